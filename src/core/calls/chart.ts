@@ -1,0 +1,122 @@
+/** The ring chart: a trace as lanes of bars, time across. */
+import type { System } from '../system';
+import { mailboxName, phoneName, whoseName } from './names';
+import type { NotRung, Trace } from './trace';
+
+/** What a bar shows; each is drawn in its own hue and always labelled. */
+export type BarKind =
+  'prompt' | 'ringing' | 'talking' | 'greeting' | 'tone' | 'message' | 'offered' | 'sounding' | 'confirming' | 'ended';
+
+export interface Bar {
+  /** Milliseconds from arrival. */
+  from: number;
+  to: number;
+  kind: BarKind;
+  label: string;
+}
+
+export interface Lane {
+  id: string;
+  label: string;
+  bars: Bar[];
+  /** Why this phone is not rung, where it never is. */
+  notRung: NotRung | null;
+}
+
+export interface RingChart {
+  /** First what the caller hears, then each phone in the order it was tried. */
+  lanes: Lane[];
+  /** Milliseconds shown. */
+  length: number;
+}
+
+/** Talk is drawn no longer than this, so that what comes before it stays legible. */
+const SHOWN_TALK_MS = 15_000;
+
+/**
+ * Draws a trace. @param now milliseconds from arrival up to which a call that still goes on is drawn
+ */
+export function ringChart(trace: Trace, system: System, now?: number): RingChart {
+  const caller: Lane = { id: 'caller', label: 'Caller hears', bars: [], notRung: null };
+  const phones = new Map<string, Lane>();
+  const lane = (phone: string): Lane => {
+    let found = phones.get(phone);
+    if (!found) phones.set(phone, (found = { id: phone, label: phoneName(system, phone), bars: [], notRung: null }));
+    return found;
+  };
+  const legs = new Map<number, Lane>();
+  let heard: Bar | null = null;
+  const end = trace.at(-1)!;
+  const last = end.kind === 'ended' ? end.t : Math.max(now ?? end.t, end.t);
+
+  const hear = (t: number, kind: BarKind | null, label = '') => {
+    if (heard) heard.to = t;
+    if (heard && kind === heard.kind && kind === 'ringing') return void (heard.to = last);
+    heard = kind ? { from: t, to: last, kind, label } : null;
+    if (heard) caller.bars.push(heard);
+  };
+  const bar = (l: Lane, from: number, kind: BarKind, label: string) => {
+    const open = l.bars.at(-1);
+    if (open && open.to > from) open.to = from;
+    l.bars.push({ from, to: last, kind, label });
+  };
+
+  for (const e of trace) {
+    switch (e.kind) {
+      case 'prompt started':
+        hear(e.t, 'prompt', system.recordings[e.recordingId]?.name ?? 'recording');
+        break;
+      case 'leg offered':
+        legs.set(e.leg, lane(e.phone));
+        lane(e.phone).notRung = null;
+        bar(lane(e.phone), e.t, 'offered', '');
+        hear(e.t, 'ringing', 'hears ringing');
+        break;
+      case 'leg sounding':
+        bar(legs.get(e.leg)!, e.t, 'sounding', 'rings');
+        break;
+      case 'leg asked to confirm':
+        bar(legs.get(e.leg)!, e.t, 'confirming', 'press 1');
+        break;
+      case 'leg ended': {
+        const open = legs.get(e.leg)!.bars.at(-1)!;
+        open.to = e.t;
+        if (e.how !== 'answered' && open.label) open.label = e.how === 'not answered' ? open.label : e.how;
+        break;
+      }
+      case 'answered':
+        bar(lane(e.phone), e.t, 'talking', 'talks');
+        hear(e.t, 'talking', `talks with ${whoseName(system, e.phone)}`);
+        break;
+      case 'not rung':
+        if (e.phone && !lane(e.phone).bars.length) lane(e.phone).notRung = e.why;
+        break;
+      case 'greeting started':
+        hear(e.t, 'greeting', `greeting ${mailboxName(system, e.mailboxId)}`);
+        break;
+      case 'tone':
+        hear(e.t, 'tone', 'tone');
+        break;
+      case 'recording started':
+        hear(e.t, 'message', 'leaves a message');
+        break;
+      case 'ended':
+        hear(e.t, null);
+        break;
+      default:
+        break;
+    }
+  }
+  const length = shorten(caller, phones, last);
+  return { lanes: [caller, ...phones.values()].map(dropEmpty), length };
+}
+
+const dropEmpty = (lane: Lane): Lane => ({ ...lane, bars: lane.bars.filter((b) => b.to > b.from) });
+
+/** Cuts a long conversation short, so that the seconds before it can be read. @returns the length to draw */
+function shorten(caller: Lane, phones: Map<string, Lane>, last: number): number {
+  const talk = caller.bars.find((b) => b.kind === 'talking');
+  const length = talk && last - talk.from > SHOWN_TALK_MS ? talk.from + SHOWN_TALK_MS : last;
+  for (const lane of [caller, ...phones.values()]) for (const bar of lane.bars) bar.to = Math.min(bar.to, length);
+  return Math.max(length, 1000);
+}

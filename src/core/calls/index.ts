@@ -1,0 +1,10 @@
+export * from './request';
+export * from './trace';
+export { worldOf } from './world';
+export { CallEngine } from './engine';
+export type { Action, CallState, Phase, Snapshot } from './state';
+export { rehearse, simulate } from './rehearse';
+export { ending, outcomeInWords, sentence } from './summary';
+export { traceLines } from './lines';
+export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
+export { phoneName, whoseName, listed } from './names';

@@ -1,0 +1,30 @@
+/** What phones and people are called when a call is put in words. */
+import { writeNumber } from '../numbering';
+import type { System } from '../system';
+import { outsideNumber } from './trace';
+
+/** "Rosa Delgado" for a person's phone, the phone's own name for a shared one, the number for an outside one. */
+export function whoseName(system: System, phone: string): string {
+  const outside = outsideNumber(phone);
+  if (outside) return writeNumber(outside, system.business.country);
+  const found = system.phones[phone];
+  return (found?.personId && system.people[found.personId]?.name) || found?.name || 'a removed phone';
+}
+
+/** "Rosa Delgado · Desk phone", where two phones of one person must be told apart. */
+export function phoneName(system: System, phone: string): string {
+  const found = system.phones[phone];
+  const owner = found?.personId ? system.people[found.personId] : undefined;
+  return owner ? `${owner.name} · ${found!.name}` : whoseName(system, phone);
+}
+
+/** A target of a forward: a person, a mailbox or an outside number. */
+export const targetName = (system: System, to: string): string =>
+  system.people[to]?.name ??
+  (system.mailboxes[to] ? `mailbox ${system.mailboxes[to].name}` : writeNumber(to, system.business.country));
+
+export const mailboxName = (system: System, id: string): string => system.mailboxes[id]?.name ?? 'a removed mailbox';
+
+/** "Rosa, Idris and Pia". */
+export const listed = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

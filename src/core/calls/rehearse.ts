@@ -1,0 +1,19 @@
+import type { Standing, System } from '../system';
+import { CallEngine } from './engine';
+import type { CallRequest } from './request';
+import type { Trace } from './trace';
+
+/**
+ * Works out calls in advance, all of them together, so that two at once see each other.
+ * @returns each call's trace by its id
+ */
+export function simulate(system: System, standing: Standing, requests: readonly CallRequest[]): Map<string, Trace> {
+  const engine = new CallEngine(system, standing);
+  for (const request of requests) engine.act(request.at, { kind: 'place', request });
+  engine.advance(Infinity);
+  return new Map([...engine.calls].map(([id, call]) => [id, call.trace]));
+}
+
+/** One call worked out in advance: the trace it will leave. */
+export const rehearse = (system: System, standing: Standing, request: CallRequest): Trace =>
+  simulate(system, standing, [request]).get(request.id)!;

@@ -1,0 +1,119 @@
+/** Legs: offering a call to phones, and what becomes of each. */
+import { ALERT_DELAY, alertDelay, isLinked, type Phone } from '../system';
+import { actOf, whyNot } from './eligible';
+import { RANK, type CallState, type Leg, type Run } from './state';
+import { outsidePhone, type LegEnd, type NotRung, type RingEnd } from './trace';
+
+/** Seconds from lifting a linked phone to pressing the key that takes the call: the request is heard first. Common practice, no source. */
+const CONFIRM_MS = 3000;
+
+export interface Offer {
+  personId: string | null;
+  phones: Phone[];
+}
+
+/**
+ * Offers the call to everybody given, all at once.
+ * @returns how it stands: 'ringing' when at least one phone was offered the call
+ */
+export function offer(run: Run, call: CallState, offers: Offer[], ms: number): 'ringing' | RingEnd {
+  const reasons: NotRung[] = [];
+  const skip = (phone: string | null, personId: string | null, why: NotRung) => {
+    reasons.push(why);
+    run.say(call, { kind: 'not rung', phone, personId, why });
+  };
+  const able: Phone[] = [];
+  for (const { personId, phones } of offers) {
+    if (!phones.length) skip(null, personId, 'has no phone');
+    for (const phone of phones) {
+      if (able.includes(phone)) continue;
+      const why = whyNot(run, call, phone);
+      if (why) skip(phone.id, phone.personId, why);
+      else able.push(phone);
+    }
+  }
+  if (!able.length) {
+    const busy = reasons.length > 0 && reasons.every((r) => r === 'on a call' || r === 'ringing for another call');
+    return busy ? 'all on calls' : 'nobody could be rung';
+  }
+  startRinging(run, call, ms);
+  for (const phone of able) {
+    const linked = isLinked(phone);
+    const leg = addLeg(run, call, phone.id, phone.personId, linked && phone.confirmByKey);
+    run.after(call, alertDelay(phone) * 1000, 'sound', RANK.phone, leg.n);
+    if (linked && phone.ownVoicemailAfter !== null && !phone.confirmByKey)
+      run.after(call, phone.ownVoicemailAfter * 1000, 'own voicemail', RANK.phone, leg.n);
+  }
+  return 'ringing';
+}
+
+/** Rings an outside number that somebody forwards to. */
+export function offerOutside(run: Run, call: CallState, e164: string, ms: number): void {
+  startRinging(run, call, ms);
+  const leg = addLeg(run, call, outsidePhone(e164), null, false);
+  run.after(call, ALERT_DELAY['linked mobile'] * 1000, 'sound', RANK.phone, leg.n);
+}
+
+function startRinging(run: Run, call: CallState, ms: number): void {
+  run.begin(call, 'ringing');
+  call.until = run.now + ms;
+  run.after(call, ms, 'time out', RANK.timeout);
+}
+
+function addLeg(run: Run, call: CallState, phone: string, personId: string | null, confirmByKey: boolean): Leg {
+  const leg: Leg = { n: ++call.legCount, phone, personId, state: 'offered', confirmByKey };
+  call.legs.push(leg);
+  run.ringing.set(phone, call.request.id);
+  run.say(call, { kind: 'leg offered', leg: leg.n, phone, personId });
+  return leg;
+}
+
+/** The phone starts to sound; in a rehearsal, whoever has it now reacts as asked. */
+export function sound(run: Run, call: CallState, leg: Leg): void {
+  leg.state = 'sounding';
+  run.say(call, { kind: 'leg sounding', leg: leg.n });
+  const act = actOf(call, leg.phone, leg.personId);
+  if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
+  else if (act?.does === 'declines') run.after(call, act.after * 1000, 'decline', RANK.human, leg.n);
+}
+
+/**
+ * Somebody lifts a phone.
+ * @returns whether the call is now answered (not yet where a key must be pressed first)
+ */
+export function lift(run: Run, call: CallState, leg: Leg): boolean {
+  if (leg.confirmByKey && leg.state !== 'confirming') {
+    leg.state = 'confirming';
+    run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
+    run.after(call, CONFIRM_MS, 'confirmed', RANK.human, leg.n);
+    return false;
+  }
+  endLeg(run, call, leg, 'answered');
+  endOthers(run, call, 'answered elsewhere');
+  run.onCall.set(leg.phone, call.request.id);
+  call.talkingOn = leg.phone;
+  run.say(call, { kind: 'answered', phone: leg.phone, personId: leg.personId });
+  return true;
+}
+
+/**
+ * Somebody declines: all phones of that person stop.
+ * @returns whether nobody is left being rung
+ */
+export function decline(run: Run, call: CallState, leg: Leg): boolean {
+  endLeg(run, call, leg, 'declined');
+  if (leg.personId)
+    for (const other of call.legs)
+      if (other.state !== 'over' && other.personId === leg.personId) endLeg(run, call, other, 'declined elsewhere');
+  return call.legs.every((l) => l.state === 'over');
+}
+
+export function endOthers(run: Run, call: CallState, how: LegEnd): void {
+  for (const leg of call.legs) if (leg.state !== 'over') endLeg(run, call, leg, how);
+}
+
+export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
+  leg.state = 'over';
+  if (run.ringing.get(leg.phone) === call.request.id) run.ringing.delete(leg.phone);
+  run.say(call, { kind: 'leg ended', leg: leg.n, how });
+}

@@ -1,0 +1,92 @@
+/** A trace as one sentence, and its outcome as a few words. */
+import type { System } from '../system';
+import { listed, mailboxName, whoseName } from './names';
+import { outcomeOf, type Outcome, type Trace } from './trace';
+
+const seconds = (ms: number): string => `${Math.round(ms / 100) / 10} s`;
+
+/** The outcome in a few words, with the second it came at: "answered by Rosa at 13 s". */
+export function outcomeInWords(trace: Trace, system: System): string {
+  const ended = outcomeOf(trace);
+  if (!ended) return 'still going on';
+  const answered = trace.find((e) => e.kind === 'answered');
+  if (answered && ended.outcome.kind === 'answered')
+    return `answered by ${whoseName(system, ended.outcome.phone)} at ${seconds(answered.t)}`;
+  const tone = trace.find((e) => e.kind === 'tone');
+  if (tone && ended.outcome.kind === 'message')
+    return `${seconds(tone.t)} until the tone, then a message in ${mailboxName(system, ended.outcome.mailboxId)}`;
+  return `${ending(ended.outcome, system)} after ${seconds(ended.t)}`;
+}
+
+/** How a call ended, whoever was called. */
+export function ending(outcome: Outcome, system: System): string {
+  switch (outcome.kind) {
+    case 'answered':
+      return `answered by ${whoseName(system, outcome.phone)}`;
+    case 'message':
+      return `message left in ${mailboxName(system, outcome.mailboxId)}`;
+    case 'no message':
+      return `no message left in ${mailboxName(system, outcome.mailboxId)}`;
+    case 'hung up':
+      return outcome.during === 'message'
+        ? 'the caller hung up before saying anything'
+        : `the caller hung up during the ${outcome.during}`;
+    case 'swallowed':
+      return `taken by the own voicemail of ${whoseName(system, outcome.phone)}`;
+    case 'dead end':
+      return 'cut off: the plan ends without an answer';
+    case 'ended':
+      return outcome.how === 'busy' ? 'busy tone' : 'ended by the plan';
+    case 'nobody answered':
+      return 'nobody answered, and there is no mailbox';
+    case 'not in service':
+      return outcome.why === 'no plan' ? 'not in service: the number has no plan' : 'not in service';
+    case 'too many redirects':
+      return 'ended: redirected too often';
+    case 'emergency':
+      return `put through to ${outcome.number}`;
+    case 'went out':
+      return 'went out';
+  }
+}
+
+/**
+ * The whole call in one sentence: "Plays “Welcome”; rang Rosa Delgado and Idris Okafor 18 s, nobody answered;
+ * message left in Front desk after 56 s."
+ */
+export function sentence(trace: Trace, system: System): string {
+  const parts: string[] = [];
+  let offered: string[] = [];
+  let from = 0;
+  for (const e of trace) {
+    if (e.kind === 'prompt started') parts.push(`played “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`);
+    else if (e.kind === 'leg offered') {
+      if (!offered.length) from = e.t;
+      offered.push(whoseName(system, e.phone));
+    } else if (e.kind === 'answered' || (e.kind === 'ringing over' && offered.length)) {
+      const rang = `rang ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
+      parts.push(e.kind === 'answered' ? rang : `${rang}, ${e.how}`);
+      offered = [];
+    } else if (e.kind === 'ringing over') parts.push(notRungInWords(trace, e.t, e.how, system));
+    else if (e.kind === 'redirected') parts.push(`sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`);
+  }
+  const ended = outcomeOf(trace);
+  if (ended) {
+    const answered = trace.find((e) => e.kind === 'answered');
+    const at = ended.outcome.kind === 'answered' && answered ? answered.t : ended.t;
+    parts.push(`${ending(ended.outcome, system)} ${ended.outcome.kind === 'answered' ? 'at' : 'after'} ${seconds(at)}`);
+  }
+  const text = parts.join('; ');
+  return text ? text[0]!.toUpperCase() + text.slice(1) + '.' : '';
+}
+
+function notRungInWords(trace: Trace, t: number, how: string, system: System): string {
+  const skipped = trace.filter((e) => e.kind === 'not rung' && e.t === t) as Extract<Trace[number], { kind: 'not rung' }>[];
+  const reasons = new Set(
+    skipped.map((e) => {
+      const who = e.phone ? whoseName(system, e.phone) : ((e.personId && system.people[e.personId]?.name) ?? 'somebody');
+      return `${who}: ${e.why}`;
+    }),
+  );
+  return reasons.size ? `${how} (${[...reasons].join(', ')})` : how;
+}

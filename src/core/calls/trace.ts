@@ -1,0 +1,82 @@
+/** What comes out of the engine: an ordered list of what happened, in milliseconds from arrival. */
+import type { Destination, Origin } from './request';
+
+/** Why a phone was not rung. */
+export type NotRung =
+  | 'do not disturb'
+  | 'away'
+  | 'quiet hours'
+  | 'not paired'
+  | 'not registered'
+  | 'outside the office'
+  | 'on a call'
+  | 'ringing for another call'
+  | 'is calling'
+  | 'has no phone';
+
+/** How ringing one phone ended. */
+export type LegEnd =
+  | 'answered'
+  | 'declined'
+  | 'declined elsewhere'
+  | 'answered elsewhere'
+  | 'not answered'
+  | 'cancelled'
+  | 'swallowed';
+
+/** How a round of ringing ended without an answer. */
+export type RingEnd = 'nobody answered' | 'nobody could be rung' | 'all on calls' | 'declined';
+
+export type Outcome =
+  | { kind: 'answered'; phone: string; personId: string | null }
+  | { kind: 'message'; mailboxId: string; seconds: number }
+  | { kind: 'no message'; mailboxId: string }
+  | { kind: 'hung up'; during: 'prompt' | 'ringing' | 'greeting' | 'message' }
+  | { kind: 'swallowed'; phone: string }
+  | { kind: 'dead end' }
+  | { kind: 'ended'; how: 'plain' | 'busy' }
+  | { kind: 'nobody answered' }
+  | { kind: 'not in service'; why: 'unknown number' | 'no plan' | 'nothing dialled' }
+  | { kind: 'too many redirects' }
+  | { kind: 'emergency'; number: string }
+  | { kind: 'went out'; number: string };
+
+export type Happening =
+  | { kind: 'arrived'; from: Origin; to: Destination; numberId: string | null; planId: string | null }
+  | { kind: 'step'; planId: string; stepId: string }
+  | { kind: 'hours'; hoursId: string | null; period: string | null }
+  | { kind: 'prompt started'; recordingId: string }
+  | { kind: 'prompt ended'; recordingId: string }
+  | { kind: 'not rung'; phone: string | null; personId: string | null; why: NotRung }
+  | { kind: 'leg offered'; leg: number; phone: string; personId: string | null }
+  | { kind: 'leg sounding'; leg: number }
+  | { kind: 'leg asked to confirm'; leg: number }
+  | { kind: 'leg ended'; leg: number; how: LegEnd }
+  | { kind: 'ringing over'; how: RingEnd }
+  | { kind: 'redirected'; from: string; to: string; why: 'always' | 'busy' | 'not answered' | 'unreachable' }
+  | { kind: 'forward skipped'; to: string; why: 'already in the chain' | 'no longer there' }
+  | { kind: 'answered'; phone: string; personId: string | null }
+  | { kind: 'greeting started'; mailboxId: string; recordingId: string | null }
+  | { kind: 'tone'; mailboxId: string }
+  | { kind: 'recording started'; mailboxId: string }
+  | { kind: 'recorded'; mailboxId: string; seconds: number }
+  | { kind: 'not kept'; mailboxId: string; seconds: number }
+  | { kind: 'no mailbox'; stepId: string | null }
+  | { kind: 'emergency'; number: string; siteId: string | null }
+  | { kind: 'ended'; by: 'caller' | 'called' | 'system'; outcome: Outcome };
+
+/** One thing that happened, `t` milliseconds after the call arrived. */
+export type TraceEvent = { t: number } & Happening;
+export type Trace = TraceEvent[];
+
+/** How the call ended, or null while it lasts. */
+export function outcomeOf(trace: Trace): { outcome: Outcome; t: number } | null {
+  const last = trace.at(-1);
+  return last?.kind === 'ended' ? { outcome: last.outcome, t: last.t } : null;
+}
+
+/** An outside number rung by a forward, written as a phone's name in a trace. */
+export const outsidePhone = (e164: string): string => `outside:${e164}`;
+/** The number behind such a name, or undefined for one of the system's phones. */
+export const outsideNumber = (phone: string): string | undefined =>
+  phone.startsWith('outside:') ? phone.slice(8) : undefined;

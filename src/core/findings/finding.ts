@@ -1,0 +1,28 @@
+/** Something the checks found: where, in plain words, and its fix where one edit can do it. */
+import type { Edit, Standing, System } from '../system';
+
+export type Severity = 'stops' | 'warning' | 'hint';
+
+export type Place =
+  | { kind: 'number' | 'person' | 'phone' | 'hours' | 'mailbox'; id: string }
+  | { kind: 'plan'; id: string; stepId?: string };
+
+export interface Finding {
+  /** The same as long as the same thing is wrong at the same place. */
+  id: string;
+  severity: Severity;
+  place: Place;
+  /** What is wrong. */
+  title: string;
+  /** Why it matters to a caller, or what to do. */
+  detail: string;
+  fix?: { label: string; edit: Edit };
+}
+
+/** What a check sees. `freshId` makes ids for what a fix adds. */
+export interface Sight {
+  system: System;
+  standing: Standing;
+  freshId: (kind: string) => string;
+}
+export type Check = (sight: Sight) => Finding[];

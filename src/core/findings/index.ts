@@ -1,0 +1,21 @@
+import type { Check, Finding, Severity, Sight } from './finding';
+import { emergencyAddresses, mailboxes, people } from './people';
+import { deadEnd, idleSteps, numbersWithoutPlan, ringLength, swallowing } from './plans';
+
+export type { Finding, Place, Severity } from './finding';
+
+const CHECKS: readonly Check[] = [
+  numbersWithoutPlan,
+  deadEnd,
+  idleSteps,
+  ringLength,
+  swallowing,
+  people,
+  emergencyAddresses,
+  mailboxes,
+];
+const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
+
+/** Everything the checks find, the gravest first. */
+export const findingsOf = (sight: Sight): Finding[] =>
+  CHECKS.flatMap((check) => check(sight)).sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);

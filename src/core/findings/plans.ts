@@ -1,0 +1,244 @@
+/** Checks of plans: does every call end in something that answers, records or deliberately ends? */
+import { layOut } from '../answering';
+import { rehearse } from '../calls';
+import { unansweredCall } from '../coverage';
+import { kindsOf } from '../hours';
+import { profileOf, ringCycle, ringsIn } from '../numbering';
+import { alertDelay, allSteps, asPaired, isLinked, type Phone, type Plan, type RingStep, type System } from '../system';
+import type { Check, Finding, Sight } from './finding';
+
+/** Ringing this long or longer is felt as long. Common practice, no source. */
+const LONG_RINGING_S = 30;
+
+const everyPlan =
+  (look: (plan: Plan, sight: Sight) => Finding[]): Check =>
+  (sight) =>
+    Object.values(sight.system.plans).flatMap((plan) => look(plan, sight));
+
+/** A way through the plan that runs out of steps: the caller is cut off. */
+export const deadEnd = everyPlan((plan, { system, freshId }) => {
+  const { first, stops } = layOut(plan);
+  const open = new Set<string | null>();
+  const seen = new Set<string>();
+  const walk = (id: string | null, from: string | null) => {
+    if (id === null) return void open.add(from);
+    if (seen.has(id)) return;
+    seen.add(id);
+    const { step, next, branches, otherwise } = stops.get(id)!;
+    if (step.kind === 'end' || (step.kind === 'voicemail' && step.mailboxId)) return;
+    if (step.kind !== 'hours') return walk(next, id);
+    for (const target of [...branches.values(), otherwise]) walk(target, id);
+  };
+  walk(first, null);
+  if (!open.size) return [];
+  const last = [...open].at(-1) ?? undefined;
+  const mailbox = likelyMailbox(plan, system);
+  const stepId = freshId('step');
+  return [
+    {
+      id: `dead-end:${plan.id}`,
+      severity: 'stops',
+      place: { kind: 'plan', id: plan.id, ...(last ? { stepId: last } : {}) },
+      title: `${plan.name} can end without an answer`,
+      detail: plan.steps.length
+        ? 'A call that nobody takes is cut off after the last step.'
+        : 'The plan has no steps: every call is cut off at once.',
+      fix: {
+        label: mailbox ? `Add voicemail ${system.mailboxes[mailbox]!.name}` : 'Add an end with busy tone',
+        edit: {
+          words: `End ${plan.name} with ${mailbox ? 'voicemail' : 'busy tone'}`,
+          commands: [
+            {
+              do: 'step.add',
+              planId: plan.id,
+              place: null,
+              index: plan.steps.length,
+              step: mailbox
+                ? { id: stepId, kind: 'voicemail', mailboxId: mailbox }
+                : { id: stepId, kind: 'end', how: 'busy' },
+            },
+          ],
+        },
+      },
+    },
+  ];
+});
+
+/** The mailbox somebody would expect at the end of this plan: of the first person it rings. */
+function likelyMailbox(plan: Plan, system: System): string | undefined {
+  for (const step of allSteps(plan.steps)) {
+    if (step.kind !== 'ring') continue;
+    for (const t of step.targets) {
+      const mailboxId = t.kind === 'person' ? system.people[t.id]?.mailboxId : undefined;
+      if (mailboxId) return mailboxId;
+    }
+  }
+  return Object.keys(system.mailboxes)[0];
+}
+
+/** Steps that say nothing yet, or that no call can reach. */
+export const idleSteps = everyPlan((plan, { system }) => {
+  const { first, stops } = layOut(plan);
+  const reached = new Set<string>();
+  const walk = (id: string | null) => {
+    if (id === null || reached.has(id)) return;
+    reached.add(id);
+    const { step, next, branches, otherwise } = stops.get(id)!;
+    if (step.kind === 'end' || (step.kind === 'voicemail' && step.mailboxId)) return;
+    if (step.kind !== 'hours') return walk(next);
+    for (const target of [...branches.values(), otherwise]) walk(target);
+  };
+  walk(first);
+  return [...allSteps(plan.steps)].flatMap((step): Finding[] => {
+    const place = { kind: 'plan' as const, id: plan.id, stepId: step.id };
+    const found = (what: string, title: string, detail: string): Finding[] => [
+      { id: `${what}:${step.id}`, severity: 'warning', place, title, detail },
+    ];
+    if (!reached.has(step.id))
+      return [
+        {
+          id: `unreached:${step.id}`,
+          severity: 'warning',
+          place,
+          title: `A step of ${plan.name} is never reached`,
+          detail: 'Every call is taken, recorded or ended before it.',
+          fix: {
+            label: 'Remove it',
+            edit: { words: `Remove a step of ${plan.name} that no call reaches`, commands: [{ do: 'step.remove', planId: plan.id, stepId: step.id }] },
+          },
+        },
+      ];
+    if (step.kind === 'ring' && !step.targets.length)
+      return found('nobody', `${plan.name} rings nobody`, 'Choose who is rung, or remove the step.');
+    if (step.kind === 'play' && !(step.recordingId && system.recordings[step.recordingId]?.text))
+      return found('silent', `${plan.name} plays nothing`, 'Write what the caller is to hear.');
+    if (step.kind === 'voicemail' && !step.mailboxId)
+      return found('no-mailbox', `${plan.name} has voicemail without a mailbox`, 'Choose whose mailbox takes the message.');
+    if (step.kind === 'hours' && !step.hoursId)
+      return found('no-hours', `${plan.name} asks hours that are not chosen`, 'Every call goes the way of “otherwise”.');
+    if (step.kind === 'hours') {
+      const kinds = kindsOf(system.hours[step.hoursId!]!);
+      const stray = step.branches.find((b) => !kinds.includes(b.period));
+      if (stray)
+        return found('stray-branch', `“${stray.period}” never comes in ${system.hours[step.hoursId!]!.name}`, `No call to ${plan.name} takes that branch.`);
+    }
+    return [];
+  });
+});
+
+/** Ringing too short for a phone to sound, or longer than callers like. */
+export const ringLength = everyPlan((plan, { system }) => {
+  const cadence = profileOf(system.business.country).ringback;
+  const cycle = ringCycle(cadence);
+  return [...allSteps(plan.steps)].flatMap((step): Finding[] => {
+    if (step.kind !== 'ring') return [];
+    const slowest = phonesRung(step, system).sort((a, b) => alertDelay(b) - alertDelay(a))[0];
+    const needed = slowest ? Math.ceil(alertDelay(slowest) + cycle) : 0;
+    const place = { kind: 'plan' as const, id: plan.id, stepId: step.id };
+    const set = (seconds: number) => ({
+      label: `Make it ${seconds} s`,
+      edit: {
+        words: `Ring ${seconds} s in ${plan.name}`,
+        commands: [{ do: 'step.set' as const, planId: plan.id, step: { ...step, seconds } }],
+      },
+    });
+    if (slowest && step.seconds < needed)
+      return [
+        {
+          id: `short-ring:${step.id}`,
+          severity: 'warning',
+          place,
+          title: `${plan.name} rings ${step.seconds} s, too short for ${slowest.name.toLowerCase()}`,
+          detail: `It starts to sound after about ${alertDelay(slowest)} s; one ring takes ${cycle} s.`,
+          fix: set(Math.max(needed, Math.ceil(alertDelay(slowest) + 3 * cycle))),
+        },
+      ];
+    if (step.seconds >= LONG_RINGING_S)
+      return [
+        {
+          id: `long-ring:${step.id}`,
+          severity: 'hint',
+          place,
+          title: `${plan.name} rings ${step.seconds} s, longer than callers expect`,
+          detail: `That is ${ringsIn(step.seconds, cadence)} rings; three to four are the habit of the trade.`,
+          fix: set(Math.round(Math.max(needed, 3 * cycle))),
+        },
+      ];
+    return [];
+  });
+});
+
+/** A linked phone whose own voicemail would take the call before the ringing ends. */
+export const swallowing = everyPlan((plan, { system }) =>
+  [...allSteps(plan.steps)].flatMap((step): Finding[] => {
+    if (step.kind !== 'ring') return [];
+    return phonesRung(step, system).flatMap((phone): Finding[] =>
+      isLinked(phone) && !phone.confirmByKey && phone.ownVoicemailAfter !== null && phone.ownVoicemailAfter < step.seconds
+        ? [
+            {
+              id: `swallowed:${step.id}:${phone.id}`,
+              severity: 'warning',
+              place: { kind: 'plan', id: plan.id, stepId: step.id },
+              title: `${phone.name} can swallow calls to ${plan.name}`,
+              detail: `Its own voicemail answers after ${phone.ownVoicemailAfter} s, and the business never hears of the caller.`,
+              fix: {
+                label: 'Ask for a key press',
+                edit: {
+                  words: `Calls to ${phone.name} are taken by pressing 1`,
+                  commands: [{ do: 'phone.set', id: phone.id, change: { confirmByKey: true } }],
+                },
+              },
+            },
+          ]
+        : [],
+    );
+  }),
+);
+
+function phonesRung(step: RingStep, system: System): Phone[] {
+  return step.targets.flatMap((t) =>
+    t.kind === 'phone'
+      ? (system.phones[t.id] ?? [])
+      : Object.values(system.phones).filter((p) => p.personId === t.id),
+  );
+}
+
+/** A number whose call, as things stand, meets nobody at all who could be rung and no mailbox. */
+export const numbersWithoutPlan: Check = ({ system, standing, freshId }) =>
+  Object.values(system.numbers).flatMap((number): Finding[] => {
+    if (number.planId === null) {
+      const planId = freshId('plan');
+      return [
+        {
+          id: `no-plan:${number.id}`,
+          severity: 'stops',
+          place: { kind: 'number', id: number.id },
+          title: `${number.label} has no plan`,
+          detail: 'Callers hear that the number is not in service.',
+          fix: {
+            label: 'Start a plan for it',
+            edit: {
+              words: `Start a plan for ${number.label}`,
+              commands: [
+                { do: 'plan.add', value: { id: planId, name: number.label, steps: [] } },
+                { do: 'number.set', id: number.id, change: { planId } },
+              ],
+            },
+          },
+        },
+      ];
+    }
+    const trace = rehearse(system, asPaired(standing), unansweredCall(number, 0));
+    const tried = trace.some((e) => e.kind === 'not rung');
+    const rung = trace.some((e) => e.kind === 'leg offered');
+    if (!tried || rung) return [];
+    return [
+      {
+        id: `nobody-rings:${number.id}`,
+        severity: 'warning',
+        place: { kind: 'plan', id: number.planId },
+        title: `Calls to ${number.label} ring no phone`,
+        detail: 'None of the phones in its plan can ring yet: pair them, or the caller goes straight on.',
+      },
+    ];
+  });

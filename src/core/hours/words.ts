@@ -1,0 +1,42 @@
+/** Weekly hours in words. */
+import type { Hours } from '../system/schema';
+import { writeTime } from './typed';
+
+export const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
+/** Days as people say them: "Mon–Fri", "Sat", "Mon, Wed". @param days ISO days of the week */
+export function daysInWords(days: readonly number[]): string {
+  const sorted = [...new Set(days)].sort((a, b) => a - b);
+  if (sorted.length === 7) return 'every day';
+  const runs: number[][] = [];
+  for (const day of sorted) {
+    const run = runs.at(-1);
+    if (run && run.at(-1) === day - 1) run.push(day);
+    else runs.push([day]);
+  }
+  return runs
+    .map((run) => {
+      const [first, last] = [DAY_NAMES[run[0]! - 1]!, DAY_NAMES[run.at(-1)! - 1]!];
+      return run.length === 1 ? first : run.length === 2 ? `${first}, ${last}` : `${first}–${last}`;
+    })
+    .join(', ');
+}
+
+/** When a kind of period is on: "Mon–Fri 08:00–17:00, Sat 09:00–13:00". */
+export function periodInWords(hours: Hours, kind: string): string {
+  const daysBySpans = new Map<string, number[]>();
+  for (let day = 1; day <= 7; day++) {
+    const spans = hours.weekly
+      .filter((p) => p.day === day && p.kind === kind)
+      .sort((a, b) => a.from - b.from)
+      .map((p) => (p.from === 0 && p.to === 1440 ? 'all day' : `${writeTime(p.from)}–${writeTime(p.to)}`))
+      .join(' and ');
+    if (spans) daysBySpans.set(spans, [...(daysBySpans.get(spans) ?? []), day]);
+  }
+  return [...daysBySpans].map(([spans, days]) => `${daysInWords(days)} ${spans}`).join(', ') || 'never';
+}
+
+/** The kinds of period a set has, in the order of the week. */
+export const kindsOf = (hours: Hours): string[] => [
+  ...new Set([...hours.weekly].sort((a, b) => a.day - b.day || a.from - b.from).map((p) => p.kind)),
+];

@@ -1,0 +1,58 @@
+/**
+ * Typed commands: the only way the system changes. The same command drives a click, a CSV row,
+ * the fix of a finding and undo, and is checked by the same schema wherever it comes from.
+ */
+import { z } from 'zod';
+import * as s from './schema';
+
+/** Any of an object's fields but its id. */
+const changeOf = <T extends z.ZodObject>(schema: T) =>
+  schema.omit({ id: true } as never).partial() as unknown as z.ZodType<Partial<Omit<z.infer<T>, 'id'>>>;
+
+/** Add a whole object, change some of its fields, or remove it: the same three for every collection. */
+const collection = <K extends string, T extends z.ZodObject>(kind: K, schema: T) =>
+  [
+    z.object({ do: z.literal(`${kind}.add` as const), value: schema }),
+    z.object({ do: z.literal(`${kind}.set` as const), id: s.Id, change: changeOf(schema) }),
+    z.object({ do: z.literal(`${kind}.remove` as const), id: s.Id }),
+  ] as const;
+
+const Place = z.object({ parentId: s.Id, branch: z.number().int().min(-1) }).nullable();
+
+export const Command = z.discriminatedUnion('do', [
+  z.object({ do: z.literal('business.set'), change: s.Business.partial() }),
+  ...collection('site', s.Site),
+  ...collection('number', s.NumberHeld),
+  ...collection('person', s.Person),
+  ...collection('phone', s.Phone),
+  ...collection('hours', s.Hours),
+  ...collection('recording', s.Recording),
+  ...collection('mailbox', s.Mailbox),
+  ...collection('plan', s.Plan),
+  z.object({
+    do: z.literal('step.add'),
+    planId: s.Id,
+    place: Place,
+    index: z.number().int().min(0),
+    step: s.Step,
+  }),
+  z.object({ do: z.literal('step.set'), planId: s.Id, step: s.Step }),
+  z.object({ do: z.literal('step.remove'), planId: s.Id, stepId: s.Id }),
+  z.object({
+    do: z.literal('step.move'),
+    planId: s.Id,
+    stepId: s.Id,
+    place: Place,
+    index: z.number().int().min(0),
+  }),
+]);
+export type Command = z.infer<typeof Command>;
+
+/** One edit as the person made it: commands that hold together, in words, undone as one. */
+export const Edit = z.object({
+  words: z.string().min(1).max(300),
+  commands: z.array(Command).min(1),
+  /** Edits with the same key that follow each other are one for undo: typing "24" is one edit, not two. */
+  mergeKey: z.string().optional(),
+});
+export type Edit = z.infer<typeof Edit>;

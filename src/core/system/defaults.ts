@@ -1,0 +1,70 @@
+import type { Business, Person, Phone, PhoneKind, Reach, System } from './schema';
+
+/** Seconds a person is rung before their voicemail: three rings in North America, six in Britain. Common practice, no source. */
+export const USUAL_RING_SECONDS = 18;
+
+/**
+ * Seconds from the moment a phone is offered a call until it sounds, by kind of phone.
+ * Common practice, no source: an outside mobile starts about two rings after a desk phone.
+ */
+export const ALERT_DELAY: Record<PhoneKind, number> = {
+  desk: 0,
+  browser: 1,
+  computer: 1,
+  'mobile app': 2,
+  'linked mobile': 6,
+  'linked landline': 3,
+};
+
+/** Whether the phone is somebody's own outside line rather than one of this system's. */
+export const isLinked = (phone: Phone): phone is Phone & { number: string } =>
+  (phone.kind === 'linked mobile' || phone.kind === 'linked landline') && phone.number !== null;
+
+/** Seconds until this phone sounds after it is offered a call. */
+export const alertDelay = (phone: Phone): number => phone.alertDelay ?? ALERT_DELAY[phone.kind];
+
+/** All phones together for the usual time, then the caller goes on. */
+export const usualReach = (): Reach => ({
+  always: null,
+  steps: [{ phoneIds: null, seconds: USUAL_RING_SECONDS }],
+  onBusy: null,
+  onNotAnswered: null,
+  onUnreachable: null,
+});
+
+/** A person with the usual settings; give at least id, name and extension. */
+export const newPerson = (given: Pick<Person, 'id' | 'name' | 'extension'> & Partial<Person>): Person => ({
+  email: '',
+  role: 'staff',
+  siteId: null,
+  mailboxId: null,
+  reach: usualReach(),
+  quiet: null,
+  away: [],
+  callWaiting: false,
+  ...given,
+});
+
+/** A phone with the usual settings; give at least id, name and kind. */
+export const newPhone = (given: Pick<Phone, 'id' | 'name' | 'kind'> & Partial<Phone>): Phone => ({
+  personId: null,
+  outsideOffice: false,
+  alertDelay: null,
+  number: null,
+  ownVoicemailAfter: given.kind === 'linked mobile' ? 25 : null,
+  confirmByKey: given.kind === 'linked mobile',
+  ...given,
+});
+
+/** A system that holds nothing but its business. */
+export const emptySystem = (business: Business): System => ({
+  business,
+  sites: {},
+  numbers: {},
+  people: {},
+  phones: {},
+  hours: {},
+  plans: {},
+  mailboxes: {},
+  recordings: {},
+});

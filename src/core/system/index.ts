@@ -1,0 +1,6 @@
+export * from './schema';
+export * from './defaults';
+export * from './steps';
+export { Command, Edit } from './commands';
+export { applyEdit, patchSystem, type Applied, type Problem } from './apply';
+export { Standing, asPaired, emptyStanding } from './standing';

@@ -1,0 +1,222 @@
+/**
+ * The system: one document that says what every caller gets. Draft and in force are two snapshots of it.
+ * Every shape is a Zod schema, so that a click, a file and a stored record pass the same gate.
+ */
+import { z } from 'zod';
+
+/** Version of the stored and exported shape. Raised whenever a migration is needed. */
+export const SYSTEM_VERSION = 1;
+
+const text = (max: number) => z.string().trim().max(max);
+const name = text(80).min(1, 'Give it a name.');
+
+export const Id = z
+  .string()
+  .min(1)
+  .max(60)
+  .regex(/^[a-zA-Z0-9_-]+$/);
+/** E.164: "+" and at most 15 digits, the first of them not 0 (ITU-T E.164). */
+export const E164 = z.string().regex(/^\+[1-9]\d{1,14}$/, 'A number is stored as + and up to 15 digits.');
+export const CountryCode = z.string().regex(/^[A-Z]{2}$/, 'A country is two capital letters (ISO 3166-1).');
+export const Extension = z.string().regex(/^\d{2,6}$/, 'An extension is 2 to 6 digits.');
+/** Seconds somebody is rung: 1 s to 10 min. */
+export const RingSeconds = z
+  .number('Type a number of seconds.')
+  .int('Whole seconds only.')
+  .min(1, 'At least 1 second.')
+  .max(600, 'At most 600 seconds (10 minutes).');
+
+const isTimeZone = (zone: string): boolean => {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: zone });
+    return true;
+  } catch {
+    return false;
+  }
+};
+export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone of the IANA list.');
+
+export const Business = z.object({
+  name,
+  country: CountryCode,
+  timeZone: TimeZone,
+  extensionLength: z.number().int().min(2).max(6),
+  /** Digit people dial first for an outside line; never stored in a number. */
+  outsideDigit: z.enum(['', '0', '9']),
+  defaultCallerId: E164.nullable(),
+});
+
+/** Civic address; parts named as in RFC 5139 (country, A1 state, A3 city, HNO, RD, PC). */
+export const CivicAddress = z.object({
+  country: CountryCode,
+  A1: text(60),
+  A3: text(60),
+  RD: text(80),
+  HNO: text(12),
+  PC: text(12),
+});
+
+export const Site = z.object({ id: Id, name, timeZone: TimeZone, address: CivicAddress });
+
+export const NumberHeld = z.object({
+  id: Id,
+  e164: E164,
+  country: CountryCode,
+  label: name,
+  kind: z.enum(['geographic', 'toll-free', 'mobile']),
+  place: text(80),
+  siteId: Id.nullable(),
+  planId: Id.nullable(),
+  /** Price a month in cents of the carrier's currency. */
+  monthlyCents: z.number().int().min(0),
+  currency: z.string().regex(/^[A-Z]{3}$/),
+});
+
+/** Where a person's own forwarding sends a call. */
+export const ForwardTarget = z.discriminatedUnion('to', [
+  z.object({ to: z.literal('person'), personId: Id }),
+  z.object({ to: z.literal('outside'), number: E164 }),
+  z.object({ to: z.literal('mailbox'), mailboxId: Id }),
+]);
+
+/** The ordered list of ways one person is reached, when they are rung as a person. */
+export const Reach = z.object({
+  always: ForwardTarget.nullable(),
+  steps: z.array(z.object({ phoneIds: z.array(Id).nullable(), seconds: RingSeconds })).max(10),
+  onBusy: ForwardTarget.nullable(),
+  onNotAnswered: ForwardTarget.nullable(),
+  onUnreachable: ForwardTarget.nullable(),
+});
+
+export const Person = z.object({
+  id: Id,
+  name,
+  email: z.union([z.literal(''), z.email('That is not an e-mail address, such as rosa@yard.example.')]),
+  role: z.enum(['owner', 'administrator', 'staff']),
+  extension: Extension,
+  siteId: Id.nullable(),
+  mailboxId: Id.nullable(),
+  reach: Reach,
+  /** Daily span, minutes of the local day, in which none of their phones may ring. */
+  quiet: z
+    .object({ from: z.number().int().min(0).max(1439), to: z.number().int().min(0).max(1439) })
+    .nullable(),
+  /** Spans of dates (ISO, both included) in which they are away. */
+  away: z.array(z.object({ from: z.iso.date(), to: z.iso.date() })).max(50),
+  /** A second call may ring while they are talking. */
+  callWaiting: z.boolean(),
+});
+
+export const PhoneKind = z.enum(['browser', 'computer', 'mobile app', 'desk', 'linked mobile', 'linked landline']);
+
+export const Phone = z.object({
+  id: Id,
+  name,
+  kind: PhoneKind,
+  personId: Id.nullable(),
+  outsideOffice: z.boolean(),
+  /** Seconds from the offer until it sounds; null takes the kind's usual delay. */
+  alertDelay: z.number().int().min(0).max(30).nullable(),
+  /** Linked phones only: the outside number that is dialled. */
+  number: E164.nullable(),
+  /** Linked phones only: after so many seconds the phone's own voicemail takes the call; null for none. */
+  ownVoicemailAfter: z.number().int().min(1).max(120).nullable(),
+  /** Linked phones only: whoever answers presses 1 to take the call. */
+  confirmByKey: z.boolean(),
+});
+
+export const PeriodOfWeek = z
+  .object({
+    /** ISO day of the week, 1 Monday to 7 Sunday. */
+    day: z.number().int().min(1).max(7),
+    /** Minutes of the local day; `to` up to 1440, which is midnight at its end. */
+    from: z.number().int().min(0).max(1439),
+    to: z.number().int().min(1).max(1440),
+    kind: text(30).min(1),
+  })
+  .refine((p) => p.to > p.from, 'A period ends after it starts.');
+
+export const Hours = z.object({ id: Id, name, timeZone: TimeZone.nullable(), weekly: z.array(PeriodOfWeek).max(100) });
+
+export const Recording = z.object({ id: Id, name, text: text(2000) });
+
+export const Mailbox = z.object({
+  id: Id,
+  name,
+  ownerIds: z.array(Id).max(50),
+  greetingId: Id.nullable(),
+  /** Longest message in seconds. */
+  longest: z.number().int().min(10).max(600),
+  /** Messages are mailed to the owners, and to these addresses. */
+  mailTo: z.array(z.email()).max(10),
+});
+
+export const RingTarget = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('person'), id: Id }),
+  z.object({ kind: z.literal('phone'), id: Id }),
+]);
+
+const PlayStep = z.object({ id: Id, kind: z.literal('play'), recordingId: Id.nullable() });
+const RingStep = z.object({
+  id: Id,
+  kind: z.literal('ring'),
+  targets: z.array(RingTarget).max(50),
+  pattern: z.enum(['together', 'in order']),
+  /** Together: for so long in all. In order: for so long each. */
+  seconds: RingSeconds,
+  /** A single person's own forwarding is followed; otherwise it is left alone. */
+  followReach: z.boolean(),
+});
+const VoicemailStep = z.object({ id: Id, kind: z.literal('voicemail'), mailboxId: Id.nullable() });
+const EndStep = z.object({ id: Id, kind: z.literal('end'), how: z.enum(['plain', 'busy']) });
+const HoursStep = z.object({
+  id: Id,
+  kind: z.literal('hours'),
+  hoursId: Id.nullable(),
+  get branches() {
+    return z.array(z.object({ period: text(30).min(1), steps: z.array(Step) })).max(12);
+  },
+  get otherwise() {
+    return z.array(Step);
+  },
+});
+
+/** One line of a plan. A branch that runs out goes on with the step after the one it belongs to. */
+export const Step = z.discriminatedUnion('kind', [PlayStep, HoursStep, RingStep, VoicemailStep, EndStep]);
+
+export const Plan = z.object({ id: Id, name, steps: z.array(Step).max(100) });
+
+export const System = z.object({
+  business: Business,
+  sites: z.record(Id, Site),
+  numbers: z.record(Id, NumberHeld),
+  people: z.record(Id, Person),
+  phones: z.record(Id, Phone),
+  hours: z.record(Id, Hours),
+  plans: z.record(Id, Plan),
+  mailboxes: z.record(Id, Mailbox),
+  recordings: z.record(Id, Recording),
+});
+
+export type Business = z.infer<typeof Business>;
+export type CivicAddress = z.infer<typeof CivicAddress>;
+export type Site = z.infer<typeof Site>;
+export type NumberHeld = z.infer<typeof NumberHeld>;
+export type ForwardTarget = z.infer<typeof ForwardTarget>;
+export type Reach = z.infer<typeof Reach>;
+export type Person = z.infer<typeof Person>;
+export type PhoneKind = z.infer<typeof PhoneKind>;
+export type Phone = z.infer<typeof Phone>;
+export type PeriodOfWeek = z.infer<typeof PeriodOfWeek>;
+export type Hours = z.infer<typeof Hours>;
+export type Recording = z.infer<typeof Recording>;
+export type Mailbox = z.infer<typeof Mailbox>;
+export type RingTarget = z.infer<typeof RingTarget>;
+export type PlayStep = z.infer<typeof PlayStep>;
+export type RingStep = z.infer<typeof RingStep>;
+export type VoicemailStep = z.infer<typeof VoicemailStep>;
+export type EndStep = z.infer<typeof EndStep>;
+export type Step = z.infer<typeof Step>;
+export type HoursStep = Extract<Step, { kind: 'hours' }>;
+export type Plan = z.infer<typeof Plan>;
+export type System = z.infer<typeof System>;

@@ -1,0 +1,52 @@
+/** Finding, walking and changing steps in a plan's tree. */
+import type { HoursStep, Step } from './schema';
+
+/** The lists of steps directly below a step, in reading order. */
+export const branchesOf = (step: Step): Step[][] =>
+  step.kind === 'hours' ? [...step.branches.map((b) => b.steps), step.otherwise] : [];
+
+/** Every step of a list and of all its branches, in reading order. */
+export function* allSteps(steps: readonly Step[]): Generator<Step> {
+  for (const step of steps) {
+    yield step;
+    for (const branch of branchesOf(step)) yield* allSteps(branch);
+  }
+}
+
+/**
+ * A list of steps within a plan: the plan's own, or one branch of an "hours" step
+ * (`branch` counts from 0; -1 is "otherwise").
+ */
+export type StepList = { parentId: string; branch: number } | null;
+
+/** The list a place names, or undefined when there is none. */
+export function listAt(steps: Step[], place: StepList): Step[] | undefined {
+  if (!place) return steps;
+  for (const step of allSteps(steps)) {
+    if (step.id !== place.parentId || step.kind !== 'hours') continue;
+    return place.branch === -1 ? step.otherwise : step.branches[place.branch]?.steps;
+  }
+  return undefined;
+}
+
+/** The list that holds a step, with the step's index there and how the list is named. */
+export function whereIs(
+  steps: Step[],
+  stepId: string,
+  place: StepList = null,
+): { list: Step[]; index: number; place: StepList } | undefined {
+  const index = steps.findIndex((s) => s.id === stepId);
+  if (index >= 0) return { list: steps, index, place };
+  for (const step of steps) {
+    if (step.kind !== 'hours') continue;
+    for (const [branch, list] of branchLists(step)) {
+      const found = whereIs(list, stepId, { parentId: step.id, branch });
+      if (found) return found;
+    }
+  }
+  return undefined;
+}
+
+function branchLists(step: HoursStep): [number, Step[]][] {
+  return [...step.branches.map((b, i): [number, Step[]] => [i, b.steps]), [-1, step.otherwise]];
+}
