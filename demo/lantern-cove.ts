@@ -1,0 +1,242 @@
+/** Lantern Cove Boatworks, the demonstration: made by the same commands a person uses, so that it can never be invalid. */
+import {
+  applyEdit,
+  emptyStanding,
+  emptySystem,
+  newPerson,
+  newPhone,
+  type Command,
+  type HoursStep,
+  type PeriodOfWeek,
+  type PhoneKind,
+  type Step,
+  type System,
+} from '../src/core/system';
+import { wholeOf, type MessageRecord, type Whole } from '../src/workspace';
+
+export const DEMO_ID = 'lantern-cove';
+
+const site = (id: string, name: string, A3: string, RD: string, HNO: string, PC: string): Command => ({
+  do: 'site.add',
+  value: { id, name, timeZone: 'America/Los_Angeles', address: { country: 'US', A1: 'WA', A3, RD, HNO, PC } },
+});
+
+interface Who {
+  id: string;
+  name: string;
+  extension: string;
+  role?: 'owner' | 'administrator' | 'staff';
+  site?: string;
+  phones: PhoneKind[];
+}
+
+const PEOPLE: Who[] = [
+  { id: 'rosa', name: 'Rosa Delgado', extension: '201', role: 'owner', phones: ['desk', 'mobile app'] },
+  { id: 'idris', name: 'Idris Okafor', extension: '202', role: 'administrator', phones: ['desk', 'browser'] },
+  { id: 'pia', name: 'Pia Lindqvist', extension: '203', phones: ['mobile app'] },
+  { id: 'tomas', name: 'Tomas Brandt', extension: '204', phones: ['desk'] },
+  { id: 'mei', name: 'Mei Tanaka', extension: '205', phones: ['desk', 'mobile app'] },
+  { id: 'anselm', name: 'Anselm Frey', extension: '206', phones: ['desk'] },
+  { id: 'noor', name: 'Noor Haddad', extension: '207', phones: ['computer'] },
+  { id: 'callum', name: 'Callum Reyes', extension: '208', phones: ['mobile app'] },
+  { id: 'ines', name: 'Ines Morel', extension: '209', phones: ['desk'] },
+  { id: 'dov', name: 'Dov Petrenko', extension: '210', phones: ['linked mobile'] },
+  { id: 'wren', name: 'Wren Halloran', extension: '211', site: 'store', phones: ['desk'] },
+  { id: 'jonah', name: 'Jonah Achterberg', extension: '212', site: 'store', phones: ['browser'] },
+];
+
+const PHONE_NAMES: Record<PhoneKind, string> = {
+  desk: 'Desk phone',
+  browser: 'Browser softphone',
+  computer: 'Computer softphone',
+  'mobile app': 'Mobile app',
+  'linked mobile': 'Own mobile',
+  'linked landline': 'Own landline',
+};
+
+/** Phones whose invitation nobody has taken up yet. */
+const UNPAIRED = ['idris-browser', 'jonah-browser'];
+const phoneId = (who: string, kind: PhoneKind): string => `${who}-${kind.replace(' ', '-')}`;
+
+const person = ({ id, name, extension, role = 'staff', site: siteId = 'yard' }: Who): Command => ({
+  do: 'person.add',
+  value: newPerson({ id, name, extension, role, siteId, email: `${name.toLowerCase().replace(' ', '.')}@lanterncove.example` }),
+});
+const phone = (who: Who, kind: PhoneKind): Command => ({
+  do: 'phone.add',
+  value: newPhone({
+    id: phoneId(who.id, kind),
+    name: PHONE_NAMES[kind],
+    kind,
+    personId: who.id,
+    outsideOffice: kind === 'mobile app',
+    number: kind === 'linked mobile' ? '+13605550188' : null,
+  }),
+});
+
+const recording = (id: string, name: string, text: string): Command => ({ do: 'recording.add', value: { id, name, text } });
+const RECORDINGS = [
+  recording('welcome', 'Welcome', 'Thank you for calling Lantern Cove Boatworks. One moment, please.'),
+  recording('closed', 'Yard closed', 'The yard is closed now. If a boat is adrift, call our night watch at 360, 555, 0160.'),
+  recording('lunch', 'Lunch', 'The office is at lunch until one.'),
+  recording('charter-welcome', 'Charters', 'Lantern Cove boat charters, good day.'),
+  recording('front-greeting', 'Busy on the slip', 'We are all busy on the slip. Please leave your name, your boat and a number.'),
+  recording('workshop-greeting', 'Workshop greeting', 'You have reached the workshop. Please leave a message after the tone.'),
+  recording('charters-greeting', 'Charters greeting', 'The charter desk is not there just now. Tell us your dates and how many you are.'),
+  recording('rosa-greeting', 'Rosa is out', 'This is Rosa. I am out in the yard, please leave a message.'),
+];
+
+const mailbox = (id: string, name: string, ownerIds: string[], greetingId: string | null): Command => ({
+  do: 'mailbox.add',
+  value: { id, name, ownerIds, greetingId, longest: 180, mailTo: [] },
+});
+const MAILBOXES = [
+  mailbox('front', 'Front desk', ['rosa', 'idris'], 'front-greeting'),
+  mailbox('workshop', 'Workshop', ['tomas', 'mei'], 'workshop-greeting'),
+  mailbox('charters', 'Charters', ['pia'], 'charters-greeting'),
+  mailbox('rosa-box', 'Rosa Delgado', ['rosa'], 'rosa-greeting'),
+  mailbox('store', 'Winter store', ['wren'], null),
+];
+
+const daily = (days: number[], from: number, to: number, kind = 'Open'): PeriodOfWeek[] =>
+  days.map((day) => ({ day, from: from * 60, to: to * 60, kind }));
+const WEEKDAYS = [1, 2, 3, 4, 5];
+const hours = (id: string, name: string, weekly: PeriodOfWeek[]): Command => ({
+  do: 'hours.add',
+  value: { id, name, timeZone: null, weekly },
+});
+const HOURS = [
+  hours('office', 'Office hours', [
+    ...daily(WEEKDAYS, 8, 12),
+    ...daily(WEEKDAYS, 12, 13, 'Lunch'),
+    ...daily(WEEKDAYS, 13, 17),
+    ...daily([6], 9, 13, 'Saturday'),
+  ]),
+  hours('workshop-hours', 'Workshop hours', daily(WEEKDAYS, 7, 16)),
+  hours('charter-hours', 'Charter season', daily([1, 2, 3, 4, 5, 6], 9, 18)),
+];
+
+const ring = (id: string, people: string[], seconds: number, pattern: 'together' | 'in order' = 'together'): Step => ({
+  id,
+  kind: 'ring',
+  targets: people.map((p) => ({ kind: 'person' as const, id: p })),
+  pattern,
+  seconds,
+  followReach: false,
+});
+const play = (id: string, recordingId: string): Step => ({ id, kind: 'play', recordingId });
+const voicemail = (id: string, mailboxId: string): Step => ({ id, kind: 'voicemail', mailboxId });
+const byHours = (id: string, hoursId: string, branches: HoursStep['branches'], otherwise: Step[]): Step => ({
+  id,
+  kind: 'hours',
+  hoursId,
+  branches,
+  otherwise,
+});
+const plan = (id: string, name: string, steps: Step[]): Command => ({ do: 'plan.add', value: { id, name, steps } });
+
+const PLANS = [
+  plan('main', 'Main line', [
+    byHours(
+      'main-hours',
+      'office',
+      [
+        { period: 'Open', steps: [play('main-welcome', 'welcome'), ring('main-front', ['rosa', 'idris', 'ines'], 18), ring('main-help', ['mei', 'noor'], 12)] },
+        { period: 'Lunch', steps: [play('main-lunch', 'lunch'), ring('main-noon', ['noor'], 18)] },
+        { period: 'Saturday', steps: [ring('main-saturday', ['pia', 'callum'], 20)] },
+      ],
+      [play('main-closed', 'closed')],
+    ),
+    voicemail('main-voicemail', 'front'),
+  ]),
+  plan('workshop', 'Workshop', [
+    byHours('workshop-by', 'workshop-hours', [{ period: 'Open', steps: [ring('workshop-ring', ['tomas', 'mei', 'anselm'], 12, 'in order')] }], []),
+    voicemail('workshop-voicemail', 'workshop'),
+  ]),
+  plan('charters', 'Charters', [
+    byHours(
+      'charters-by',
+      'charter-hours',
+      [{ period: 'Open', steps: [play('charters-play', 'charter-welcome'), ring('charters-ring', ['pia', 'callum'], 20)] }],
+      [],
+    ),
+    voicemail('charters-voicemail', 'charters'),
+  ]),
+  plan('night-watch', 'Night watch', [ring('night-ring', ['dov'], 30), ring('night-rosa', ['rosa'], 24), voicemail('night-voicemail', 'front')]),
+  plan('rosa-direct', 'Rosa Delgado', [ring('rosa-ring', ['rosa'], 18), voicemail('rosa-voicemail', 'rosa-box')]),
+  plan('winter-store', 'Winter store', [ring('store-ring', ['wren', 'jonah'], 18), voicemail('store-voicemail', 'store')]),
+];
+
+const number = (e164: string, label: string, planId: string, siteId = 'yard', place = 'Port Townsend'): Command => ({
+  do: 'number.add',
+  value: { id: `n-${planId}`, e164, country: 'US', label, kind: 'geographic', place, siteId, planId, monthlyCents: 400, currency: 'USD' },
+});
+const NUMBERS = [
+  number('+13605550142', 'Main line', 'main'),
+  number('+13605550143', 'Workshop', 'workshop'),
+  number('+13605550151', 'Charters', 'charters'),
+  number('+13605550160', 'Night watch', 'night-watch'),
+  number('+13605550171', 'Rosa Delgado, direct', 'rosa-direct'),
+  number('+15095550118', 'Winter store', 'winter-store', 'store', 'Spokane'),
+];
+
+/** Every command the demonstration is made of, in order. */
+export const demoCommands = (): Command[] => [
+  site('yard', 'The yard', 'Port Ansel', 'Lantern Cove Road', '12', '98300'),
+  site('store', 'Winter store', 'Drayhorse', 'Old Mill Lane', '3', '99000'),
+  ...PEOPLE.map(person),
+  ...PEOPLE.flatMap((who) => who.phones.map((kind) => phone(who, kind))),
+  ...RECORDINGS,
+  ...MAILBOXES,
+  { do: 'person.set', id: 'rosa', change: { mailboxId: 'rosa-box' } },
+  { do: 'person.set', id: 'wren', change: { mailboxId: 'store' } },
+  { do: 'person.set', id: 'anselm', change: { email: '' } },
+  ...HOURS,
+  ...PLANS,
+  ...NUMBERS,
+  { do: 'business.set', change: { defaultCallerId: '+13605550142' } },
+];
+
+/** The demonstration's system. */
+export function demoSystem(): System {
+  const empty = emptySystem({
+    name: 'Lantern Cove Boatworks',
+    country: 'US',
+    timeZone: 'America/Los_Angeles',
+    extensionLength: 3,
+    outsideDigit: '9',
+    defaultCallerId: null,
+  });
+  const made = applyEdit(empty, { words: 'Set up Lantern Cove Boatworks', commands: demoCommands() });
+  if (!made.ok) throw new Error(made.problems.map((p) => `${p.field}: ${p.message}`).join('; '));
+  return made.system;
+}
+
+/** The demonstration as it stands on a first visit. @param now epoch milliseconds */
+export function demonstration(now: number): Whole {
+  const system = demoSystem();
+  const registrations = Object.fromEntries(
+    Object.values(system.phones)
+      .filter((p) => p.number === null && !UNPAIRED.includes(p.id))
+      .map((p) => [p.id, { pairedAt: now - 40 * 86_400_000, online: true, outside: false, standIn: true }]),
+  );
+  const message = (id: string, mailboxId: string, hoursAgo: number, fromNumber: string, from: string, seconds: number, said: string, heard = false): MessageRecord => ({
+    id,
+    businessId: DEMO_ID,
+    mailboxId,
+    at: now - hoursAgo * 3_600_000,
+    from,
+    fromNumber,
+    seconds,
+    said,
+    sound: null,
+    heard,
+  });
+  return wholeOf({ id: DEMO_ID, kind: 'demonstration', createdAt: now }, system, { ...emptyStanding(), registrations }, {
+    messages: [
+      message('demo-message-1', 'front', 15, '+12065550134', '(206) 555-0134', 24, 'It is about the mast step. Call me before noon if you can.'),
+      message('demo-message-2', 'charters', 18, '+16045550126', '(604) 555-0126', 16, 'We are four and would like the first week of June.'),
+      message('demo-message-3', 'rosa-box', 40, '+13605550187', '(360) 555-0187', 9, 'The timber is here, come and look.', true),
+    ],
+  });
+}

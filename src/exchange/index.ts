@@ -1,0 +1,2 @@
+export { ExchangeClient } from './client';
+export { callerLock, phoneLock, type LiveCall, type Said } from './protocol';

@@ -1,0 +1,32 @@
+/** What windows and the live switch say to each other over one BroadcastChannel. */
+import type { Action, CallState } from '../core/calls';
+
+export const CHANNEL = 'upper-line:exchange';
+/** Held by the one worker that runs the switch. */
+export const SWITCH_LOCK = 'upper-line:exchange';
+/** Held by a softphone's window as long as it is open: this is its registration being alive. */
+export const phoneLock = (businessId: string, phoneId: string): string => `upper-line:phone:${businessId}:${phoneId}`;
+/** Held by the window of whoever calls from outside. */
+export const callerLock = (callId: string): string => `upper-line:caller:${callId}`;
+
+/** What a caller says after the tone: typed words, or a recording as a data URL. */
+export interface Said {
+  text: string;
+  sound: string | null;
+}
+
+export type ToSwitch =
+  | { kind: 'act'; id: string; businessId: string; action: Action }
+  | { kind: 'say'; id: string; businessId: string; callId: string; said: Said }
+  | { kind: 'ask'; businessId: string };
+
+/** A call as windows see it. */
+export type LiveCall = Pick<
+  CallState,
+  'request' | 'phase' | 'since' | 'until' | 'legs' | 'talkingOn' | 'mailboxId' | 'numberId' | 'trace'
+>;
+
+export type FromSwitch =
+  | { kind: 'done'; id: string }
+  /** All calls of a business; one that is over is in the list once. */
+  | { kind: 'calls'; businessId: string; calls: LiveCall[] };

@@ -1,0 +1,19 @@
+/** The bench clock: real time, or set to any moment and running on from there. The whole product goes by it. */
+import { z } from 'zod';
+
+export const ClockSetting = z.discriminatedUnion('mode', [
+  z.object({ mode: z.literal('real') }),
+  /** `benchAt` was shown when real time was `realAt`; epoch milliseconds. */
+  z.object({ mode: z.literal('set'), benchAt: z.number(), realAt: z.number() }),
+]);
+export type ClockSetting = z.infer<typeof ClockSetting>;
+
+/** Where the time comes from. A test or a server can give its own. */
+export interface Clock {
+  /** Epoch milliseconds. */
+  now(): number;
+}
+
+/** What the bench clock shows at a moment of real time. */
+export const benchTime = (setting: ClockSetting, real: number): number =>
+  setting.mode === 'real' ? real : setting.benchAt + (real - setting.realAt);

@@ -1,0 +1,101 @@
+/** The businesses kept in this browser: the demonstration and one's own, side by side. */
+import { z } from 'zod';
+import { emptyStanding, emptySystem, type Business, type Standing, type System, SYSTEM_VERSION } from '../core/system';
+import { BUSINESS_STORES, type Db } from './db';
+import {
+  BusinessRecord,
+  CallRecord,
+  DraftRecord,
+  EditRecord,
+  Invitation,
+  MailRecord,
+  MessageRecord,
+  StandingRecord,
+  VersionRecord,
+} from './records';
+import { whileWriting } from './sync';
+
+/** Everything there is of one business: what a file holds, and what is read when it is opened. */
+export const Whole = z.object({
+  business: BusinessRecord,
+  draft: DraftRecord,
+  edits: z.array(EditRecord),
+  versions: z.array(VersionRecord).min(1),
+  standing: StandingRecord,
+  invitations: z.array(Invitation),
+  mail: z.array(MailRecord),
+  messages: z.array(MessageRecord),
+  calls: z.array(CallRecord),
+});
+export type Whole = z.infer<typeof Whole>;
+
+export type Read = { ok: true; whole: Whole } | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
+
+/** Reads all of a business and checks it. What does not pass is given back raw and stays where it is. */
+export async function readWhole(db: Db, id: string): Promise<Read> {
+  const business = await db.get('businesses', id);
+  if (!business) return { ok: false, why: 'missing', message: 'This business is not in this browser.', raw: null };
+  const [edits, versions, invitations, mail, messages, calls] = await Promise.all(
+    BUSINESS_STORES.map((store) => db.getAllFromIndex(store, 'business', id)),
+  );
+  const raw = {
+    business,
+    draft: await db.get('drafts', id),
+    standing: await db.get('standing', id),
+    edits: sorted(edits, 'seq'),
+    versions: sorted(versions, 'n'),
+    invitations: sorted(invitations, 'sentAt'),
+    mail: sorted(mail, 'at'),
+    messages: sorted(messages, 'at'),
+    calls: sorted(calls, 'at'),
+  };
+  const parsed = Whole.safeParse(raw);
+  if (parsed.success) return { ok: true, whole: parsed.data };
+  const issue = parsed.error.issues[0];
+  return { ok: false, why: 'damaged', message: `${issue?.path.join(' › ')}: ${issue?.message}`, raw };
+}
+
+const sorted = (records: unknown, by: string): unknown =>
+  (records as Record<string, number>[]).sort((a, b) => (a[by] ?? 0) - (b[by] ?? 0));
+
+/** Stores a whole business, in place of one with the same id. One transaction: all of it or nothing. */
+export function writeWhole(db: Db, whole: Whole): Promise<void> {
+  return whileWriting(async () => {
+    const tx = db.transaction(['businesses', 'drafts', 'standing', 'exchange', ...BUSINESS_STORES], 'readwrite');
+    const { id } = whole.business;
+    for (const store of BUSINESS_STORES)
+      for (const key of await tx.objectStore(store).index('business').getAllKeys(id)) void tx.objectStore(store).delete(key as never);
+    void tx.objectStore('exchange').delete(id);
+    void tx.objectStore('businesses').put(whole.business);
+    void tx.objectStore('drafts').put(whole.draft);
+    void tx.objectStore('standing').put(whole.standing);
+    for (const store of BUSINESS_STORES) for (const record of whole[store]) void tx.objectStore(store).put(record as never);
+    await tx.done;
+  });
+}
+
+/** A business with a system that is in force as it stands, and nothing that happened yet. */
+export function wholeOf(
+  business: BusinessRecord,
+  system: System,
+  standing: Standing,
+  rest: Partial<Pick<Whole, 'messages' | 'mail' | 'calls' | 'invitations'>> = {},
+): Whole {
+  const stamp = { businessId: business.id, version: SYSTEM_VERSION } as const;
+  return {
+    business,
+    draft: { ...stamp, revision: 0, done: 0, inForceAt: 0, system },
+    edits: [],
+    versions: [{ ...stamp, n: 0, at: business.createdAt, words: ['Set up'], system }],
+    standing: { businessId: business.id, standing },
+    invitations: [],
+    mail: [],
+    messages: [],
+    calls: [],
+    ...rest,
+  };
+}
+
+/** An empty business of one's own. */
+export const emptyWhole = (record: BusinessRecord, business: Business): Whole =>
+  wholeOf(record, emptySystem(business), emptyStanding());

@@ -1,0 +1,92 @@
+/** What is stored, record by record. Nothing is read from storage or a file without passing these. */
+import { z } from 'zod';
+import { CallRequest, type Trace } from '../core/calls';
+import { Id, Standing, System, SYSTEM_VERSION } from '../core/system';
+import { Invitation } from '../standins/registrar/pairing';
+
+export const BusinessRecord = z.object({
+  id: Id,
+  kind: z.enum(['demonstration', 'own']),
+  createdAt: z.number(),
+});
+
+const Patches = z.array(z.object({ op: z.enum(['replace', 'remove', 'add']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown().optional() }));
+
+/** One edit as it stands in the history of a draft. */
+export const EditRecord = z.object({
+  businessId: Id,
+  /** Counts up within the business; undone edits are those above the draft's `done`. */
+  seq: z.number().int().min(1),
+  at: z.number(),
+  words: z.string(),
+  mergeKey: z.string().optional(),
+  patches: Patches,
+  inverse: Patches,
+});
+
+/** The draft, with how far its history has been done and how much of it is in force. */
+export const DraftRecord = z.object({
+  businessId: Id,
+  version: z.literal(SYSTEM_VERSION),
+  revision: z.number().int(),
+  done: z.number().int().min(0),
+  /** `done` when the draft was last put in force. */
+  inForceAt: z.number().int().min(0),
+  system: System,
+});
+
+/** A system that is or was in force. */
+export const VersionRecord = z.object({
+  businessId: Id,
+  version: z.literal(SYSTEM_VERSION),
+  n: z.number().int().min(0),
+  at: z.number(),
+  words: z.array(z.string()),
+  system: System,
+});
+
+export const StandingRecord = z.object({ businessId: Id, standing: Standing });
+
+export const MailRecord = z.object({
+  id: Id,
+  businessId: Id,
+  at: z.number(),
+  to: z.string(),
+  subject: z.string(),
+  /** The message as sent: RFC 5322. */
+  raw: z.string(),
+});
+
+export const CallRecord = z.object({
+  id: Id,
+  businessId: Id,
+  at: z.number(),
+  request: CallRequest,
+  /** Produced by the engine only; kept as it is. */
+  trace: z.custom<Trace>((t) => Array.isArray(t)),
+  words: z.string(),
+});
+
+export const MessageRecord = z.object({
+  id: Id,
+  businessId: Id,
+  mailboxId: Id,
+  at: z.number(),
+  from: z.string(),
+  fromNumber: z.string().nullable(),
+  seconds: z.number(),
+  said: z.string().max(5000),
+  /** A recording as a data URL, or null where the words were typed. */
+  sound: z.string().nullable(),
+  heard: z.boolean(),
+});
+
+export type BusinessRecord = z.infer<typeof BusinessRecord>;
+export type EditRecord = z.infer<typeof EditRecord>;
+export type DraftRecord = z.infer<typeof DraftRecord>;
+export type VersionRecord = z.infer<typeof VersionRecord>;
+export type StandingRecord = z.infer<typeof StandingRecord>;
+export type MailRecord = z.infer<typeof MailRecord>;
+export type CallRecord = z.infer<typeof CallRecord>;
+export type MessageRecord = z.infer<typeof MessageRecord>;
+export { Invitation };

@@ -1,0 +1,295 @@
+/** What a window works on: one business, its draft and what is in force, in step with storage and with other windows. */
+import type { Edit, Standing, System } from '../core/system';
+import { benchTime, type ClockSetting } from '../standins/clock/clock';
+import { readWhole, writeWhole, type Whole } from './businesses';
+import type { Db } from './db';
+import { readDraft, storeStep, takeStep, type DraftState, type DraftStep, type Stepped } from './draft';
+import type { BusinessRecord, CallRecord, Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+import { Changes, whileWriting, type Change } from './sync';
+
+/** Versions that are kept and can be brought back. */
+const VERSIONS_KEPT = 20;
+
+export interface BusinessName {
+  id: string;
+  kind: BusinessRecord['kind'];
+  name: string;
+}
+
+/** All that a screen shows, as one immutable picture; a new one with every change. */
+export interface View {
+  business: BusinessRecord;
+  businesses: BusinessName[];
+  draft: DraftState;
+  inForce: VersionRecord;
+  standing: Standing;
+  invitations: Invitation[];
+  mail: MailRecord[];
+  messages: MessageRecord[];
+  calls: CallRecord[];
+  clock: ClockSetting;
+  /** Something is still on its way to storage. */
+  saving: boolean;
+}
+
+export type Opened =
+  { ok: true; workspace: Workspace } | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
+
+export class Workspace {
+  private listeners = new Set<(view: View) => void>();
+  private writes: Promise<unknown> = Promise.resolve();
+  private pending = 0;
+  private stopListening: () => void;
+
+  private constructor(
+    readonly db: Db,
+    readonly changes: Changes,
+    private picture: View,
+  ) {
+    this.stopListening = changes.listen((change, fromHere) => void this.heard(change, fromHere));
+  }
+
+  /** Opens a business of this browser. */
+  static async open(db: Db, changes: Changes, businessId: string): Promise<Opened> {
+    const read = await readWhole(db, businessId);
+    if (!read.ok) return read;
+    return { ok: true, workspace: new Workspace(db, changes, await pictureOf(db, read.whole)) };
+  }
+
+  get view(): View {
+    return this.picture;
+  }
+  get id(): string {
+    return this.picture.business.id;
+  }
+  get system(): System {
+    return this.picture.draft.record.system;
+  }
+
+  /** Bench time, epoch milliseconds. */
+  now(): number {
+    return benchTime(this.picture.clock, Date.now());
+  }
+
+  /** @returns how to stop listening */
+  subscribe(listener: (view: View) => void): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+
+  /** Changes the draft. Shown at once; stored right after, on what another window may have written meanwhile. */
+  edit(edit: Edit): Stepped {
+    return this.step({ kind: 'edit', edit, at: this.now() });
+  }
+  undo(): Stepped {
+    return this.step({ kind: 'undo' });
+  }
+  redo(): Stepped {
+    return this.step({ kind: 'redo' });
+  }
+
+  private step(step: DraftStep): Stepped {
+    const from = this.picture.draft;
+    const result = takeStep(from, step);
+    if (!result.ok || result.state === from) return result;
+    this.show({ draft: result.state });
+    const to = result.state;
+    void this.write(async () => {
+      const stored = await storeStep(this.db, this.id, step, { from, to });
+      if (!stored.ok || stored.state !== to) await this.reload('draft');
+      this.tell('draft');
+    });
+    return result;
+  }
+
+  /** Everything this window has changed is stored. */
+  async settled(): Promise<void> {
+    await this.writes;
+  }
+
+  /**
+   * Makes the draft what callers get.
+   * @param reviewed revision of the draft whose effect was shown; a later one is refused
+   * @returns what is wrong, or undefined when it is in force
+   */
+  async putInForce(reviewed: number): Promise<string | undefined> {
+    await this.settled();
+    const refused = await whileWriting(async () => {
+      const stored = await readDraft(this.db, this.id);
+      if (!stored || stored.record.revision !== reviewed) return 'The draft has changed since you looked at it. Look again.';
+      const { record, edits } = stored;
+      const tx = this.db.transaction(['drafts', 'versions'], 'readwrite');
+      const versions = await tx.objectStore('versions').index('business').getAll(this.id);
+      const n = Math.max(...versions.map((v) => v.n)) + 1;
+      const words = edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done).map((e) => e.words);
+      const { version, system } = record;
+      void tx.objectStore('versions').put({ businessId: this.id, version, n, at: this.now(), words, system });
+      void tx.objectStore('drafts').put({ ...record, inForceAt: record.done });
+      for (const old of versions.filter((v) => v.n <= n - VERSIONS_KEPT)) void tx.objectStore('versions').delete([this.id, old.n]);
+      await tx.done;
+      return undefined;
+    });
+    await this.reload('draft');
+    await this.reload('in force');
+    if (refused === undefined) this.tell('in force');
+    return refused;
+  }
+
+  /** Changes standing state; the last change wins. */
+  async changeStanding(change: (standing: Standing) => Standing): Promise<void> {
+    await storeStanding(this.db, this.id, change);
+    await this.reload('standing');
+    this.tell('standing');
+  }
+
+  async putInvitations(invitations: readonly Invitation[]): Promise<void> {
+    await this.putAll('invitations', invitations);
+  }
+  async putMail(mail: MailRecord): Promise<void> {
+    await this.putAll('mail', [mail]);
+  }
+  async putMessages(messages: readonly MessageRecord[]): Promise<void> {
+    await this.putAll('messages', messages);
+  }
+  async removeMessage(id: string): Promise<void> {
+    await this.write(() => whileWriting(() => this.db.delete('messages', id)));
+    await this.reload('messages');
+    this.tell('messages');
+  }
+
+  /** Sets the bench clock for all windows. @returns what is wrong, or undefined */
+  async setClock(clock: ClockSetting): Promise<string | undefined> {
+    const going = (await this.db.getAll('exchange')).some((e) => e.snapshot.calls.some((c) => c.phase !== 'over'));
+    if (going) return 'A call is going on. End it before you move the clock.';
+    await whileWriting(() => this.db.put('settings', clock, 'clock'));
+    this.show({ clock });
+    this.changes.tell({ businessId: null, what: 'clock' });
+    return undefined;
+  }
+
+  /** Everything of this business, for a file. */
+  async whole(): Promise<Whole> {
+    await this.settled();
+    const read = await readWhole(this.db, this.id);
+    if (!read.ok) throw new Error(read.message);
+    return read.whole;
+  }
+
+  /** Puts another business into this browser, in place of one with the same id, and makes it the one that opens. */
+  async adopt(whole: Whole): Promise<void> {
+    await writeWhole(this.db, whole);
+    await this.db.put('settings', whole.business.id, 'business');
+    this.changes.tell({ businessId: whole.business.id, what: 'businesses' });
+  }
+
+  close(): void {
+    this.stopListening();
+    this.listeners.clear();
+  }
+
+  private async putAll<S extends 'invitations' | 'mail' | 'messages'>(store: S, records: readonly View[S][number][]): Promise<void> {
+    if (!records.length) return;
+    await this.write(() =>
+      whileWriting(async () => {
+        const tx = this.db.transaction(store, 'readwrite');
+        for (const record of records) void tx.store.put(record as never);
+        await tx.done;
+      }),
+    );
+    await this.reload(store);
+    this.tell(store);
+  }
+
+  private write<T>(work: () => Promise<T>): Promise<T> {
+    this.pending++;
+    if (!this.picture.saving) this.show({ saving: true });
+    const done = this.writes.then(work);
+    this.writes = done
+      .catch((error: unknown) => console.error('Could not store a change', error))
+      .finally(() => {
+        if (--this.pending === 0) this.show({ saving: false });
+      });
+    return done;
+  }
+
+  private tell(what: Change['what']): void {
+    this.changes.tell({ businessId: this.id, what });
+  }
+
+  private async heard(change: Change, fromHere: boolean): Promise<void> {
+    if (change.what === 'businesses') return this.show({ businesses: await businessNames(this.db) });
+    if (fromHere) return;
+    if (change.what === 'clock') return this.show({ clock: await clockOf(this.db) });
+    if (change.businessId !== this.id) return;
+    // While this window has edits on their way, they are put on top of the other window's when they are stored.
+    if (change.what === 'draft' && this.pending) return;
+    await this.reload(change.what);
+    if (change.what === 'in force') await this.reload('draft');
+  }
+
+  private async reload(what: Change['what']): Promise<void> {
+    const { db, id } = this;
+    if (what === 'draft') {
+      const draft = await readDraft(db, id);
+      if (draft) this.show({ draft });
+    } else if (what === 'in force') {
+      const versions = await db.getAllFromIndex('versions', 'business', id);
+      this.show({ inForce: versions.reduce((a, b) => (b.n > a.n ? b : a)) });
+    } else if (what === 'standing') {
+      const record = await db.get('standing', id);
+      if (record) this.show({ standing: record.standing });
+    } else if (what === 'mail') this.show({ mail: byTime(await db.getAllFromIndex('mail', 'business', id)) });
+    else if (what === 'messages') this.show({ messages: byTime(await db.getAllFromIndex('messages', 'business', id)) });
+    else if (what === 'calls') this.show({ calls: byTime(await db.getAllFromIndex('calls', 'business', id)) });
+    else if (what === 'invitations') this.show({ invitations: await db.getAllFromIndex('invitations', 'business', id) });
+  }
+
+  private show(change: Partial<View>): void {
+    this.picture = { ...this.picture, ...change };
+    for (const listener of this.listeners) listener(this.picture);
+  }
+}
+
+const byTime = <T extends { at: number }>(records: T[]): T[] => records.sort((a, b) => a.at - b.at);
+
+/** The bench clock's setting; real time when none was stored. */
+export async function clockOf(db: Db): Promise<ClockSetting> {
+  const stored = await db.get('settings', 'clock');
+  return typeof stored === 'object' ? stored : { mode: 'real' };
+}
+
+/** Changes the standing state of a business in storage. The last change wins, and raises the revision. */
+export const storeStanding = (db: Db, businessId: string, change: (standing: Standing) => Standing): Promise<void> =>
+  whileWriting(async () => {
+    const tx = db.transaction('standing', 'readwrite');
+    const record = await tx.store.get(businessId);
+    if (record) {
+      const standing = change(record.standing);
+      void tx.store.put({ businessId, standing: { ...standing, revision: record.standing.revision + 1 } });
+    }
+    await tx.done;
+  });
+
+export async function businessNames(db: Db): Promise<BusinessName[]> {
+  const records = await db.getAll('businesses');
+  const names = await Promise.all(
+    records.map(async (r) => ({ id: r.id, kind: r.kind, name: (await db.get('drafts', r.id))?.system.business?.name ?? r.id })),
+  );
+  return names.sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));
+}
+
+async function pictureOf(db: Db, whole: Whole): Promise<View> {
+  return {
+    business: whole.business,
+    businesses: await businessNames(db),
+    draft: { record: whole.draft, edits: whole.edits },
+    inForce: whole.versions.at(-1)!,
+    standing: whole.standing.standing,
+    invitations: whole.invitations,
+    mail: whole.mail,
+    messages: whole.messages,
+    calls: whole.calls,
+    clock: await clockOf(db),
+    saving: false,
+  };
+}
