@@ -24,7 +24,7 @@ export default {
         'style-src': ['self'],
         'font-src': ['self'],
         'img-src': ['self', 'data:'],
-        'media-src': ['self', 'blob:'],
+        'media-src': ['self', 'blob:', 'data:'],
         'connect-src': ['self'],
         'worker-src': ['self'],
         'manifest-src': ['self'],

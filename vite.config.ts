@@ -1,10 +1,10 @@
 import { sveltekit } from '@sveltejs/kit/vite';
 import { optimizeCss } from 'carbon-preprocess-svelte';
 import { defineConfig } from 'vitest/config';
-import { noRemoteFonts } from './scripts/no-remote-fonts';
+import { ownTypeface } from './scripts/own-typeface.ts';
 
 export default defineConfig({
-  plugins: [noRemoteFonts(), sveltekit(), optimizeCss()],
+  plugins: [ownTypeface(), sveltekit(), optimizeCss()],
   worker: { format: 'es' },
   server: { port: 4173, strictPort: true },
   test: {

@@ -1,0 +1,9 @@
+import { defineConfig } from '@playwright/test';
+import { shared } from './tests/server';
+
+export default defineConfig({
+  ...shared,
+  testDir: 'tests/browser',
+  outputDir: 'test-results/browser',
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+});

@@ -1,0 +1,53 @@
+// npm test: types, lint, unit tests, build and browser tests; the last line counts them all.
+import { spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { installPackages, run } from './ready.mjs';
+
+installPackages();
+if (!existsSync('/usr/bin/chromium')) {
+  run('apt-get', ['update', '-qq']);
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium']);
+}
+
+const REPORTS = 'test-results';
+rmSync(REPORTS, { recursive: true, force: true });
+mkdirSync(REPORTS, { recursive: true });
+let passed = 0;
+let failed = 0;
+
+/** A step without a count of its own is one test. */
+function step(name, args) {
+  console.log(`\n— ${name}`);
+  if (spawnSync('npx', args, { stdio: 'inherit' }).status === 0) passed++;
+  else failed++;
+}
+/** A test runner, counted from its JSON report; one that dies without a report has failed. */
+function counted(name, args, report, count, env = {}) {
+  console.log(`\n— ${name}`);
+  const { status } = spawnSync('npx', args, { stdio: 'inherit', env: { ...process.env, ...env } });
+  const tests = existsSync(report) ? count(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 1 };
+  passed += tests.passed;
+  failed += tests.failed || (status === 0 ? 0 : 1);
+}
+
+run('npx', ['svelte-kit', 'sync']);
+step('types of the core, without a browser', ['tsc', '-p', 'tsconfig.core.json']);
+step('types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']);
+step('lint', ['eslint', '.']);
+step('format', ['prettier', '--check', '--log-level', 'warn', '.']);
+counted(
+  'unit tests',
+  ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${REPORTS}/unit.json`],
+  `${REPORTS}/unit.json`,
+  (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + (r.success ? 0 : r.numFailedTests ? 0 : 1) }),
+);
+step('build', ['vite', 'build', '--logLevel', 'warn']);
+counted(
+  'browser tests',
+  ['playwright', 'test'],
+  `${REPORTS}/browser.json`,
+  (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected + r.errors.length }),
+);
+
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed ? 1 : 0);

@@ -1,0 +1,126 @@
+<script lang="ts">
+  import { isLinked } from '$core/system';
+  import FindingList from '$ui/FindingList.svelte';
+  import { ui } from '$ui/frame/open.svelte';
+  import { count } from '$ui/format';
+  import { session } from '$ui/session.svelte';
+  import WeekBoard from '$ui/WeekBoard.svelte';
+
+  const system = $derived(session.system!);
+  const inForce = $derived(session.view!.inForce.system);
+  const own = $derived(session.view!.business.kind === 'own');
+
+  /** The way of the work, with what is done. */
+  const todo = $derived.by(() => {
+    const numbers = Object.values(system.numbers);
+    const people = Object.values(system.people);
+    const invited = session.view!.invitations.length + Object.keys(session.standing!.registrations).length > 0;
+    return [
+      { done: numbers.length > 0, text: 'Get a number', href: '/numbers' },
+      { done: people.length > 0, text: 'Add a person with an extension', href: '/people' },
+      { done: invited, text: 'Invite them to pair a phone', href: '/people' },
+      { done: numbers.some((n) => n.planId), text: 'Say what happens to calls: write a plan', href: '/answering' },
+      { done: session.view!.inForce.n > 0 && session.waiting === 0, text: 'Look at what differs, and put it in force', href: '/changes' },
+    ];
+  });
+  const next = $derived(todo.find((t) => !t.done));
+
+  const reachable = $derived(
+    Object.values(inForce.people).map((p) => {
+      const phones = Object.values(inForce.phones).filter((x) => x.personId === p.id);
+      const on = phones.filter((x) => isLinked(x) || session.standing!.registrations[x.id]?.online);
+      return { person: p, on: on.length, all: phones.length, dnd: session.standing!.dnd[p.id]?.value };
+    }),
+  );
+</script>
+
+<svelte:head><title>Overview · Upper Line</title></svelte:head>
+
+<div class="columns">
+  <section>
+    <h1>Who answers, this week</h1>
+    <p class="sub">Every unanswered call to every number, worked out from what is in force. Bar: who is rung first. Line below: where the call ends.</p>
+    {#if Object.keys(inForce.numbers).length}
+      <WeekBoard system={inForce} />
+    {:else}
+      <div class="empty">
+        <h2>Nothing is in force yet</h2>
+        <p>Get a number, add a person, write a plan and put it in force. Then this board shows who answers at every hour.</p>
+      </div>
+    {/if}
+    {#if !own}
+      <p class="own soft">
+        This is the demonstration. <button class="linkish" type="button" onclick={() => (ui.ownBusiness = true)}>Start with your own business</button>
+      </p>
+    {/if}
+  </section>
+  <aside>
+    {#if next && own}
+      <div class="card">
+        <h2>What to do next</h2>
+        <ol>
+          {#each todo as item (item.text)}
+            <li class:done={item.done} class:next={item === next}>
+              <span aria-hidden="true">{item.done ? '✓' : '○'}</span>
+              {#if item.done}{item.text} <span class="visually-hidden">(done)</span>{:else}<a href={item.href}>{item.text}</a>{/if}
+            </li>
+          {/each}
+        </ol>
+      </div>
+    {/if}
+    <div class="card">
+      <h2>Before callers notice</h2>
+      {#if session.findings.length}<FindingList findings={session.findings} most={4} />{:else}<p class="soft">Nothing found.</p>{/if}
+    </div>
+    {#if reachable.length}
+      <div class="card">
+        <h2>Reachable now</h2>
+        {#each reachable as r (r.person.id)}
+          <div class="who">
+            <a href="/people/{r.person.id}">{r.person.name}</a>
+            <span>{r.dnd ? 'do not disturb' : r.all ? `${r.on} of ${count(r.all, 'phone')}` : 'no phone'}</span>
+          </div>
+        {/each}
+      </div>
+    {/if}
+  </aside>
+</div>
+
+<style>
+  .columns {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 300px;
+    gap: 22px;
+  }
+  ol {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  li {
+    padding: 4px 0;
+    font-size: 14px;
+  }
+  li.done {
+    color: var(--ink-soft);
+  }
+  li.next {
+    font-weight: 650;
+  }
+  .who {
+    display: flex;
+    justify-content: space-between;
+    padding: 3px 0;
+    font-size: 13.5px;
+  }
+  .who a {
+    color: var(--ink);
+    text-decoration: none;
+  }
+  .who span {
+    color: var(--ink-soft);
+  }
+  .own {
+    margin-top: 10px;
+  }
+</style>

@@ -1,0 +1,150 @@
+<script lang="ts">
+  import { Button, TextInput } from 'carbon-components-svelte';
+  import { goto } from '$app/navigation';
+  import { page } from '$app/state';
+  import { whereIs } from '$core/system';
+  import { count } from '$ui/format';
+  import { freshId } from '$ui/ids';
+  import StepList from '$ui/plan/StepList.svelte';
+  import StepPanel from '$ui/plan/StepPanel.svelte';
+  import { rehearsal } from '$ui/rehearsal.svelte';
+  import { session } from '$ui/session.svelte';
+
+  const system = $derived(session.system!);
+  const plans = $derived(Object.values(system.plans));
+  const plan = $derived((page.params.plan ? system.plans[page.params.plan] : undefined) ?? plans[0]);
+  const numbers = $derived(Object.values(system.numbers).filter((n) => n.planId === plan?.id));
+  const free = $derived(Object.values(system.numbers).filter((n) => n.planId === null));
+  const findings = $derived(session.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id));
+  let picked = $state<string | null>(null);
+  const selectedId = $derived(picked ?? page.url.searchParams.get('step') ?? plan?.steps[0]?.id ?? null);
+  const selected = $derived(plan && selectedId ? whereIs(plan.steps, selectedId) : undefined);
+  const step = $derived(selected?.list[selected.index]);
+  let problem = $state('');
+
+  // The strip rehearses the plan that is open.
+  $effect(() => {
+    if (numbers.length && !numbers.some((n) => n.id === rehearsal.number?.id)) rehearsal.numberId = numbers[0]!.id;
+  });
+  $effect(() => {
+    void plan?.id;
+    picked = null;
+    problem = '';
+  });
+
+  async function start(name: string, numberId?: string) {
+    const id = freshId('plan');
+    session.edit(`Start the plan ${name}`, [
+      { do: 'plan.add', value: { id, name, steps: [] } },
+      ...(numberId ? [{ do: 'number.set' as const, id: numberId, change: { planId: id } }] : []),
+    ]);
+    await goto(`/answering/${id}`);
+  }
+  function rename(name: string) {
+    if (!plan || name === plan.name) return;
+    const result = session.edit(`Call a plan “${name.trim()}”`, [{ do: 'plan.set', id: plan.id, change: { name } }], { quiet: true, mergeKey: `name:${plan.id}` });
+    problem = result.ok ? '' : result.problems[0]!.message;
+  }
+  async function remove() {
+    if (!plan) return;
+    const used = numbers.length ? ` (${numbers.map((n) => n.label).join(', ')} then without a plan)` : '';
+    session.edit(`Remove the plan ${plan.name}${used}`, [{ do: 'plan.remove', id: plan.id }], { undoable: true });
+    await goto('/answering');
+  }
+  const use = (planId: string) => Object.values(system.numbers).filter((n) => n.planId === planId).length;
+</script>
+
+<svelte:head><title>{plan ? `${plan.name} · ` : ''}Answering · Upper Line</title></svelte:head>
+
+<div class="columns">
+  <nav aria-label="Plans">
+    {#each plans as p (p.id)}
+      <a href="/answering/{p.id}" aria-current={p.id === plan?.id ? 'page' : undefined}>
+        {p.name}<small>{count(use(p.id), 'number')} · {count(p.steps.length, 'step')}</small>
+      </a>
+    {/each}
+    <Button kind="ghost" size="small" on:click={() => start('New plan')}>Start a plan</Button>
+  </nav>
+  {#if !plan}
+    <section class="empty wide">
+      <h2>No plan yet</h2>
+      <p>A plan says what happens to calls to a number, step by step.</p>
+      {#each free as n (n.id)}<Button size="small" on:click={() => start(n.label, n.id)}>Start a plan for {n.label}</Button>{:else}<p><a href="/numbers">Get a number first</a>.</p>{/each}
+    </section>
+  {:else}
+    <section>
+      <h1>{plan.name}</h1>
+      <p class="sub">
+        {#if numbers.length}Answers {numbers.map((n) => session.number(n.e164)).join(', ')}. Read it top to bottom, as the call goes.{:else}No number uses this plan yet.{/if}
+        {#if !numbers.length}
+          {#each free as n (n.id)}
+            <button
+              class="linkish"
+              type="button"
+              onclick={() => session.edit(`${n.label} is answered by ${plan.name}`, [{ do: 'number.set', id: n.id, change: { planId: plan.id } }])}>Use it for {n.label}</button
+            >{' '}
+          {/each}
+        {/if}
+      </p>
+      <div class="sheet">
+        {#if !plan.steps.length}<p class="none soft">No steps yet. A common start: play a greeting, ring somebody, then voicemail.</p>{/if}
+        <StepList {plan} {system} steps={plan.steps} selected={selectedId} {findings} onselect={(id) => (picked = id)} />
+      </div>
+    </section>
+    <aside>
+      <div class="card">
+        {#if step}
+          {#key step.id}<StepPanel {plan} {step} {system} />{/key}
+        {:else}
+          <p class="soft">Choose a step to see its settings.</p>
+        {/if}
+      </div>
+      <div class="card">
+        <TextInput size="sm" labelText="Name of the plan" value={plan.name} invalid={!!problem} invalidText={problem} on:input={(e) => rename(String(e.detail ?? ''))} />
+        <button class="linkish small remove" type="button" onclick={remove}>Remove this plan</button>
+      </div>
+    </aside>
+  {/if}
+</div>
+
+<style>
+  .columns {
+    display: grid;
+    grid-template-columns: 190px minmax(0, 1fr) 316px;
+    gap: 18px;
+  }
+  nav a {
+    display: block;
+    padding: 8px 12px;
+    border-left: 3px solid transparent;
+    color: var(--ink);
+    text-decoration: none;
+  }
+  nav small {
+    display: block;
+    color: var(--ink-soft);
+    font-size: 12.5px;
+  }
+  nav a[aria-current] {
+    background: var(--sheet);
+    border-left-color: var(--copper);
+    font-weight: 650;
+  }
+  nav a[aria-current] small {
+    font-weight: 400;
+  }
+  .sheet {
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    padding: 6px 0 10px;
+  }
+  .none {
+    padding: 14px 20px 0;
+  }
+  .wide {
+    grid-column: 2 / 4;
+  }
+  .remove {
+    margin-top: 12px;
+  }
+</style>

@@ -1,0 +1,124 @@
+<script lang="ts">
+  import { Button, Checkbox } from 'carbon-components-svelte';
+  import { ringChart } from '$core/calls';
+  import { differenceOf } from '$core/coverage';
+  import FindingList from '$ui/FindingList.svelte';
+  import { count, momentText } from '$ui/format';
+  import RingChart from '$ui/RingChart.svelte';
+  import { session } from '$ui/session.svelte';
+
+  const view = $derived(session.view!);
+  const record = $derived(view.draft.record);
+  const before = $derived(view.inForce.system);
+  const after = $derived(record.system);
+  const hour = $derived(Math.floor(session.now / 3_600_000) * 3_600_000);
+  const differences = $derived(differenceOf(before, after, session.standing!, hour));
+  const waiting = $derived(view.draft.edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done));
+  const undone = $derived(Math.max(0, record.inForceAt - record.done));
+  const stops = $derived(session.findings.filter((f) => f.severity === 'stops'));
+  let inSpite = $state(false);
+  let problem = $state('');
+  let open = $state<string | null>(null);
+  let busy = $state(false);
+
+  async function putInForce() {
+    busy = true;
+    problem = (await session.workspace!.putInForce(record.revision)) ?? '';
+    busy = false;
+    if (!problem) {
+      inSpite = false;
+      session.say({ kind: 'success', title: 'In force: callers get this from now on.' });
+    }
+  }
+</script>
+
+<svelte:head><title>Changes · Upper Line</title></svelte:head>
+
+<div class="columns">
+  <section>
+    <h1>What differs for callers</h1>
+    <p class="sub">The draft against what is in force, for calls that nobody answers, over the next seven days.</p>
+    {#each differences as d (d.numberId + d.when + d.after)}
+      {@const key = d.numberId + d.when}
+      <article class="card" data-testid="difference">
+        <h2>{d.label} <span class="soft">{session.number(d.e164)}</span>, {d.when}</h2>
+        <dl>
+          <dt>was</dt>
+          <dd>{d.before ?? 'No such number.'}</dd>
+          <dt>now</dt>
+          <dd>{d.after ?? 'The number is given back.'}</dd>
+        </dl>
+        <button class="linkish small" type="button" aria-expanded={open === key} onclick={() => (open = open === key ? null : key)}>
+          {open === key ? 'Hide the ring charts' : 'Show the ring charts'}
+        </button>
+        {#if open === key}
+          {#if d.beforeTrace}<h3>Was</h3><RingChart chart={ringChart(d.beforeTrace, before)} />{/if}
+          {#if d.afterTrace}<h3>Now</h3><RingChart chart={ringChart(d.afterTrace, after)} />{/if}
+        {/if}
+      </article>
+    {:else}
+      <div class="empty">
+        <h2>Nothing differs for callers</h2>
+        <p>{session.waiting ? 'The draft has changes, but no unanswered call goes another way because of them.' : 'The draft is what is in force.'}</p>
+      </div>
+    {/each}
+  </section>
+  <aside>
+    <div class="card">
+      <h2>{session.waiting ? `${count(waiting.length || undone, waiting.length ? 'edit waits' : 'edit undone', waiting.length ? 'edits wait' : 'edits undone')}` : 'No edit waits'}</h2>
+      <ol>
+        {#each waiting as e (e.seq)}<li>{e.words}</li>{/each}
+      </ol>
+      {#if undone}<p class="small soft">Edits that are in force have been undone in the draft.</p>{/if}
+      {#if stops.length}
+        <Checkbox labelText="In spite of {count(stops.length, 'finding')} that should stop this" bind:checked={inSpite} />
+      {/if}
+      <Button disabled={busy || !session.waiting || (stops.length > 0 && !inSpite)} on:click={putInForce}>Put in force</Button>
+      {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+      <p class="small soft">In force since {momentText(view.inForce.at, session.zone)}.</p>
+      <div class="row">
+        <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undo()}>Undo</Button>
+        <Button kind="ghost" size="small" disabled={!view.draft.edits.some((e) => e.seq === record.done + 1)} on:click={() => session.redo()}>Redo</Button>
+      </div>
+    </div>
+    <div class="card">
+      <h2>What the checks found in the draft</h2>
+      {#if session.findings.length}<FindingList findings={session.findings} />{:else}<p class="soft">Nothing.</p>{/if}
+    </div>
+  </aside>
+</div>
+
+<style>
+  .columns {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 330px;
+    gap: 22px;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 40px 1fr;
+    gap: 4px 10px;
+    margin: 0 0 8px;
+  }
+  dt {
+    color: var(--ink-soft);
+  }
+  dd {
+    margin: 0;
+  }
+  ol {
+    margin: 0 0 12px;
+    padding-left: 20px;
+    list-style: decimal;
+    font-size: 14px;
+    max-height: 240px;
+    overflow-y: auto;
+  }
+  .problem {
+    color: var(--alarm);
+  }
+  .row {
+    display: flex;
+    gap: 4px;
+  }
+</style>

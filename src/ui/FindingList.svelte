@@ -1,0 +1,73 @@
+<script lang="ts">
+  import type { Finding } from '$core/findings';
+  import { session } from './session.svelte';
+
+  let { findings, most = 6 }: { findings: Finding[]; most?: number } = $props();
+  let all = $state(false);
+  const shown = $derived(all ? findings : findings.slice(0, most));
+  const WORD = { stops: 'Stops', warning: 'Warning', hint: 'Hint' } as const;
+
+  function href({ place }: Finding): string {
+    if (place.kind === 'plan') return `/answering/${place.id}${place.stepId ? `?step=${place.stepId}` : ''}`;
+    if (place.kind === 'person') return `/people/${place.id}`;
+    if (place.kind === 'number') return `/numbers#${place.id}`;
+    return { phone: '/phones', hours: '/hours', mailbox: '/messages' }[place.kind];
+  }
+</script>
+
+{#each shown as finding (finding.id)}
+  <div class="finding {finding.severity}">
+    <b><span class="mark">{WORD[finding.severity]}</span> <a href={href(finding)}>{finding.title}</a></b>
+    <span>{finding.detail}</span>
+    {#if finding.fix}
+      {@const fix = finding.fix}
+      <button class="linkish" type="button" onclick={() => session.edit(fix.edit.words, fix.edit.commands, { undoable: true })}>{fix.label}</button>
+    {/if}
+  </div>
+{/each}
+{#if findings.length > most}
+  <button class="linkish small" type="button" onclick={() => (all = !all)}>{all ? 'Show fewer' : `Show all ${findings.length}`}</button>
+{/if}
+
+<style>
+  .finding {
+    padding: 8px 0;
+    border-bottom: 1px solid var(--rule);
+    font-size: 13px;
+  }
+  .finding:last-of-type {
+    border: 0;
+  }
+  b {
+    display: block;
+    font-size: 13.5px;
+  }
+  b a {
+    color: var(--ink);
+    text-decoration: none;
+  }
+  b a:hover {
+    text-decoration: underline;
+  }
+  span {
+    color: var(--ink-soft);
+  }
+  .mark {
+    font-size: 11px;
+    font-weight: 650;
+    padding: 0 5px;
+    border: 1px solid currentcolor;
+    margin-right: 2px;
+  }
+  .stops .mark {
+    color: #fff;
+    background: var(--alarm);
+    border-color: var(--alarm);
+  }
+  .warning .mark {
+    color: var(--alarm);
+  }
+  .hint .mark {
+    color: var(--ink-soft);
+  }
+</style>

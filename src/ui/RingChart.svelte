@@ -1,0 +1,143 @@
+<script lang="ts">
+  import type { RingChart } from '$core/calls';
+
+  interface Props {
+    chart: RingChart;
+    /** Milliseconds from arrival to mark, for a call that goes on. */
+    mark?: number | null;
+    dark?: boolean;
+  }
+  let { chart, mark = null, dark = false }: Props = $props();
+
+  /** Whole seconds for the axis, at most about a dozen marks. */
+  const ticks = $derived.by(() => {
+    const seconds = chart.length / 1000;
+    const step = [1, 2, 5, 6, 10, 15, 30, 60, 120, 300].find((s) => seconds / s <= 13) ?? 600;
+    return Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step);
+  });
+  const part = (ms: number) => `${(ms / chart.length) * 100}%`;
+  const range = (from: number, to: number) => `${(from / 1000).toFixed(1)} to ${(to / 1000).toFixed(1)} s`;
+</script>
+
+<div class="chart" class:dark data-testid="ring-chart">
+  {#each chart.lanes as lane (lane.id)}
+    <div class="lane" data-lane={lane.id}>
+      <span class="who" title={lane.label}>{lane.label}</span>
+      <div class="track">
+        {#each lane.bars as bar (bar.kind + bar.from)}
+          <span
+            class="bar {bar.kind}"
+            style:left={part(bar.from)}
+            style:width={part(bar.to - bar.from)}
+            title="{bar.label || bar.kind}, {range(bar.from, bar.to)}"
+            data-from={bar.from}
+            data-to={bar.to}>{bar.label}<span class="visually-hidden"> {bar.kind} {range(bar.from, bar.to)}</span></span
+          >
+        {/each}
+        {#if lane.notRung}<span class="not">not rung: {lane.notRung}</span>{/if}
+        {#if mark !== null}<span class="mark" style:left={part(Math.min(mark, chart.length))}></span>{/if}
+      </div>
+    </div>
+  {/each}
+  <div class="lane" aria-hidden="true">
+    <span></span>
+    <div class="axis">
+      {#each ticks as tick (tick)}<span style:left={part(tick * 1000)}>{tick} s</span>{/each}
+    </div>
+  </div>
+</div>
+
+<style>
+  .lane {
+    display: grid;
+    grid-template-columns: 168px 1fr;
+    gap: 8px;
+    align-items: center;
+    min-height: 22px;
+  }
+  .who {
+    font-size: 12px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    color: var(--ink-soft);
+  }
+  .dark .who {
+    color: #c3ccd3;
+  }
+  .track {
+    position: relative;
+    height: 19px;
+    background: color-mix(in srgb, var(--rule) 35%, transparent);
+  }
+  .dark .track {
+    background: #1f2a35;
+  }
+  .bar,
+  .not {
+    position: absolute;
+    inset: 0 auto 0 0;
+    font-size: 11.5px;
+    line-height: 19px;
+    padding: 0 6px;
+    overflow: hidden;
+    white-space: nowrap;
+    color: var(--ink);
+    border-right: 1px solid var(--sheet);
+  }
+  .dark .bar {
+    border-right-color: var(--ink);
+  }
+  .not {
+    position: static;
+    color: var(--ink-soft);
+    font-style: italic;
+  }
+  .dark .not {
+    color: #c3ccd3;
+  }
+  .prompt {
+    background: var(--menu-wash);
+  }
+  .ringing,
+  .sounding {
+    background: var(--group-wash);
+  }
+  .offered {
+    background: repeating-linear-gradient(90deg, #b9cfc0 0 2px, transparent 2px 6px);
+  }
+  .confirming {
+    background: var(--outside-wash);
+  }
+  .talking {
+    background: var(--person-wash);
+  }
+  .greeting,
+  .message {
+    background: var(--message-wash);
+  }
+  .tone {
+    background: #c48ac9;
+    padding: 0;
+  }
+  .mark {
+    position: absolute;
+    top: -2px;
+    bottom: -2px;
+    width: 2px;
+    background: var(--copper);
+  }
+  .axis {
+    position: relative;
+    height: 14px;
+    font-size: 10.5px;
+    color: var(--ink-soft);
+  }
+  .dark .axis {
+    color: #9fabb5;
+  }
+  .axis span {
+    position: absolute;
+    white-space: nowrap;
+  }
+</style>

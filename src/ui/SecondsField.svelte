@@ -1,0 +1,33 @@
+<script lang="ts">
+  import { NumberInput } from 'carbon-components-svelte';
+
+  interface Props {
+    label: string;
+    value: number;
+    helper?: string;
+    /** Takes whole seconds; says what is wrong, or undefined when they were taken. */
+    onchange: (seconds: number) => string | undefined;
+  }
+  let { label, value, helper = '', onchange }: Props = $props();
+  let problem = $state('');
+
+  function take(typed: unknown) {
+    if (typeof typed !== 'number' || !Number.isFinite(typed)) {
+      problem = 'Type a number of seconds.';
+      return;
+    }
+    problem = typed === value ? '' : (onchange(typed) ?? '');
+  }
+</script>
+
+<NumberInput
+  labelText={label}
+  {value}
+  min={1}
+  max={600}
+  helperText={helper}
+  invalid={!!problem}
+  invalidText={problem}
+  on:input={(e) => take(e.detail)}
+  on:change={(e) => take(e.detail)}
+/>

@@ -1,0 +1,72 @@
+<script lang="ts">
+  import { Button, Tab, TabContent, Tabs } from 'carbon-components-svelte';
+  import BenchCarrier from './BenchCarrier.svelte';
+  import BenchClock from './BenchClock.svelte';
+  import BenchMail from './BenchMail.svelte';
+  import BenchPhones from './BenchPhones.svelte';
+
+  let { open = $bindable(false) }: { open?: boolean } = $props();
+  let selected = $state(0);
+</script>
+
+<svelte:window
+  onkeydown={(e) => {
+    if (open && e.key === 'Escape') open = false;
+  }}
+/>
+
+{#if open}
+  <aside aria-label="Bench">
+    <div class="head">
+      <div>
+        <h2>Bench</h2>
+        <p>Stand-ins for the outside world. They are not part of your phone system.</p>
+      </div>
+      <Button kind="ghost" size="small" on:click={() => (open = false)}>Close</Button>
+    </div>
+    <Tabs bind:selected>
+      <Tab label="Mail" />
+      <Tab label="Outside phone" />
+      <Tab label="Clock" />
+      <Tab label="Carrier" />
+      <svelte:fragment slot="content">
+        <TabContent>{#if selected === 0}<BenchMail />{/if}</TabContent>
+        <TabContent>{#if selected === 1}<BenchPhones />{/if}</TabContent>
+        <TabContent>{#if selected === 2}<BenchClock />{/if}</TabContent>
+        <TabContent>{#if selected === 3}<BenchCarrier />{/if}</TabContent>
+      </svelte:fragment>
+    </Tabs>
+  </aside>
+{/if}
+
+<style>
+  aside {
+    position: fixed;
+    right: 0;
+    top: 0;
+    bottom: 0;
+    width: 440px;
+    z-index: 5000;
+    background: #e6dfd0;
+    border-left: 6px double #7d7567;
+    padding: 16px 18px;
+    overflow-y: auto;
+  }
+  .head {
+    display: flex;
+    justify-content: space-between;
+    gap: 12px;
+  }
+  .head p {
+    font-size: 13px;
+    color: #464f58;
+    margin: 0 0 10px;
+  }
+  aside :global(.bx--tab-content) {
+    padding: 14px 0;
+  }
+  aside :global(.bx--tabs__nav-link) {
+    width: auto;
+    padding-right: 14px;
+  }
+</style>

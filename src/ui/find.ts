@@ -1,0 +1,34 @@
+/** Finding people, numbers and plans by anything they are known by. */
+import { writeNumber } from '$core/numbering';
+import type { System } from '$core/system';
+
+export interface Hit {
+  title: string;
+  note: string;
+  href: string;
+}
+
+/** At most twelve hits; digits are matched against numbers in any format, words against names. */
+export function find(system: System, query: string): Hit[] {
+  const words = query.trim().toLowerCase();
+  if (!words) return [];
+  const digits = words.replace(/\D/g, '');
+  const numeric = digits.length > 1 && !/[a-z]/.test(words);
+  const named = (text: string) => text.toLowerCase().includes(words);
+  const numbered = (e164: string) => numeric && e164.replace(/\D/g, '').includes(digits.replace(/^0/, ''));
+  const hits: Hit[] = [
+    ...Object.values(system.people)
+      .filter((p) => named(p.name) || named(p.email) || (numeric && p.extension.startsWith(digits)))
+      .map((p) => ({ title: p.name, note: `extension ${p.extension}`, href: `/people/${p.id}` })),
+    ...Object.values(system.numbers)
+      .filter((n) => named(n.label) || numbered(n.e164))
+      .map((n) => ({ title: writeNumber(n.e164, system.business.country), note: n.label, href: `/numbers#${n.id}` })),
+    ...Object.values(system.plans)
+      .filter((p) => named(p.name))
+      .map((p) => ({ title: p.name, note: 'plan', href: `/answering/${p.id}` })),
+    ...Object.values(system.hours)
+      .filter((h) => named(h.name))
+      .map((h) => ({ title: h.name, note: 'hours', href: `/hours#${h.id}` })),
+  ];
+  return hits.slice(0, 12);
+}

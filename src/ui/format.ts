@@ -1,0 +1,49 @@
+/** Moments, durations and prices as people read them here. */
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+function format(zone: string, key: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+  const id = zone + key;
+  let found = formats.get(id);
+  if (!found) formats.set(id, (found = new Intl.DateTimeFormat('en-GB', { timeZone: zone, ...options })));
+  return found;
+}
+
+/** "Tue 24 Nov, 10:15". @param at epoch milliseconds */
+export const momentText = (at: number, zone: string): string =>
+  format(zone, 'moment', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(at);
+/** "10:15". */
+export const timeText = (at: number, zone: string): string =>
+  format(zone, 'time', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(at);
+/** "10:15:09". */
+export const clockText = (at: number, zone: string): string =>
+  format(zone, 'clock', { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }).format(at);
+/** "Tue 24". */
+export const dayText = (at: number, zone: string): string =>
+  format(zone, 'day', { weekday: 'short', day: 'numeric' }).format(at);
+/** "2 min 10 s". @param ms milliseconds */
+export function durationText(ms: number): string {
+  const seconds = Math.round(ms / 1000);
+  return seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
+}
+/** "$4.00". */
+export const priceText = (cents: number, currency: string): string =>
+  new Intl.NumberFormat('en-US', { style: 'currency', currency }).format(cents / 100);
+/** "1 number", "3 numbers". */
+export const count = (n: number, one: string, many = one + 's'): string => `${n} ${n === 1 ? one : many}`;
+
+/** A moment as a `datetime-local` field holds it, in a zone. */
+export function fieldText(at: number, zone: string): string {
+  const parts = Object.fromEntries(
+    format(zone, 'field', {
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    })
+      .formatToParts(at)
+      .map((p) => [p.type, p.value]),
+  );
+  return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
+}

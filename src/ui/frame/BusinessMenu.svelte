@@ -1,0 +1,99 @@
+<script lang="ts">
+  import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
+  import ChevronDown from 'carbon-icons-svelte/lib/ChevronDown.svelte';
+  import { goto } from '$app/navigation';
+  import { demonstration } from '$demo/lantern-cove';
+  import { LARGEST_FILE, readFile, writeFile } from '$workspace';
+  import { saveText } from '../download';
+  import { session } from '../session.svelte';
+
+  let { onstart }: { onstart: () => void } = $props();
+  let input: HTMLInputElement | undefined = $state();
+  const others = $derived(session.view?.businesses.filter((b) => b.id !== session.view?.business.id) ?? []);
+  const hasDemo = $derived(session.view?.businesses.some((b) => b.kind === 'demonstration'));
+
+  async function show(id: string) {
+    await session.open(id);
+    await session.db!.put('settings', id, 'business');
+    await goto('/');
+  }
+
+  async function resetDemo() {
+    const whole = demonstration(session.workspace!.now());
+    await session.workspace!.adopt(whole);
+    await show(whole.business.id);
+    session.say({ kind: 'success', title: hasDemo ? 'The demonstration is as it was on the first day.' : 'Here is the demonstration.' });
+  }
+
+  async function save() {
+    const whole = await session.workspace!.whole();
+    const name = whole.draft.system.business.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
+    saveText(`${name}.upper-line.json`, 'application/json', writeFile(whole, Date.now()));
+  }
+
+  async function read() {
+    const file = input?.files?.[0];
+    if (!file) return;
+    input!.value = '';
+    if (file.size > LARGEST_FILE) return session.say({ kind: 'error', title: 'Nothing was read', detail: 'The file is larger than 50 MB.' });
+    const result = readFile(await file.text());
+    if (!result.ok) return session.say({ kind: 'error', title: 'Nothing was read', detail: result.message });
+    const { whole } = result;
+    const here = session.view!.businesses.find((b) => b.id === whole.business.id);
+    if (here && !confirm(`${here.name} is in this browser already. Put the file in its place?`)) return;
+    await session.workspace!.adopt(whole);
+    await show(whole.business.id);
+    session.say({ kind: 'success', title: `Read ${whole.draft.system.business.name} from the file.` });
+  }
+</script>
+
+<div class="brand">
+  <b>Upper Line</b>
+  <OverflowMenu icon={ChevronDown} iconDescription="Businesses and files" size="sm">
+    {#each others as other (other.id)}
+      <OverflowMenuItem text="Open {other.name}" on:click={() => show(other.id)} />
+    {/each}
+    <OverflowMenuItem text="Start with your own business" on:click={onstart} />
+    <OverflowMenuItem text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'} on:click={resetDemo} />
+    <OverflowMenuItem hasDivider text="Save everything as a file" on:click={save} />
+    <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
+  </OverflowMenu>
+  <span title={session.system?.business.name}>{session.system?.business.name}</span>
+  <input
+    bind:this={input}
+    type="file"
+    accept="application/json,.json"
+    class="visually-hidden"
+    tabindex="-1"
+    aria-label="A file saved by Upper Line"
+    onchange={read}
+  />
+</div>
+
+<style>
+  .brand {
+    position: relative;
+    display: grid;
+    grid-template-columns: auto 1fr;
+    align-items: center;
+    column-gap: 4px;
+  }
+  .brand b {
+    font-weight: 700;
+    font-size: 17px;
+    letter-spacing: 0.2px;
+  }
+  .brand > span {
+    grid-column: 1 / 3;
+    color: var(--ink-soft);
+    font-size: 12.5px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .brand :global(.bx--overflow-menu) {
+    width: 28px;
+    height: 28px;
+    min-height: 28px;
+  }
+</style>

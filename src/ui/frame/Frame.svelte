@@ -1,0 +1,112 @@
+<script lang="ts">
+  import { Button } from 'carbon-components-svelte';
+  import { onMount, type Snippet } from 'svelte';
+  import { tinykeys } from 'tinykeys';
+  import { count } from '../format';
+  import { session } from '../session.svelte';
+  import Bench from '../bench/Bench.svelte';
+  import BusinessMenu from './BusinessMenu.svelte';
+  import Find from './Find.svelte';
+  import Keys from './Keys.svelte';
+  import Notices from './Notices.svelte';
+  import { ui } from './open.svelte';
+  import OwnBusiness from './OwnBusiness.svelte';
+  import RehearsalStrip from './RehearsalStrip.svelte';
+  import Wire from './Wire.svelte';
+
+  let { children, strip = true }: { children: Snippet; strip?: boolean } = $props();
+  let finding = $state(false);
+  let keys = $state(false);
+
+  const typing = (event: Event) => {
+    const target = event.target as HTMLElement;
+    return target.isContentEditable || (target instanceof HTMLInputElement && target.type !== 'number') || target instanceof HTMLTextAreaElement;
+  };
+  const unlessTyping = (act: () => void) => (event: KeyboardEvent) => {
+    if (typing(event)) return;
+    event.preventDefault();
+    act();
+  };
+
+  onMount(() =>
+    tinykeys(window, {
+      '$mod+k': (event) => {
+        event.preventDefault();
+        finding = true;
+      },
+      '/': unlessTyping(() => (finding = true)),
+      '?': unlessTyping(() => (keys = true)),
+      'Shift+?': unlessTyping(() => (keys = true)),
+      'b': unlessTyping(() => (ui.bench = !ui.bench)),
+      '$mod+z': unlessTyping(() => session.undo()),
+      '$mod+Shift+Z': unlessTyping(() => session.redo()),
+      '$mod+y': unlessTyping(() => session.redo()),
+    }),
+  );
+</script>
+
+<header>
+  <BusinessMenu onstart={() => (ui.ownBusiness = true)} />
+  <Wire />
+  <div class="tools">
+    <span class="saved" data-testid="saved" aria-live="polite">{session.view?.saving ? 'Saving…' : 'Saved'}</span>
+    <Button kind="ghost" size="small" on:click={() => (ui.bench = !ui.bench)}>Bench</Button>
+    <Button kind="tertiary" size="small" on:click={() => (finding = true)}>Find <kbd>/</kbd></Button>
+    <Button kind={session.waiting ? 'primary' : 'tertiary'} size="small" href="/changes">
+      {session.waiting ? `Review ${count(Math.abs(session.waiting), 'change')}` : 'No changes'}
+    </Button>
+  </div>
+</header>
+
+<main class:striped={strip}>{@render children()}</main>
+
+{#if strip}<RehearsalStrip />{/if}
+<Notices />
+<Find bind:open={finding} />
+<Keys bind:open={keys} />
+<OwnBusiness bind:open={ui.ownBusiness} />
+<Bench bind:open={ui.bench} />
+
+<style>
+  header {
+    background: var(--sheet);
+    border-top: 3px solid var(--copper);
+    border-bottom: 1px solid var(--rule);
+    padding: 0 24px;
+    display: grid;
+    grid-template-columns: 178px minmax(0, 1fr) auto;
+    gap: 16px;
+    align-items: center;
+    min-height: 74px;
+    position: sticky;
+    top: 0;
+    z-index: 30;
+  }
+  .tools {
+    display: flex;
+    gap: 8px;
+    align-items: center;
+  }
+  .saved {
+    font-size: 12px;
+    color: var(--ink-soft);
+    width: 48px;
+    text-align: right;
+  }
+  kbd {
+    font: inherit;
+    opacity: 0.75;
+    margin-left: 6px;
+  }
+  main {
+    padding: 20px 24px 40px;
+  }
+  main.striped {
+    padding-bottom: 280px;
+  }
+  .tools :global(.bx--btn) {
+    padding: 0 12px;
+    min-height: 34px;
+    white-space: nowrap;
+  }
+</style>

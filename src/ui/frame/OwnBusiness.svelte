@@ -1,0 +1,66 @@
+<script lang="ts">
+  import { Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { goto } from '$app/navigation';
+  import { PROFILES, profileOf } from '$core/numbering';
+  import { Business } from '$core/system';
+  import { emptyWhole } from '$workspace';
+  import { freshId } from '../ids';
+  import { session } from '../session.svelte';
+
+  let { open = $bindable(false) }: { open?: boolean } = $props();
+  let name = $state('');
+  let country = $state('US');
+  let timeZone = $state(profileOf('US').timeZone);
+  let problem = $state('');
+  const zones = Intl.supportedValuesOf('timeZone');
+
+  async function start() {
+    const business = Business.safeParse({
+      name,
+      country,
+      timeZone,
+      extensionLength: 3,
+      outsideDigit: '',
+      defaultCallerId: null,
+    });
+    if (!business.success) {
+      problem = 'Type the name of your business.';
+      return;
+    }
+    const id = freshId('business');
+    await session.workspace!.adopt(emptyWhole({ id, kind: 'own', createdAt: session.workspace!.now() }, business.data));
+    await session.open(id);
+    open = false;
+    name = problem = '';
+    await goto('/');
+  }
+</script>
+
+<Modal
+  bind:open
+  size="sm"
+  modalHeading="Start with your own business"
+  primaryButtonText="Start"
+  secondaryButtonText="Not now"
+  selectorPrimaryFocus="#own-name"
+  on:click:button--secondary={() => (open = false)}
+  on:submit={start}
+>
+  <p class="sub">It is kept in this browser, beside the demonstration. You can switch between them at any time.</p>
+  <div class="fields">
+    <TextInput id="own-name" labelText="Name" bind:value={name} invalid={!!problem} invalidText={problem} />
+    <Select labelText="Country" bind:selected={country} on:change={() => (timeZone = profileOf(country).timeZone)}>
+      {#each PROFILES as p (p.country)}<SelectItem value={p.country} text={p.name} />{/each}
+    </Select>
+    <Select labelText="Time zone" bind:selected={timeZone}>
+      {#each zones as zone (zone)}<SelectItem value={zone} text={zone.replaceAll('_', ' ')} />{/each}
+    </Select>
+  </div>
+</Modal>
+
+<style>
+  .fields {
+    display: grid;
+    gap: 14px;
+  }
+</style>

@@ -1,0 +1,202 @@
+<script lang="ts">
+  import { NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { momentOf } from '$core/hours';
+  import { sentence } from '$core/calls';
+  import { fieldText } from '../format';
+  import { DOINGS, rehearsal } from '../rehearsal.svelte';
+  import RingChart from '../RingChart.svelte';
+  import { session } from '../session.svelte';
+
+  const numbers = $derived(Object.values(session.system?.numbers ?? {}));
+  const when = $derived(rehearsal.at === null ? '' : fieldText(rehearsal.at, session.zone));
+  const timed = $derived(rehearsal.personId !== null && (rehearsal.does === 'answers' || rehearsal.does === 'declines'));
+
+  function setMoment(text: string) {
+    const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
+    rehearsal.at = match ? momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3])) : null;
+  }
+</script>
+
+<section class="strip" aria-label="Rehearsal">
+  {#if !numbers.length}
+    <p>Get a number, and this strip shows second by second what a call to it would do.</p>
+  {:else}
+    <div class="ask">
+      <span>Call</span>
+      <Select
+        inline
+        hideLabel
+        labelText="Number called"
+        size="sm"
+        selected={rehearsal.number?.id}
+        on:update={(e) => (rehearsal.numberId = String(e.detail))}
+      >
+        {#each numbers as n (n.id)}<SelectItem value={n.id} text="{n.label} · {session.number(n.e164)}" />{/each}
+      </Select>
+      <span>from</span>
+      <Select
+        inline
+        hideLabel
+        labelText="Caller"
+        size="sm"
+        selected={rehearsal.hidden ? 'hidden' : 'new'}
+        on:update={(e) => (rehearsal.hidden = e.detail === 'hidden')}
+      >
+        <SelectItem value="new" text="a new caller" />
+        <SelectItem value="hidden" text="a hidden number" />
+      </Select>
+      <span>at</span>
+      <div class="moment">
+        <TextInput
+          hideLabel
+          labelText="Moment of the call; empty is now"
+          type="datetime-local"
+          size="sm"
+          value={when || fieldText(rehearsal.moment, session.zone)}
+          on:input={(e) => setMoment(String(e.detail))}
+        />
+        {#if rehearsal.at !== null}<button class="now" type="button" onclick={() => (rehearsal.at = null)}>now</button>{/if}
+      </div>
+      <span>when</span>
+      <Select
+        inline
+        hideLabel
+        labelText="Who does something"
+        size="sm"
+        selected={rehearsal.personId ?? ''}
+        on:update={(e) => (rehearsal.personId = String(e.detail) || null)}
+      >
+        <SelectItem value="" text="nobody answers" />
+        {#each rehearsal.people as id (id)}<SelectItem value={id} text={session.system?.people[id]?.name ?? id} />{/each}
+      </Select>
+      {#if rehearsal.personId}
+        <Select
+          inline
+          hideLabel
+          labelText="What they do"
+          size="sm"
+          selected={rehearsal.does}
+          on:update={(e) => (rehearsal.does = e.detail as typeof rehearsal.does)}
+        >
+          {#each DOINGS as d (d)}<SelectItem value={d} text={d} />{/each}
+        </Select>
+      {/if}
+      {#if timed}
+        <span>after</span>
+        <div class="seconds">
+          <NumberInput
+            hideLabel
+            hideSteppers
+            labelText="Seconds of ringing before they act"
+            size="sm"
+            min={0}
+            max={600}
+            value={rehearsal.after}
+            on:input={(e) => {
+              if (typeof e.detail === 'number' && e.detail >= 0 && e.detail <= 600) rehearsal.after = e.detail;
+            }}
+          />
+        </div>
+        <span>s</span>
+      {/if}
+      <output class="out" data-testid="rehearsal-outcome">{rehearsal.outcome}</output>
+    </div>
+    {#if rehearsal.chart}<div class="lanes"><RingChart chart={rehearsal.chart} dark /></div>{/if}
+    {#if rehearsal.trace && session.system}
+      <p class="sentence" data-testid="rehearsal-sentence">{sentence(rehearsal.trace, session.system)} <span>Every paired phone is taken to be on.</span></p>
+    {/if}
+  {/if}
+</section>
+
+<style>
+  .strip {
+    position: fixed;
+    left: 0;
+    right: 0;
+    bottom: 0;
+    z-index: 20;
+    background: var(--ink);
+    color: #f3efe6;
+    padding: 10px 24px 8px;
+    max-height: 42vh;
+    overflow-y: auto;
+  }
+  .ask {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 6px 8px;
+    align-items: center;
+    font-size: 13.5px;
+    margin-bottom: 8px;
+  }
+  .out {
+    margin-left: auto;
+    color: #f3c9a8;
+    font-weight: 600;
+  }
+  .sentence {
+    margin: 4px 0 0;
+    font-size: 12.5px;
+    color: #d5dbe0;
+  }
+  .sentence span {
+    color: #9fabb5;
+  }
+  .lanes {
+    max-height: 150px;
+    overflow-y: auto;
+  }
+  .moment,
+  .seconds {
+    display: flex;
+    align-items: center;
+    gap: 4px;
+  }
+  .seconds {
+    width: 56px;
+  }
+  .now {
+    background: none;
+    border: 0;
+    color: #f3c9a8;
+    text-decoration: underline;
+    cursor: pointer;
+    padding: 2px 4px;
+    font-size: 13px;
+  }
+  .strip :global(.bx--select-input),
+  .strip :global(.bx--text-input),
+  .strip :global(.bx--number input[type='number']) {
+    background-color: #26323e;
+    color: #f3efe6;
+    border-bottom: 1px solid #55606a;
+    height: 28px;
+    font-size: 13.5px;
+  }
+  .strip :global(.bx--select-input) {
+    max-width: 250px;
+    padding: 0 30px 0 10px;
+  }
+  .strip :global(.bx--select__arrow) {
+    fill: #f3efe6;
+  }
+  .strip :global(input[type='datetime-local']) {
+    width: 190px;
+    padding: 0 8px;
+    color-scheme: dark;
+  }
+  .strip :global(.bx--number input[type='number']) {
+    padding: 0 8px;
+    min-width: 0;
+  }
+  .strip :global(.bx--select-option) {
+    background: var(--ink);
+    color: #f3efe6;
+  }
+  .strip :global(.bx--form-item) {
+    flex: 0 0 auto;
+  }
+  .strip :global(:focus-visible) {
+    outline-color: #f3c9a8;
+  }
+</style>

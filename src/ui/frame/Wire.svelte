@@ -1,0 +1,110 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { count } from '../format';
+  import { session } from '../session.svelte';
+
+  interface Stop {
+    path: string;
+    name: string;
+    note: string;
+    usable: boolean;
+    warn?: boolean;
+  }
+
+  const stops: Stop[] = $derived.by(() => {
+    const { system, view, standing, findings } = session;
+    if (!system || !view || !standing) return [];
+    const wrong = (kinds: string[]) => findings.filter((f) => f.severity !== 'hint' && kinds.includes(f.place.kind)).length;
+    const size = (items: Record<string, unknown>) => Object.keys(items).length;
+    const fresh = view.messages.filter((m) => !m.heard).length;
+    const unpaired = Object.values(system.phones).filter((p) => p.number === null && !standing.registrations[p.id]).length;
+    const noted = (path: string, name: string, n: number, note: string, kinds: string[]): Stop => {
+      const bad = wrong(kinds);
+      return { path, name, usable: n > 0, note: bad ? `${bad} to fix` : note, warn: bad > 0 };
+    };
+    return [
+      { path: '/', name: 'Overview', note: '', usable: true },
+      noted('/numbers', 'Numbers', size(system.numbers), `${size(system.numbers)} held`, ['number']),
+      noted('/hours', 'Hours', size(system.hours), count(size(system.hours), 'set'), ['hours']),
+      noted('/answering', 'Answering', size(system.plans), count(size(system.plans), 'plan'), ['plan']),
+      noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), ['person']),
+      {
+        path: '/phones',
+        name: 'Phones',
+        usable: size(system.phones) > unpaired,
+        note: unpaired ? `${unpaired} unpaired` : count(size(system.phones), 'phone'),
+        warn: unpaired > 0,
+      },
+      {
+        path: '/messages',
+        name: 'Messages',
+        usable: size(system.mailboxes) > 0,
+        note: fresh ? `${fresh} new` : count(size(system.mailboxes), 'mailbox', 'mailboxes'),
+      },
+    ];
+  });
+  const here = (path: string) => (path === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(path));
+</script>
+
+<nav aria-label="The way of the work">
+  {#each stops as stop (stop.path)}
+    <a href={stop.path} class:done={stop.usable} class:warn={stop.warn} aria-current={here(stop.path) ? 'page' : undefined}>
+      <i aria-hidden="true"></i>{stop.name}<small>{stop.note || ' '}</small>
+    </a>
+  {/each}
+</nav>
+
+<style>
+  nav {
+    position: relative;
+    display: flex;
+    justify-content: space-between;
+    width: 100%;
+    max-width: 690px;
+    margin-top: 2px;
+  }
+  nav::before {
+    content: '';
+    position: absolute;
+    left: 42px;
+    right: 42px;
+    top: 9px;
+    height: 2px;
+    background: var(--copper);
+  }
+  a {
+    position: relative;
+    text-align: center;
+    color: var(--ink);
+    text-decoration: none;
+    font-size: 13px;
+    width: 86px;
+  }
+  i {
+    display: block;
+    width: 16px;
+    height: 16px;
+    margin: 2px auto 6px;
+    border-radius: 50%;
+    background: var(--sheet);
+    border: 2px solid var(--copper);
+  }
+  .done i {
+    background: var(--copper);
+  }
+  [aria-current] {
+    font-weight: 700;
+  }
+  [aria-current] i {
+    outline: 3px solid var(--copper-wash);
+  }
+  small {
+    display: block;
+    color: var(--ink-soft);
+    font-weight: 400;
+    font-size: 11.5px;
+  }
+  .warn small {
+    color: var(--alarm);
+  }
+</style>

@@ -1,0 +1,217 @@
+<script lang="ts">
+  import { Button, Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
+  import { onDestroy, untrack } from 'svelte';
+  import { ending, outcomeOf, sentence, whoseName } from '$core/calls';
+  import { profileOf, readNumber } from '$core/numbering';
+  import { callerLock, type LiveCall } from '$exchange';
+  import { durationText } from '../format';
+  import { freshId } from '../ids';
+  import { NEW_CALLER } from '../rehearsal.svelte';
+  import { session } from '../session.svelte';
+  import { hold, Line } from './line.svelte';
+  import { Recorder } from './recorder.svelte';
+  import { allowSound, playCadence, VOICEMAIL_TONE } from './tones';
+
+  const businessId = session.view!.business.id;
+  const line = new Line(businessId);
+  const recorder = new Recorder();
+  const system = $derived(session.view!.inForce.system);
+  const country = $derived(profileOf(system.business.country));
+  const callers = [NEW_CALLER, '+13605550134', '+16045550126', '+442079460123'];
+
+  /** What must survive a reload of this window. */
+  const memory = {
+    get: (key: string) => sessionStorage.getItem(`outside-phone:${key}`),
+    set: (key: string, value: string) => sessionStorage.setItem(`outside-phone:${key}`, value),
+  };
+  let from = $state(memory.get('from') ?? callers[0]!);
+  let dialled = $state(memory.get('dialled') ?? '');
+  const remembered = memory.get('call');
+  let callId = $state(remembered);
+  let words = $state(memory.get('words') ?? '');
+  let problem = $state('');
+  let last = $state.raw<LiveCall | null>(null);
+  let release = () => {};
+  if (remembered) release = hold(callerLock(remembered));
+
+  // A call that is over is told once; what was seen of it last stays on the screen.
+  $effect(() => {
+    const live = line.calls.find((c) => c.request.id === callId);
+    if (live) last = live;
+    else if (untrack(() => last) && callId && untrack(() => last!.phase !== 'over') && line.calls.every((c) => c.request.id !== callId)) void settleLost();
+  });
+  const call = $derived(last?.request.id === callId ? last : null);
+  const going = $derived(call !== null && call.phase !== 'over');
+  $effect(() => {
+    if (call?.phase === 'over') {
+      release();
+      memory.set('words', '');
+    }
+  });
+
+  /** The call ended while this window was not listening: what happened stands in the log. */
+  async function settleLost() {
+    const record = await session.db!.get('calls', callId!);
+    if (record && last) last = { ...last, phase: 'over', trace: record.trace };
+  }
+
+  const heard = $derived.by(() => {
+    if (!call) return '';
+    if (call.phase === 'ringing') return 'You hear it ringing.';
+    if (call.phase === 'talking') return `You talk with ${whoseName(system, call.talkingOn ?? '')}.`;
+    if (call.phase === 'tone') return 'The tone.';
+    if (call.phase === 'message') return 'Speak now.';
+    const said = call.trace.findLast((e) => e.kind === 'prompt started' || e.kind === 'greeting started');
+    const id = said && 'recordingId' in said ? said.recordingId : null;
+    if (call.phase === 'greeting' && !id) return '“Please leave a message after the tone.”';
+    return id ? `“${system.recordings[id]?.text ?? ''}”` : 'Connecting…';
+  });
+
+  $effect(() => {
+    const phase = call?.phase;
+    if (phase === 'ringing') return playCadence(country.ringback);
+    if (phase === 'tone') return playCadence(VOICEMAIL_TONE);
+    if (phase === 'over' && call && outcomeOf(call.trace)?.outcome.kind === 'ended') {
+      const stop = playCadence(country.busy);
+      const timer = setTimeout(stop, 3000);
+      return () => {
+        clearTimeout(timer);
+        stop();
+      };
+    }
+    return undefined;
+  });
+
+  async function place(event: Event) {
+    event.preventDefault();
+    const read = readNumber(dialled, system.business.country);
+    if (!read.ok) {
+      problem = read.message;
+      return;
+    }
+    problem = '';
+    void allowSound();
+    release();
+    const id = freshId('call');
+    callId = id;
+    last = null;
+    words = '';
+    memory.set('call', id);
+    memory.set('from', from);
+    memory.set('dialled', dialled);
+    await new Promise<void>((resolve) => (release = hold(callerLock(id), resolve)));
+    await line.act({
+      kind: 'place',
+      request: {
+        id,
+        at: session.workspace!.now(),
+        from: { kind: 'outside', number: from === 'hidden' ? null : from },
+        to: { kind: 'number', e164: read.number.e164 },
+        behaviour: null,
+      },
+    });
+  }
+  async function hangUp() {
+    if (!call) return;
+    if (recorder.on) await recorder.stop();
+    if (call.phase === 'message') await line.say(call.request.id, { text: words, sound: recorder.sound });
+    await line.act({ kind: 'hang up', callId: call.request.id, by: 'caller' });
+  }
+  function type(text: string) {
+    words = text;
+    memory.set('words', text);
+    if (call) void line.say(call.request.id, { text, sound: recorder.sound });
+  }
+  onDestroy(() => {
+    release();
+    line.close();
+  });
+</script>
+
+<header><b>Outside phone</b><span>A stand-in: anybody who calls {system.business.name}</span></header>
+<main>
+  {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
+  {#if going && call}
+    <section class="card" aria-live="polite" data-testid="outside-call">
+      <p class="soft">Calling {dialled} · {durationText(Math.max(0, session.now - call.request.at))}</p>
+      <h1 class="heard">{heard}</h1>
+      {#if call.phase === 'message'}
+        <TextArea labelText="What you say" rows={4} value={words} on:input={(e) => type((e.target as HTMLTextAreaElement).value)} />
+        <div class="row">
+          {#if recorder.on}
+            <Button size="small" kind="tertiary" on:click={() => void recorder.stop()}>Stop recording</Button>
+          {:else}
+            <Button size="small" kind="ghost" on:click={() => void recorder.start()}>{recorder.sound ? 'Record it again' : 'Or record it'}</Button>
+          {/if}
+          {#if recorder.on}<span class="soft">recording…</span>{/if}
+        </div>
+        {#if recorder.problem}<p class="problem">{recorder.problem}</p>{/if}
+      {/if}
+      <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
+    </section>
+  {:else}
+    <form class="card" onsubmit={place}>
+      <div class="fields">
+        <Select labelText="Calling from" bind:selected={from}>
+          {#each callers as c (c)}<SelectItem value={c} text={session.number(c, system)} />{/each}
+          <SelectItem value="hidden" text="a hidden number" />
+        </Select>
+        <TextInput labelText="Number to call" type="tel" bind:value={dialled} invalid={!!problem} invalidText={problem} />
+        <div>
+          {#each Object.values(system.numbers) as n (n.id)}
+            <button class="linkish pick" type="button" onclick={() => (dialled = session.number(n.e164, system))}>{n.label}</button>
+          {:else}<p class="soft small">No number is in force yet. Put your draft in force first.</p>{/each}
+        </div>
+        <Button type="submit">Call</Button>
+      </div>
+    </form>
+    {#if call?.phase === 'over'}
+      {@const ended = outcomeOf(call.trace)}
+      <section class="card" data-testid="outside-ended">
+        <h2>The call is over</h2>
+        <p>{ended ? ending(ended.outcome, system) : ''}</p>
+        <p class="soft small">{sentence(call.trace, system)}</p>
+      </section>
+    {/if}
+  {/if}
+</main>
+
+<style>
+  header {
+    background: #e6dfd0;
+    border-bottom: 6px double #7d7567;
+    padding: 14px 18px;
+  }
+  header b {
+    font-size: 17px;
+  }
+  header span {
+    display: block;
+    color: #464f58;
+    font-size: 13px;
+  }
+  main {
+    padding: 16px 18px;
+  }
+  .fields {
+    display: grid;
+    gap: 14px;
+  }
+  .pick {
+    margin-right: 12px;
+    font-size: 13px;
+  }
+  .heard {
+    margin: 8px 0 18px;
+    font-size: 20px;
+  }
+  .row {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    margin: 8px 0 14px;
+  }
+  .problem {
+    color: var(--alarm);
+  }
+</style>

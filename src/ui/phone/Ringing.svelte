@@ -1,0 +1,136 @@
+<script lang="ts">
+  import { onDestroy, onMount } from 'svelte';
+  import { listed, whoseName } from '$core/calls';
+  import { profileOf } from '$core/numbering';
+  import type { System } from '$core/system';
+  import type { LiveCall } from '$exchange';
+  import { session } from '../session.svelte';
+  import { allowSound, playCadence, soundAllowed } from './tones';
+
+  interface Props {
+    call: LiveCall;
+    phoneId: string;
+    system: System;
+    onanswer: () => void;
+    ondecline: () => void;
+  }
+  let { call, phoneId, system, onanswer, ondecline }: Props = $props();
+
+  const from = $derived(call.request.from);
+  const caller = $derived(from.kind === 'outside' ? (from.number ? session.number(from.number, system) : 'Hidden number') : whoseName(system, from.phoneId));
+  const via = $derived(call.numberId ? (system.numbers[call.numberId]?.label ?? '') : 'Extension');
+  const own = $derived(system.phones[phoneId]?.personId);
+  const others = $derived([
+    ...new Set(call.legs.filter((l) => l.state !== 'over' && l.phone !== phoneId).map((l) => (l.personId && l.personId === own ? `your ${system.phones[l.phone]?.name.toLowerCase()}` : whoseName(system, l.phone)))),
+  ]);
+  const left = $derived(call.until ? Math.max(0, call.until - session.now) : 0);
+  const whole = $derived(call.until ? call.until - call.since : 1);
+  let silent = $state(false);
+  let stop = () => {};
+
+  onMount(() => {
+    stop = playCadence(profileOf(system.business.country).ringback);
+    silent = !soundAllowed();
+  });
+  onDestroy(() => stop());
+
+  function onkeydown(event: KeyboardEvent) {
+    if (event.key === 'Enter' || event.key.toLowerCase() === 'a') onanswer();
+    else if (event.key === 'Escape') ondecline();
+    else return;
+    event.preventDefault();
+  }
+</script>
+
+<svelte:window {onkeydown} />
+
+<section class="ring" aria-live="assertive" data-testid="ringing">
+  <span class="via">{via}</span>
+  <h1>{caller}</h1>
+  <p class="soft">{others.length ? `Also ringing ${listed(others)}` : 'Ringing only here'}</p>
+  <div class="count" aria-hidden="true"><i style:width="{(left / whole) * 100}%"></i></div>
+  <p class="soft small">goes on without you in {Math.ceil(left / 1000)} s</p>
+  {#if silent}
+    <button
+      class="linkish"
+      type="button"
+      onclick={async () => {
+        await allowSound();
+        silent = false;
+      }}>The browser keeps this window silent. Let it ring aloud.</button
+    >
+  {/if}
+  <div class="choices">
+    <button class="yes" type="button" onclick={onanswer}>Answer <small>Enter</small></button>
+    <button type="button" onclick={ondecline}>Not now: stop my phones <small>Esc</small></button>
+  </div>
+</section>
+
+<style>
+  .ring {
+    padding: 26px 24px;
+    display: flex;
+    flex-direction: column;
+    min-height: calc(100vh - 70px);
+  }
+  .via {
+    align-self: flex-start;
+    background: var(--copper);
+    color: #fff;
+    padding: 3px 10px;
+    font-weight: 600;
+    font-size: 13px;
+    animation: beat 1.2s infinite;
+  }
+  @keyframes beat {
+    50% {
+      background: var(--ink);
+    }
+  }
+  @media (prefers-reduced-motion: reduce) {
+    .via {
+      animation: none;
+    }
+  }
+  h1 {
+    font-size: 30px;
+    margin: 14px 0 2px;
+  }
+  p {
+    margin: 0 0 14px;
+  }
+  .count {
+    height: 6px;
+    background: var(--rule);
+    margin-bottom: 4px;
+  }
+  .count i {
+    display: block;
+    height: 6px;
+    background: var(--copper);
+  }
+  .choices {
+    display: grid;
+    gap: 10px;
+    margin-top: auto;
+  }
+  .choices button {
+    font-size: 16px;
+    padding: 16px;
+    border: 1.5px solid var(--ink);
+    background: var(--sheet);
+    color: var(--ink);
+    text-align: left;
+    font-weight: 600;
+    cursor: pointer;
+  }
+  .choices .yes {
+    background: var(--ink);
+    color: #fff;
+  }
+  small {
+    float: right;
+    font-weight: 400;
+    font-size: 13px;
+  }
+</style>

@@ -1,0 +1,190 @@
+<script lang="ts">
+  import { Button, Toggle } from 'carbon-components-svelte';
+  import { onDestroy, onMount } from 'svelte';
+  import { ending, outcomeOf, rehearse, ringChart, whoseName } from '$core/calls';
+  import { nobodyAnswers } from '$core/calls';
+  import { phoneLock } from '$exchange';
+  import { durationText, momentText } from '../format';
+  import MessageCard from '../pages/MessageCard.svelte';
+  import RingChart from '../RingChart.svelte';
+  import { session } from '../session.svelte';
+  import { hold, Line } from './line.svelte';
+  import Ringing from './Ringing.svelte';
+
+  let { phoneId }: { phoneId: string } = $props();
+  const businessId = session.view!.business.id;
+  const line = new Line(businessId);
+  let here = $state(false);
+  let release = () => {};
+  onMount(() => (release = hold(phoneLock(businessId, phoneId), () => (here = true))));
+  onDestroy(() => {
+    release();
+    line.close();
+  });
+
+  /** A new person is in the draft first; the phone works as soon as it is paired, and rings when plans in force ring it. */
+  const inForce = $derived(session.view!.inForce.system);
+  const system = $derived(inForce.phones[phoneId] ? inForce : session.system!);
+  const phone = $derived(system.phones[phoneId]);
+  const person = $derived(phone?.personId ? system.people[phone.personId] : undefined);
+  const registration = $derived(session.standing!.registrations[phoneId]);
+
+  const ringing = $derived(line.calls.find((c) => c.phase === 'ringing' && c.legs.some((l) => l.phone === phoneId && l.state === 'sounding')));
+  const talking = $derived(line.calls.find((c) => c.phase === 'talking' && c.talkingOn === phoneId));
+  const dnd = $derived(person ? (session.standing!.dnd[person.id]?.value ?? false) : false);
+
+  const ifCalled = $derived.by(() => {
+    if (!person) return null;
+    const at = Math.floor(session.now / 60_000) * 60_000;
+    const trace = rehearse(system, session.standing!, {
+      id: 'if-called',
+      at,
+      from: { kind: 'outside', number: null },
+      to: { kind: 'digits', digits: person.extension },
+      behaviour: nobodyAnswers(),
+    });
+    return ringChart(trace, system);
+  });
+  const messages = $derived(
+    [...session.view!.messages].reverse().filter((m) => person && (m.mailboxId === person.mailboxId || system.mailboxes[m.mailboxId]?.ownerIds.includes(person.id))),
+  );
+  const calls = $derived(
+    [...session.view!.calls]
+      .reverse()
+      .filter((c) => c.trace.some((e) => e.kind === 'leg offered' && e.personId === person?.id))
+      .slice(0, 10),
+  );
+
+  function callWords(call: (typeof calls)[number]): { words: string; missed: boolean } {
+    const ended = outcomeOf(call.trace);
+    const answered = call.trace.find((e) => e.kind === 'answered');
+    if (answered?.kind === 'answered' && ended) {
+      const mine = answered.personId === person?.id;
+      const who = mine ? 'you talked' : `${whoseName(system, answered.phone)} talked`;
+      return { words: `${who} ${durationText(ended.t - answered.t)}`, missed: false };
+    }
+    return { words: ended ? ending(ended.outcome, system) : '', missed: true };
+  }
+  const callerOf = (call: (typeof calls)[number]) => {
+    const { from } = call.request;
+    return from.kind === 'outside' ? (from.number ? session.number(from.number, system) : 'Hidden number') : whoseName(system, from.phoneId);
+  };
+  const act = (kind: 'answer' | 'decline') => ringing && line.act({ kind, callId: ringing.request.id, phone: phoneId });
+  const hangUp = () => talking && line.act({ kind: 'hang up', callId: talking.request.id, by: 'called' });
+  const setDnd = (value: boolean) =>
+    person &&
+    session.workspace!.changeStanding((s) => ({ ...s, dnd: { ...s.dnd, [person.id]: { value, at: session.now, by: `${person.name}, on this phone` } } }));
+  async function signOut() {
+    await session.workspace!.changeStanding((s) => {
+      const registrations = { ...s.registrations };
+      delete registrations[phoneId];
+      return { ...s, registrations };
+    });
+    location.href = '/phone';
+  }
+</script>
+
+{#if !phone || !person}
+  <div class="card pad"><h1>This phone has been removed</h1><p>Ask whoever does the phones for a new invitation. <a href="/phone">Pair again</a></p></div>
+{:else if !registration}
+  <div class="card pad"><h1>This phone is not paired</h1><p><a href="/phone">Enter a code</a></p></div>
+{:else}
+  <header>
+    <b>{person.name} · {person.extension}</b>
+    <span data-testid="phone-state">
+      {system.business.name} · {!here ? 'this phone is open in another window' : dnd ? 'do not disturb' : registration.online ? 'this phone is ready' : 'signing on…'}
+    </span>
+  </header>
+  {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
+  {#if ringing}
+    <Ringing call={ringing} {phoneId} {system} onanswer={() => void act('answer')} ondecline={() => void act('decline')} />
+  {:else if talking}
+    <section class="talk" data-testid="talking">
+      <p class="soft">Talking with</p>
+      <h1>{callerOf(talking as never)}</h1>
+      <p class="soft">{durationText(Math.max(0, session.now - talking.since))}</p>
+      <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
+    </section>
+  {:else}
+    <main>
+      <div class="card">
+        <h2>If somebody calls you now</h2>
+        {#if ifCalled}<div class="mini"><RingChart chart={ifCalled} /></div>{/if}
+        <Toggle size="sm" labelText="Do not disturb" labelA="off" labelB="on: no phone of yours rings" toggled={dnd} on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)} />
+      </div>
+      <h2>Messages</h2>
+      {#each messages as m (m.id)}<MessageCard message={m} mailbox={system.mailboxes[m.mailboxId]?.name} />{:else}<p class="soft">No messages.</p>{/each}
+      <h2>Calls</h2>
+      {#each calls as call (call.id)}
+        {@const { words, missed } = callWords(call)}
+        <div class="call">
+          <b>{callerOf(call)}{#if missed}<em> missed</em>{/if}</b><span>{momentText(call.at, session.zone)}</span>
+          <small>{words}</small>
+        </div>
+      {:else}<p class="soft">No calls yet.</p>{/each}
+      <button class="linkish small" type="button" onclick={signOut}>Sign this phone out</button>
+    </main>
+  {/if}
+{/if}
+
+<style>
+  header {
+    background: var(--sheet);
+    border-top: 3px solid var(--copper);
+    border-bottom: 1px solid var(--rule);
+    padding: 14px 18px;
+  }
+  header b {
+    font-size: 17px;
+  }
+  header span {
+    display: block;
+    color: var(--ink-soft);
+    font-size: 13px;
+  }
+  main {
+    padding: 16px 18px;
+  }
+  .pad {
+    margin: 18px;
+  }
+  .mini {
+    margin-bottom: 12px;
+  }
+  .mini :global(.lane) {
+    grid-template-columns: 104px 1fr;
+  }
+  .talk {
+    padding: 30px 24px;
+  }
+  .talk h1 {
+    font-size: 30px;
+  }
+  .call {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    padding: 9px 12px;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--rule);
+  }
+  .call span,
+  .call small {
+    color: var(--ink-soft);
+    font-size: 12.5px;
+  }
+  .call small {
+    grid-column: 1 / 3;
+  }
+  em {
+    color: var(--alarm);
+    font-style: normal;
+    font-weight: 400;
+    font-size: 12.5px;
+  }
+  .problem {
+    background: var(--alarm-wash);
+    color: var(--alarm);
+    padding: 8px 18px;
+    margin: 0;
+  }
+</style>

@@ -1,0 +1,50 @@
+/** Call tones by Web Audio, in a country's cadence. */
+import type { Cadence } from '$core/numbering';
+
+let context: AudioContext | undefined;
+
+/** Whether the browser lets this window make sound; it asks for a click or key first. */
+export const soundAllowed = (): boolean => context?.state === 'running';
+
+/** Call from a click or key press: the browser then allows sound. */
+export async function allowSound(): Promise<void> {
+  context ??= new AudioContext();
+  await context.resume();
+}
+
+/**
+ * Plays a tone again and again until stopped. Its schedule is laid out some cycles ahead, so that a busy page does not
+ * make it stutter.
+ * @returns how to stop it
+ */
+export function playCadence({ hertz, onOff }: Cadence, loudness = 0.12): () => void {
+  context ??= new AudioContext();
+  const audio = context;
+  const gain = audio.createGain();
+  gain.gain.value = 0;
+  gain.connect(audio.destination);
+  const oscillators = hertz.map((frequency) => {
+    const oscillator = new OscillatorNode(audio, { frequency });
+    oscillator.connect(gain);
+    oscillator.start();
+    return oscillator;
+  });
+  let planned = audio.currentTime;
+  const plan = () => {
+    while (planned < audio.currentTime + 12)
+      for (const [i, ms] of onOff.entries()) {
+        gain.gain.setValueAtTime(i % 2 === 0 ? loudness / hertz.length : 0, planned);
+        planned += ms / 1000;
+      }
+  };
+  plan();
+  const timer = setInterval(plan, 4000);
+  return () => {
+    clearInterval(timer);
+    for (const oscillator of oscillators) oscillator.stop();
+    gain.disconnect();
+  };
+}
+
+/** The tone after a greeting: 1000 Hz for half a second. Common practice, no source. */
+export const VOICEMAIL_TONE: Cadence = { hertz: [1000], onOff: [500, 3_600_000] };

@@ -1,0 +1,51 @@
+<script lang="ts">
+  import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
+  import Add from 'carbon-icons-svelte/lib/Add.svelte';
+  import type { Plan, StepList } from '$core/system';
+  import { addStep, STEP_KINDS } from './edits';
+
+  interface Props {
+    plan: Plan;
+    place: StepList;
+    index: number;
+    onadd: (stepId: string) => void;
+  }
+  let { plan, place, index, onadd }: Props = $props();
+</script>
+
+<div class="add">
+  <OverflowMenu icon={Add} iconDescription="Add a step" size="sm">
+    {#each STEP_KINDS as k (k.kind)}
+      <OverflowMenuItem on:click={() => onadd(addStep(plan, k.kind, place, index))}><b>{k.name}</b>&ensp;<span>{k.does}</span></OverflowMenuItem>
+    {/each}
+  </OverflowMenu>
+  <span aria-hidden="true">Add a step</span>
+</div>
+
+<style>
+  .add {
+    display: flex;
+    align-items: center;
+    margin: 2px 0 4px 62px;
+    color: var(--copper);
+    font-size: 13px;
+  }
+  .add :global(.bx--overflow-menu) {
+    width: 28px;
+    height: 28px;
+    min-height: 28px;
+  }
+  .add :global(.bx--overflow-menu__icon) {
+    fill: var(--copper);
+  }
+  .add :global(.bx--overflow-menu-options) {
+    width: 340px;
+  }
+  .add :global(.bx--overflow-menu-options__btn) {
+    max-width: none;
+  }
+  .add :global(b) {
+    display: inline-block;
+    width: 76px;
+  }
+</style>

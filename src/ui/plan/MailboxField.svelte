@@ -1,0 +1,49 @@
+<script lang="ts">
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { allSteps, type Plan, type System, type VoicemailStep } from '$core/system';
+  import { freshId } from '../ids';
+  import RecordingField from '../RecordingField.svelte';
+  import { session } from '../session.svelte';
+  import { setStep } from './edits';
+
+  let { plan, step, system }: { plan: Plan; step: VoicemailStep; system: System } = $props();
+  const mailbox = $derived(step.mailboxId ? system.mailboxes[step.mailboxId] : undefined);
+
+  /** The people this plan rings would hear a new mailbox of its own. */
+  function start() {
+    const id = freshId('mailbox');
+    const owners = [...allSteps(plan.steps)].flatMap((s) => (s.kind === 'ring' ? s.targets.filter((t) => t.kind === 'person').map((t) => t.id) : []));
+    session.edit(`Start a mailbox for ${plan.name}`, [
+      { do: 'mailbox.add', value: { id, name: plan.name, ownerIds: [...new Set(owners)], greetingId: null, longest: 180, mailTo: [] } },
+      { do: 'step.set', planId: plan.id, step: { ...step, mailboxId: id } },
+    ]);
+  }
+</script>
+
+<div class="fields">
+  <Select labelText="Mailbox" selected={step.mailboxId ?? ''} on:update={(e) => setStep(plan, { ...step, mailboxId: String(e.detail) || null }, 'mailbox')}>
+    <SelectItem value="" text="Choose…" />
+    {#each Object.values(system.mailboxes) as m (m.id)}<SelectItem value={m.id} text={m.name} />{/each}
+  </Select>
+  {#if mailbox}
+    <p class="small soft">
+      Heard by {mailbox.ownerIds.map((id) => system.people[id]?.name).join(', ') || 'nobody'}, in their mailbox and by e-mail.
+    </p>
+    <RecordingField
+      label="Greeting"
+      recordingId={mailbox.greetingId}
+      about="as greeting of {mailbox.name}"
+      onchoose={(greetingId) => session.edit(`Change the greeting of ${mailbox.name}`, [{ do: 'mailbox.set', id: mailbox.id, change: { greetingId } }])}
+      attach={(greetingId) => ({ do: 'mailbox.set', id: mailbox.id, change: { greetingId } })}
+    />
+  {:else}
+    <Button size="small" kind="tertiary" on:click={start}>Start a mailbox for {plan.name}</Button>
+  {/if}
+</div>
+
+<style>
+  .fields {
+    display: grid;
+    gap: 14px;
+  }
+</style>

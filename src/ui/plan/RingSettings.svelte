@@ -1,0 +1,74 @@
+<script lang="ts">
+  import { MultiSelect, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { profileOf, ringsIn } from '$core/numbering';
+  import type { Plan, RingStep, System } from '$core/system';
+  import { count } from '../format';
+  import SecondsField from '../SecondsField.svelte';
+  import { setStep } from './edits';
+
+  let { plan, step, system }: { plan: Plan; step: RingStep; system: System } = $props();
+  const people = $derived(Object.values(system.people).map((p) => ({ id: p.id, text: `${p.name} · ${p.extension}` })));
+  const chosen = $derived(step.targets.filter((t) => t.kind === 'person').map((t) => t.id));
+  const country = $derived(profileOf(system.business.country));
+  const rings = $derived(count(ringsIn(step.seconds, country.ringback), 'ring'));
+  const one = $derived(step.targets.length === 1 && step.targets[0]!.kind === 'person');
+
+  /** Those who stay keep their place in the order; those who come are put last. */
+  function choose(ids: readonly string[]) {
+    const same = ids.length === chosen.length && ids.every((id) => chosen.includes(id));
+    if (same) return;
+    const kept = step.targets.filter((t) => t.kind === 'phone' || ids.includes(t.id));
+    const added = ids.filter((id) => !chosen.includes(id)).map((id) => ({ kind: 'person' as const, id }));
+    setStep(plan, { ...step, targets: [...kept, ...added], followReach: step.followReach && kept.length + added.length === 1 }, 'who');
+  }
+</script>
+
+<div class="fields">
+  {#if people.length}
+    <MultiSelect
+      labelText="Who"
+      label={chosen.length ? step.targets.map((t) => (system.people[t.id] ?? system.phones[t.id])?.name).join(', ') : 'Choose people'}
+      items={people}
+      selectedIds={chosen}
+      sortItem={() => 0}
+      on:select={(e) => choose(e.detail.selectedIds.map(String))}
+    />
+  {:else}
+    <p class="small soft">There is nobody to ring yet. <a href="/people">Add a person first</a>.</p>
+  {/if}
+  {#if step.targets.length > 1}
+    <Select
+      labelText="How"
+      selected={step.pattern}
+      on:update={(e) => setStep(plan, { ...step, pattern: e.detail === 'in order' ? 'in order' : 'together' }, 'pattern')}
+    >
+      <SelectItem value="together" text="All together" />
+      <SelectItem value="in order" text="One after the other" />
+    </Select>
+  {/if}
+  <SecondsField
+    label={step.pattern === 'in order' && step.targets.length > 1 ? 'Seconds each' : 'For how many seconds'}
+    value={step.seconds}
+    helper="{rings} in {country.name}"
+    onchange={(seconds) => setStep(plan, { ...step, seconds }, 'seconds')}
+  />
+  {#if one}
+    <Toggle
+      size="sm"
+      labelText="Their own forwarding"
+      labelA="left alone: the call stays in this plan"
+      labelB="followed"
+      toggled={step.followReach}
+      on:toggle={(e) => {
+        if (e.detail.toggled !== step.followReach) setStep(plan, { ...step, followReach: e.detail.toggled }, 'reach');
+      }}
+    />
+  {/if}
+</div>
+
+<style>
+  .fields {
+    display: grid;
+    gap: 14px;
+  }
+</style>

@@ -1,0 +1,73 @@
+/** The rehearsal that the strip shows: what call, when, and how people behave. */
+import { outcomeInWords, rehearse, ringChart, type Act, type Behaviour, type CallRequest } from '$core/calls';
+import type { System, Standing } from '$core/system';
+import { session } from './session.svelte';
+
+/** What the strip lets people do. */
+export const DOINGS: Act['does'][] = ['answers', 'declines', 'is on a call', 'is switched off'];
+
+class Rehearsal {
+  numberId = $state<string | null>(null);
+  hidden = $state(false);
+  /** Moment of the call, or null for now. */
+  at = $state<number | null>(null);
+  personId = $state<string | null>(null);
+  does = $state<Act['does']>('answers');
+  after = $state(9);
+
+  /** The number asked about, or the first there is. */
+  readonly number = $derived.by(() => {
+    const numbers = session.system?.numbers ?? {};
+    return (this.numberId && numbers[this.numberId]) || Object.values(numbers)[0];
+  });
+
+  /** The minute asked about: a rehearsal of "now" need not be drawn anew every second. */
+  readonly moment = $derived(this.at ?? Math.floor(session.now / 60_000) * 60_000);
+
+  readonly behaviour: Behaviour = $derived({
+    people: this.personId ? { [this.personId]: this.act() } : {},
+    phones: {},
+    otherwise: { does: 'nothing' },
+    caller: { hangsUpAfter: null, talks: 60, message: 12 },
+  });
+
+  readonly request: CallRequest | null = $derived(
+    this.number
+      ? {
+          id: 'rehearsal',
+          at: this.moment,
+          from: { kind: 'outside', number: this.hidden ? null : NEW_CALLER },
+          to: { kind: 'number', e164: this.number.e164 },
+          behaviour: this.behaviour,
+        }
+      : null,
+  );
+
+  readonly trace = $derived(
+    session.system && session.paired && this.request ? rehearse(session.system, session.paired, this.request) : null,
+  );
+  readonly chart = $derived(this.trace && session.system ? ringChart(this.trace, session.system) : null);
+  readonly outcome = $derived(this.trace && session.system ? outcomeInWords(this.trace, session.system) : '');
+
+  /** Those this call can ring, for the choice of who behaves how. */
+  readonly people = $derived(session.system && session.paired && this.request ? peopleIn(session.system, session.paired, this.request) : []);
+
+  private act(): Act {
+    if (this.does === 'answers' || this.does === 'declines') return { does: this.does, after: this.after };
+    return { does: this.does };
+  }
+}
+
+/** A caller nobody knows, from the range kept for fiction. */
+export const NEW_CALLER = '+12065550187';
+
+/** Everybody offered or passed over when nobody answers, in the order they come. */
+function peopleIn(system: System, standing: Standing, request: CallRequest): string[] {
+  const nobody: Behaviour = { ...request.behaviour!, people: {} };
+  const seen = new Set<string>();
+  for (const e of rehearse(system, standing, { ...request, behaviour: nobody }))
+    if ((e.kind === 'leg offered' || e.kind === 'not rung') && e.personId) seen.add(e.personId);
+  return [...seen];
+}
+
+export const rehearsal = new Rehearsal();

@@ -1,0 +1,119 @@
+/** What this window shows: the workspace as reactive state, the time of the bench clock, and what to say to the person. */
+import { findingsOf, type Finding } from '$core/findings';
+import { writeNumber } from '$core/numbering';
+import { asPaired, type Edit, type System } from '$core/system';
+import { Changes, DB_NAME, NewerData, openDatabase, Workspace, writeWhole, type Db, type Stepped, type View, type Whole } from '$workspace';
+import { freshId } from './ids';
+
+export type Trouble = { why: 'newer' | 'damaged' | 'missing' | 'storage'; message: string; raw: unknown };
+
+export interface Notice {
+  id: string;
+  kind: 'success' | 'error' | 'info';
+  title: string;
+  detail?: string;
+  undo?: boolean;
+}
+
+class Session {
+  view = $state.raw<View | null>(null);
+  trouble = $state.raw<Trouble | null>(null);
+  /** Bench time, moving on by itself; epoch milliseconds. */
+  now = $state(0);
+  notices = $state.raw<Notice[]>([]);
+  workspace: Workspace | null = null;
+  db: Db | null = null;
+  changes: Changes | null = null;
+
+  readonly system = $derived(this.view?.draft.record.system);
+  readonly standing = $derived(this.view?.standing);
+  readonly paired = $derived(this.standing && asPaired(this.standing));
+  readonly findings: Finding[] = $derived(
+    this.system && this.standing ? findingsOf({ system: this.system, standing: this.standing, freshId }) : [],
+  );
+  /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
+  readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
+  readonly zone = $derived(this.system?.business.timeZone ?? 'UTC');
+
+  /** Opens the database and a business in it. @param first what a new browser starts with */
+  async start(first: () => Whole, businessId?: string): Promise<void> {
+    try {
+      this.db ??= await openDatabase();
+      this.changes ??= new Changes();
+      const remembered = businessId ?? (await this.db.get('settings', 'business'));
+      const ids = await this.db.getAllKeys('businesses');
+      let id = typeof remembered === 'string' && ids.includes(remembered) ? remembered : ids[0];
+      if (businessId && !ids.includes(businessId)) {
+        this.trouble = { why: 'missing', message: 'This business is not in this browser.', raw: null };
+        return;
+      }
+      if (!id) {
+        const whole = first();
+        await writeWhole(this.db, whole);
+        this.changes.tell({ businessId: whole.business.id, what: 'businesses' });
+        id = whole.business.id;
+      }
+      await this.open(id);
+    } catch (error) {
+      const newer = error instanceof NewerData;
+      const message = error instanceof Error ? error.message : String(error);
+      this.trouble = { why: newer ? 'newer' : 'storage', message, raw: DB_NAME };
+    }
+  }
+
+  /** Shows another business. What cannot be read stays as it is and is offered as a file. */
+  async open(id: string): Promise<void> {
+    const opened = await Workspace.open(this.db!, this.changes!, id);
+    if (!opened.ok) {
+      this.trouble = opened;
+      return;
+    }
+    this.workspace?.close();
+    this.workspace = opened.workspace;
+    this.trouble = null;
+    this.view = opened.workspace.view;
+    opened.workspace.subscribe((view) => (this.view = view));
+    this.tick();
+  }
+
+  /** Brings `now` up to date. */
+  tick(): void {
+    if (this.workspace) this.now = this.workspace.now();
+  }
+
+  /** Changes the draft; what is refused is said, unless the caller shows it beside a field. */
+  edit(words: string, commands: Edit['commands'], options: { mergeKey?: string; quiet?: boolean; undoable?: boolean } = {}): Stepped {
+    const edit: Edit = { words, commands, ...(options.mergeKey ? { mergeKey: options.mergeKey } : {}) };
+    const result = this.workspace!.edit(edit);
+    if (!result.ok && !options.quiet) this.say({ kind: 'error', title: 'Not changed', detail: result.problems.map((p) => p.message).join(' ') });
+    if (result.ok && options.undoable) this.say({ kind: 'success', title: words, undo: true });
+    return result;
+  }
+
+  undo(): void {
+    const words = this.view?.draft.edits.find((e) => e.seq === this.view?.draft.record.done)?.words;
+    if (this.workspace?.undo().ok) this.say({ kind: 'info', title: `Undone: ${words}` });
+  }
+
+  redo(): void {
+    const words = this.view?.draft.edits.find((e) => e.seq === (this.view?.draft.record.done ?? 0) + 1)?.words;
+    if (this.workspace?.redo().ok) this.say({ kind: 'info', title: `Done again: ${words}` });
+  }
+
+  say(notice: Omit<Notice, 'id'>): void {
+    const full = { ...notice, id: freshId('notice') };
+    this.notices = [...this.notices.slice(-2), full];
+    setTimeout(() => this.unsay(full.id), notice.kind === 'error' ? 12_000 : 6000);
+  }
+  unsay(id: string): void {
+    this.notices = this.notices.filter((n) => n.id !== id);
+  }
+
+  /** A number as the people of this business read it. */
+  number(e164: string, system: System | undefined = this.system): string {
+    return writeNumber(e164, system?.business.country ?? 'US');
+  }
+}
+
+/** The one session of this window. */
+export const session = new Session();

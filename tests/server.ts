@@ -1,0 +1,53 @@
+/** The built server on a free port, and the browser it is driven with. */
+import { createServer } from 'node:net';
+import type { PlaywrightTestConfig } from '@playwright/test';
+
+function freePort(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
+
+// Worker processes read the configuration again and must come to the same port.
+process.env.UPPER_LINE_PORT ??= String(await freePort());
+const port = process.env.UPPER_LINE_PORT;
+
+export const shared: PlaywrightTestConfig = {
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    timezoneId: 'Europe/Berlin',
+    locale: 'en-US',
+    permissions: ['microphone'],
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--autoplay-policy=no-user-gesture-required',
+        '--use-fake-device-for-media-stream',
+        '--use-fake-ui-for-media-stream',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node build',
+    url: `http://127.0.0.1:${port}`,
+    env: { PORT: port, HOST: '127.0.0.1', BODY_SIZE_LIMIT: '64K' },
+    reuseExistingServer: false,
+  },
+};
