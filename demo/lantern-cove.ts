@@ -60,7 +60,14 @@ const phoneId = (who: string, kind: PhoneKind): string => `${who}-${kind.replace
 
 const person = ({ id, name, extension, role = 'staff', site: siteId = 'yard' }: Who): Command => ({
   do: 'person.add',
-  value: newPerson({ id, name, extension, role, siteId, email: `${name.toLowerCase().replace(' ', '.')}@lanterncove.example` }),
+  value: newPerson({
+    id,
+    name,
+    extension,
+    role,
+    siteId,
+    email: `${name.toLowerCase().replace(' ', '.')}@lanterncove.example`,
+  }),
 });
 const phone = (who: Who, kind: PhoneKind): Command => ({
   do: 'phone.add',
@@ -74,15 +81,34 @@ const phone = (who: Who, kind: PhoneKind): Command => ({
   }),
 });
 
-const recording = (id: string, name: string, text: string): Command => ({ do: 'recording.add', value: { id, name, text } });
+const recording = (id: string, name: string, text: string): Command => ({
+  do: 'recording.add',
+  value: { id, name, text },
+});
 const RECORDINGS = [
   recording('welcome', 'Welcome', 'Thank you for calling Lantern Cove Boatworks. One moment, please.'),
-  recording('closed', 'Yard closed', 'The yard is closed now. If a boat is adrift, call our night watch at 360, 555, 0160.'),
+  recording(
+    'closed',
+    'Yard closed',
+    'The yard is closed now. If a boat is adrift, call our night watch at 360, 555, 0160.',
+  ),
   recording('lunch', 'Lunch', 'The office is at lunch until one.'),
   recording('charter-welcome', 'Charters', 'Lantern Cove boat charters, good day.'),
-  recording('front-greeting', 'Busy on the slip', 'We are all busy on the slip. Please leave your name, your boat and a number.'),
-  recording('workshop-greeting', 'Workshop greeting', 'You have reached the workshop. Please leave a message after the tone.'),
-  recording('charters-greeting', 'Charters greeting', 'The charter desk is not there just now. Tell us your dates and how many you are.'),
+  recording(
+    'front-greeting',
+    'Busy on the slip',
+    'We are all busy on the slip. Please leave your name, your boat and a number.',
+  ),
+  recording(
+    'workshop-greeting',
+    'Workshop greeting',
+    'You have reached the workshop. Please leave a message after the tone.',
+  ),
+  recording(
+    'charters-greeting',
+    'Charters greeting',
+    'The charter desk is not there just now. Tell us your dates and how many you are.',
+  ),
   recording('rosa-greeting', 'Rosa is out', 'This is Rosa. I am out in the yard, please leave a message.'),
 ];
 
@@ -116,7 +142,12 @@ const HOURS = [
   hours('charter-hours', 'Charter season', daily([1, 2, 3, 4, 5, 6], 9, 18)),
 ];
 
-const ring = (id: string, people: string[], seconds: number, pattern: 'together' | 'in order' = 'together'): Step => ({
+const ring = (
+  id: string,
+  people: string[],
+  seconds: number,
+  pattern: 'together' | 'in order' = 'together',
+): Step => ({
   id,
   kind: 'ring',
   targets: people.map((p) => ({ kind: 'person' as const, id: p })),
@@ -133,7 +164,10 @@ const byHours = (id: string, hoursId: string, branches: HoursStep['branches'], o
   branches,
   otherwise,
 });
-const plan = (id: string, name: string, steps: Step[]): Command => ({ do: 'plan.add', value: { id, name, steps } });
+const plan = (id: string, name: string, steps: Step[]): Command => ({
+  do: 'plan.add',
+  value: { id, name, steps },
+});
 
 const PLANS = [
   plan('main', 'Main line', [
@@ -141,7 +175,14 @@ const PLANS = [
       'main-hours',
       'office',
       [
-        { period: 'Open', steps: [play('main-welcome', 'welcome'), ring('main-front', ['rosa', 'idris', 'ines'], 18), ring('main-help', ['mei', 'noor'], 12)] },
+        {
+          period: 'Open',
+          steps: [
+            play('main-welcome', 'welcome'),
+            ring('main-front', ['rosa', 'idris', 'ines'], 18),
+            ring('main-help', ['mei', 'noor'], 12),
+          ],
+        },
         { period: 'Lunch', steps: [play('main-lunch', 'lunch'), ring('main-noon', ['noor'], 18)] },
         { period: 'Saturday', steps: [ring('main-saturday', ['pia', 'callum'], 20)] },
       ],
@@ -150,26 +191,63 @@ const PLANS = [
     voicemail('main-voicemail', 'front'),
   ]),
   plan('workshop', 'Workshop', [
-    byHours('workshop-by', 'workshop-hours', [{ period: 'Open', steps: [ring('workshop-ring', ['tomas', 'mei', 'anselm'], 12, 'in order')] }], []),
+    byHours(
+      'workshop-by',
+      'workshop-hours',
+      [{ period: 'Open', steps: [ring('workshop-ring', ['tomas', 'mei', 'anselm'], 12, 'in order')] }],
+      [],
+    ),
     voicemail('workshop-voicemail', 'workshop'),
   ]),
   plan('charters', 'Charters', [
     byHours(
       'charters-by',
       'charter-hours',
-      [{ period: 'Open', steps: [play('charters-play', 'charter-welcome'), ring('charters-ring', ['pia', 'callum'], 20)] }],
+      [
+        {
+          period: 'Open',
+          steps: [play('charters-play', 'charter-welcome'), ring('charters-ring', ['pia', 'callum'], 20)],
+        },
+      ],
       [],
     ),
     voicemail('charters-voicemail', 'charters'),
   ]),
-  plan('night-watch', 'Night watch', [ring('night-ring', ['dov'], 30), ring('night-rosa', ['rosa'], 24), voicemail('night-voicemail', 'front')]),
-  plan('rosa-direct', 'Rosa Delgado', [ring('rosa-ring', ['rosa'], 18), voicemail('rosa-voicemail', 'rosa-box')]),
-  plan('winter-store', 'Winter store', [ring('store-ring', ['wren', 'jonah'], 18), voicemail('store-voicemail', 'store')]),
+  plan('night-watch', 'Night watch', [
+    ring('night-ring', ['dov'], 30),
+    ring('night-rosa', ['rosa'], 24),
+    voicemail('night-voicemail', 'front'),
+  ]),
+  plan('rosa-direct', 'Rosa Delgado', [
+    ring('rosa-ring', ['rosa'], 18),
+    voicemail('rosa-voicemail', 'rosa-box'),
+  ]),
+  plan('winter-store', 'Winter store', [
+    ring('store-ring', ['wren', 'jonah'], 18),
+    voicemail('store-voicemail', 'store'),
+  ]),
 ];
 
-const number = (e164: string, label: string, planId: string, siteId = 'yard', place = 'Port Townsend'): Command => ({
+const number = (
+  e164: string,
+  label: string,
+  planId: string,
+  siteId = 'yard',
+  place = 'Port Townsend',
+): Command => ({
   do: 'number.add',
-  value: { id: `n-${planId}`, e164, country: 'US', label, kind: 'geographic', place, siteId, planId, monthlyCents: 400, currency: 'USD' },
+  value: {
+    id: `n-${planId}`,
+    e164,
+    country: 'US',
+    label,
+    kind: 'geographic',
+    place,
+    siteId,
+    planId,
+    monthlyCents: 400,
+    currency: 'USD',
+  },
 });
 const NUMBERS = [
   number('+13605550142', 'Main line', 'main'),
@@ -220,7 +298,16 @@ export function demonstration(now: number): Whole {
       .filter((p) => p.number === null && !UNPAIRED.includes(p.id))
       .map((p) => [p.id, { pairedAt: now - 40 * 86_400_000, online: true, outside: false, standIn: true }]),
   );
-  const message = (id: string, mailboxId: string, hoursAgo: number, fromNumber: string, from: string, seconds: number, said: string, heard = false): MessageRecord => ({
+  const message = (
+    id: string,
+    mailboxId: string,
+    hoursAgo: number,
+    fromNumber: string,
+    from: string,
+    seconds: number,
+    said: string,
+    heard = false,
+  ): MessageRecord => ({
     id,
     businessId: DEMO_ID,
     mailboxId,
@@ -232,11 +319,41 @@ export function demonstration(now: number): Whole {
     sound: null,
     heard,
   });
-  return wholeOf({ id: DEMO_ID, kind: 'demonstration', createdAt: now }, system, { ...emptyStanding(), registrations }, {
-    messages: [
-      message('demo-message-1', 'front', 15, '+12065550134', '(206) 555-0134', 24, 'It is about the mast step. Call me before noon if you can.'),
-      message('demo-message-2', 'charters', 18, '+16045550126', '(604) 555-0126', 16, 'We are four and would like the first week of June.'),
-      message('demo-message-3', 'rosa-box', 40, '+13605550187', '(360) 555-0187', 9, 'The timber is here, come and look.', true),
-    ],
-  });
+  return wholeOf(
+    { id: DEMO_ID, kind: 'demonstration', createdAt: now },
+    system,
+    { ...emptyStanding(), registrations },
+    {
+      messages: [
+        message(
+          'demo-message-1',
+          'front',
+          15,
+          '+12065550134',
+          '(206) 555-0134',
+          24,
+          'It is about the mast step. Call me before noon if you can.',
+        ),
+        message(
+          'demo-message-2',
+          'charters',
+          18,
+          '+16045550126',
+          '(604) 555-0126',
+          16,
+          'We are four and would like the first week of June.',
+        ),
+        message(
+          'demo-message-3',
+          'rosa-box',
+          40,
+          '+13605550187',
+          '(360) 555-0187',
+          9,
+          'The timber is here, come and look.',
+          true,
+        ),
+      ],
+    },
+  );
 }

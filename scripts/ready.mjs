@@ -12,7 +12,8 @@ export function run(command, args, options = {}) {
 /** Installs the packages when there are none, or other ones than the lock file says. */
 export function installPackages() {
   const installed = 'node_modules/.package-lock.json';
-  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync('package-lock.json').mtimeMs - 1000) return;
+  if (existsSync(installed) && statSync(installed).mtimeMs >= statSync('package-lock.json').mtimeMs - 1000)
+    return;
   run('npm', ['ci']);
 }
 
@@ -23,7 +24,15 @@ const newest = (path) =>
 
 /** Builds when there is no build, or sources are newer than it. */
 export function build() {
-  const sources = ['src', 'demo', 'static', 'scripts', 'svelte.config.js', 'vite.config.ts', 'package-lock.json'];
+  const sources = [
+    'src',
+    'demo',
+    'static',
+    'scripts',
+    'svelte.config.js',
+    'vite.config.ts',
+    'package-lock.json',
+  ];
   const built = existsSync('build/index.js') ? statSync('build/index.js').mtimeMs : 0;
   if (built < Math.max(...sources.map(newest))) run('npx', ['vite', 'build', '--logLevel', 'warn']);
 }

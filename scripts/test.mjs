@@ -25,7 +25,9 @@ function step(name, args) {
 function counted(name, args, report, count, env = {}) {
   console.log(`\n— ${name}`);
   const { status } = spawnSync('npx', args, { stdio: 'inherit', env: { ...process.env, ...env } });
-  const tests = existsSync(report) ? count(JSON.parse(readFileSync(report, 'utf8'))) : { passed: 0, failed: 1 };
+  const tests = existsSync(report)
+    ? count(JSON.parse(readFileSync(report, 'utf8')))
+    : { passed: 0, failed: 1 };
   passed += tests.passed;
   failed += tests.failed || (status === 0 ? 0 : 1);
 }
@@ -39,15 +41,16 @@ counted(
   'unit tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${REPORTS}/unit.json`],
   `${REPORTS}/unit.json`,
-  (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests + (r.success ? 0 : r.numFailedTests ? 0 : 1) }),
+  (r) => ({
+    passed: r.numPassedTests,
+    failed: r.numFailedTests + (r.success ? 0 : r.numFailedTests ? 0 : 1),
+  }),
 );
 step('build', ['vite', 'build', '--logLevel', 'warn']);
-counted(
-  'browser tests',
-  ['playwright', 'test'],
-  `${REPORTS}/browser.json`,
-  (r) => ({ passed: r.stats.expected + r.stats.flaky, failed: r.stats.unexpected + r.errors.length }),
-);
+counted('browser tests', ['playwright', 'test'], `${REPORTS}/browser.json`, (r) => ({
+  passed: r.stats.expected + r.stats.flaky,
+  failed: r.stats.unexpected + r.errors.length,
+}));
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);

@@ -20,8 +20,10 @@ const port = process.env.UPPER_LINE_PORT;
 export const shared: PlaywrightTestConfig = {
   workers: 2,
   timeout: 60_000,
+  globalTimeout: 1_200_000,
   expect: { timeout: 10_000 },
   use: {
+    actionTimeout: 15_000,
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',

@@ -49,7 +49,10 @@ export class ExchangeClient {
         this.waiting.delete(message.id);
         settle();
       };
-      const late = setTimeout(() => end(() => reject(new Error('The exchange does not answer. Reload this window.'))), GIVE_UP_MS);
+      const late = setTimeout(
+        () => end(() => reject(new Error('The exchange does not answer. Reload this window.'))),
+        GIVE_UP_MS,
+      );
       this.waiting.set(message.id, () => end(resolve));
       post();
     });

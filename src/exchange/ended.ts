@@ -17,11 +17,19 @@ export async function keepEnded(
 ): Promise<Change['what'][]> {
   const { request, trace } = call;
   const ended = outcomeOf(trace);
-  const message = ended?.outcome.kind === 'message' ? messageOf(businessId, system, call, said, ended.outcome) : null;
+  const message =
+    ended?.outcome.kind === 'message' ? messageOf(businessId, system, call, said, ended.outcome) : null;
   const mail = message ? await lettersFor(businessId, system, message) : [];
   await whileWriting(async () => {
     const tx = db.transaction(['calls', 'messages', 'mail'], 'readwrite');
-    void tx.objectStore('calls').put({ id: request.id, businessId, at: request.at, request, trace, words: sentence(trace, system) });
+    void tx.objectStore('calls').put({
+      id: request.id,
+      businessId,
+      at: request.at,
+      request,
+      trace,
+      words: sentence(trace, system, 'past'),
+    });
     if (message) void tx.objectStore('messages').put(message);
     for (const letter of mail) void tx.objectStore('mail').put(letter);
     await tx.done;
@@ -53,7 +61,8 @@ function messageOf(
 }
 
 function callerName(system: System, from: CallState['request']['from']): string {
-  if (from.kind === 'outside') return from.number ? writeNumber(from.number, system.business.country) : 'Hidden number';
+  if (from.kind === 'outside')
+    return from.number ? writeNumber(from.number, system.business.country) : 'Hidden number';
   const owner = system.phones[from.phoneId]?.personId;
   return (owner && system.people[owner]?.name) || 'A colleague';
 }
@@ -61,7 +70,9 @@ function callerName(system: System, from: CallState['request']['from']): string 
 async function lettersFor(businessId: string, system: System, message: MessageRecord): Promise<MailRecord[]> {
   const mailbox = system.mailboxes[message.mailboxId];
   if (!mailbox) return [];
-  const owners = mailbox.ownerIds.flatMap((id) => system.people[id] ?? []).map((p) => ({ name: p.name, address: p.email }));
+  const owners = mailbox.ownerIds
+    .flatMap((id) => system.people[id] ?? [])
+    .map((p) => ({ name: p.name, address: p.email }));
   const others = mailbox.mailTo.map((address) => ({ name: address, address }));
   const at = new Intl.DateTimeFormat('en-GB', {
     dateStyle: 'full',
@@ -90,7 +101,14 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
           ...words,
           ...(sound ? { attachment: { name: 'message.webm', type: sound[1]!, base64: sound[2]! } } : {}),
         });
-        return { id, businessId, at: message.at + message.seconds * 1000, to: to.address, subject: words.subject, raw };
+        return {
+          id,
+          businessId,
+          at: message.at + message.seconds * 1000,
+          to: to.address,
+          subject: words.subject,
+          raw,
+        };
       }),
   );
 }

@@ -5,7 +5,8 @@ export const CHANNEL = 'upper-line:exchange';
 /** Held by the one worker that runs the switch. */
 export const SWITCH_LOCK = 'upper-line:exchange';
 /** Held by a softphone's window as long as it is open: this is its registration being alive. */
-export const phoneLock = (businessId: string, phoneId: string): string => `upper-line:phone:${businessId}:${phoneId}`;
+export const phoneLock = (businessId: string, phoneId: string): string =>
+  `upper-line:phone:${businessId}:${phoneId}`;
 /** Held by the window of whoever calls from outside. */
 export const callerLock = (callId: string): string => `upper-line:caller:${callId}`;
 

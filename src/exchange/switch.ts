@@ -7,7 +7,15 @@ import { emptyStanding, type Standing } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import { clockOf, storeStanding, type Changes, type Db } from '../workspace';
 import { keepEnded } from './ended';
-import { CHANNEL, callerLock, phoneLock, type FromSwitch, type LiveCall, type Said, type ToSwitch } from './protocol';
+import {
+  CHANNEL,
+  callerLock,
+  phoneLock,
+  type FromSwitch,
+  type LiveCall,
+  type Said,
+  type ToSwitch,
+} from './protocol';
 
 /** How often open windows are looked for, in milliseconds of real time. */
 const LOOK_MS = 1000;
@@ -41,7 +49,11 @@ export class Switch {
     this.clock = await clockOf(this.db);
     for (const { businessId, snapshot } of await this.db.getAll('exchange')) {
       const standing = (await this.db.get('standing', businessId))?.standing ?? emptyStanding();
-      this.lines.set(businessId, { engine: CallEngine.restore(snapshot, standing), standing, said: new Map() });
+      this.lines.set(businessId, {
+        engine: CallEngine.restore(snapshot, standing),
+        standing,
+        said: new Map(),
+      });
     }
     this.changes.listen((change) => {
       this.inTurn(async () => {
@@ -64,7 +76,9 @@ export class Switch {
 
   /** One thing after the other. */
   private inTurn(job: () => Promise<void>): void {
-    this.work = this.work.then(job).catch((error: unknown) => console.error('The exchange could not finish', error));
+    this.work = this.work
+      .then(job)
+      .catch((error: unknown) => console.error('The exchange could not finish', error));
   }
 
   private async receive(message: ToSwitch): Promise<void> {
@@ -76,7 +90,12 @@ export class Switch {
         if (message.action.kind === 'place') await this.lookAround();
         const now = this.now();
         line.engine.advance(now);
-        line.engine.act(now, message.action.kind === 'place' ? { ...message.action, request: { ...message.action.request, at: now } } : message.action);
+        line.engine.act(
+          now,
+          message.action.kind === 'place'
+            ? { ...message.action, request: { ...message.action.request, at: now } }
+            : message.action,
+        );
         line.engine.advance(now);
       }
       this.done = [...this.done, message.id].slice(-REMEMBERED);
@@ -128,7 +147,11 @@ export class Switch {
       await this.db.put('exchange', { businessId, snapshot: line.engine.snapshot() });
     }
     // Long waits are cut short: real and bench time may be set apart anew meanwhile.
-    if (next < Infinity) this.timer = setTimeout(() => this.inTurn(() => this.settle()), Math.min(Math.max(0, next - now), 60_000));
+    if (next < Infinity)
+      this.timer = setTimeout(
+        () => this.inTurn(() => this.settle()),
+        Math.min(Math.max(0, next - now), 60_000),
+      );
   }
 
   private async finish(businessId: string, line: Line, call: CallState): Promise<void> {
@@ -164,7 +187,11 @@ export class Switch {
     }
   }
 
-  private async hangUpForTheGone(businessId: string, line: Line, open: Set<string | undefined>): Promise<void> {
+  private async hangUpForTheGone(
+    businessId: string,
+    line: Line,
+    open: Set<string | undefined>,
+  ): Promise<void> {
     const real = Date.now();
     for (const call of line.engine.calls.values()) {
       if (call.phase === 'over') continue;

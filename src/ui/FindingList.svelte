@@ -21,12 +21,19 @@
     <span>{finding.detail}</span>
     {#if finding.fix}
       {@const fix = finding.fix}
-      <button class="linkish" type="button" onclick={() => session.edit(fix.edit.words, fix.edit.commands, { undoable: true })}>{fix.label}</button>
+      <button
+        class="linkish"
+        type="button"
+        onclick={() => session.edit(fix.edit.words, fix.edit.commands, { undoable: true })}
+        >{fix.label}</button
+      >
     {/if}
   </div>
 {/each}
 {#if findings.length > most}
-  <button class="linkish small" type="button" onclick={() => (all = !all)}>{all ? 'Show fewer' : `Show all ${findings.length}`}</button>
+  <button class="linkish small" type="button" onclick={() => (all = !all)}
+    >{all ? 'Show fewer' : `Show all ${findings.length}`}</button
+  >
 {/if}
 
 <style>

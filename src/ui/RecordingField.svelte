@@ -31,23 +31,31 @@
     }
   }
   function keep(words: string, commands: Edit['commands']) {
-    const result = session.edit(words, commands, { mergeKey: `recording:${recordingId ?? 'new'}`, quiet: true });
+    const result = session.edit(words, commands, {
+      mergeKey: `recording:${recordingId ?? 'new'}`,
+      quiet: true,
+    });
     problem = result.ok ? '' : result.problems[0]!.message;
   }
   function rename(name: string) {
-    if (recording && name !== recording.name) keep(`Call a recording “${name}”`, [{ do: 'recording.set', id: recording.id, change: { name } }]);
+    if (recording && name !== recording.name)
+      keep(`Call a recording “${name}”`, [{ do: 'recording.set', id: recording.id, change: { name } }]);
   }
 </script>
 
 <div class="fields">
   {#if recordings.length}
-    <Select labelText={label} selected={recordingId ?? ''} on:update={(e) => onchoose(String(e.detail) || null)}>
+    <Select
+      labelText={label}
+      selected={recordingId ?? ''}
+      on:update={(e) => onchoose(String(e.detail) || null)}
+    >
       <SelectItem value="" text="A new one…" />
       {#each recordings as r (r.id)}<SelectItem value={r.id} text={r.name} />{/each}
     </Select>
   {/if}
   {#if recording}
-    <TextInput labelText="Its name" value={recording.name} on:change={(e) => rename(String(e.detail ?? ''))} />
+    <TextInput labelText="Its name" value={recording.name} on:input={(e) => rename(String(e.detail ?? ''))} />
   {/if}
   <TextArea
     labelText={recordings.length ? 'Its words' : label}

@@ -31,7 +31,8 @@
             style:width={part(bar.to - bar.from)}
             title="{bar.label || bar.kind}, {range(bar.from, bar.to)}"
             data-from={bar.from}
-            data-to={bar.to}>{bar.label}<span class="visually-hidden"> {bar.kind} {range(bar.from, bar.to)}</span></span
+            data-to={bar.to}
+            >{bar.label}<span class="visually-hidden"> {bar.kind} {range(bar.from, bar.to)}</span></span
           >
         {/each}
         {#if lane.notRung}<span class="not">not rung: {lane.notRung}</span>{/if}
@@ -53,7 +54,7 @@
     grid-template-columns: 168px 1fr;
     gap: 8px;
     align-items: center;
-    min-height: 22px;
+    min-height: 20px;
   }
   .who {
     font-size: 12px;
@@ -67,18 +68,17 @@
   }
   .track {
     position: relative;
-    height: 19px;
+    height: 17px;
     background: color-mix(in srgb, var(--rule) 35%, transparent);
   }
   .dark .track {
     background: #1f2a35;
   }
-  .bar,
-  .not {
+  .bar {
     position: absolute;
     inset: 0 auto 0 0;
     font-size: 11.5px;
-    line-height: 19px;
+    line-height: 17px;
     padding: 0 6px;
     overflow: hidden;
     white-space: nowrap;
@@ -89,7 +89,9 @@
     border-right-color: var(--ink);
   }
   .not {
-    position: static;
+    padding: 0 6px;
+    font-size: 11.5px;
+    line-height: 17px;
     color: var(--ink-soft);
     font-style: italic;
   }
@@ -119,6 +121,7 @@
   .tone {
     background: #c48ac9;
     padding: 0;
+    font-size: 0;
   }
   .mark {
     position: absolute;

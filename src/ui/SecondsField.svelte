@@ -29,5 +29,4 @@
   invalid={!!problem}
   invalidText={problem}
   on:input={(e) => take(e.detail)}
-  on:change={(e) => take(e.detail)}
 />

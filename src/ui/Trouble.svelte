@@ -34,7 +34,10 @@
 <main>
   <h1>{WORDS[trouble.why]}</h1>
   <p>{trouble.message}</p>
-  <p>Nothing has been overwritten. You can save everything as it lies in the browser, as a file, before you do anything else.</p>
+  <p>
+    Nothing has been overwritten. You can save everything as it lies in the browser, as a file, before you do
+    anything else.
+  </p>
   <div class="row">
     <Button size="small" on:click={save}>Save the raw data</Button>
     {#if trouble.why === 'damaged' || trouble.why === 'missing'}

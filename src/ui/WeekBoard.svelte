@@ -64,12 +64,14 @@
             title="{when(p.from, p.to)}: {p.words}"
             aria-label="{number.label}, {when(p.from, p.to)}: {p.label}"
             tabindex={wide < 0.1 ? -1 : 0}
-            onclick={() => (open = { label: number.label, when: when(p.from, p.to), words: p.words })}>{wide > 2.4 ? p.label : ''}</button
+            onclick={() => (open = { label: number.label, when: when(p.from, p.to), words: p.words })}
+            >{wide > 2 ? p.label : ''}</button
           >
           <span class="tail {p.end}" style:left="{part(p.from)}%" style:width="{wide}%"></span>
         {/each}
         {#each days.slice(1, 7) as day (day)}<span class="midnight" style:left="{part(day)}%"></span>{/each}
-        {#if session.now >= from && session.now < to}<span class="now" style:left="{part(session.now)}%"></span>{/if}
+        {#if session.now >= from && session.now < to}<span class="now" style:left="{part(session.now)}%"
+          ></span>{/if}
       </div>
     </div>
   {/each}

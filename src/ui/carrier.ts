@@ -4,7 +4,11 @@ import { Offer, Refusal, type OrderResult, type Search, type SearchResult } from
 
 const Problem = z.object({ detail: z.string(), refusal: Refusal.optional() });
 
-async function post(path: string, body: unknown, signal?: AbortSignal): Promise<{ ok: boolean; body: unknown }> {
+async function post(
+  path: string,
+  body: unknown,
+  signal?: AbortSignal,
+): Promise<{ ok: boolean; body: unknown }> {
   const response = await fetch(path, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -19,7 +23,9 @@ const refused = (body: unknown) => {
   return {
     ok: false as const,
     refusal: (read.success && read.data.refusal) || ('not offered' as const),
-    message: read.success ? read.data.detail : 'The carrier gave no answer that can be understood. Try again.',
+    message: read.success
+      ? read.data.detail
+      : 'The carrier gave no answer that can be understood. Try again.',
   };
 };
 

@@ -22,7 +22,11 @@ export function find(system: System, query: string): Hit[] {
       .map((p) => ({ title: p.name, note: `extension ${p.extension}`, href: `/people/${p.id}` })),
     ...Object.values(system.numbers)
       .filter((n) => named(n.label) || numbered(n.e164))
-      .map((n) => ({ title: writeNumber(n.e164, system.business.country), note: n.label, href: `/numbers#${n.id}` })),
+      .map((n) => ({
+        title: writeNumber(n.e164, system.business.country),
+        note: n.label,
+        href: `/numbers#${n.id}`,
+      })),
     ...Object.values(system.plans)
       .filter((p) => named(p.name))
       .map((p) => ({ title: p.name, note: 'plan', href: `/answering/${p.id}` })),

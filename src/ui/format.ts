@@ -10,13 +10,22 @@ function format(zone: string, key: string, options: Intl.DateTimeFormatOptions):
 
 /** "Tue 24 Nov, 10:15". @param at epoch milliseconds */
 export const momentText = (at: number, zone: string): string =>
-  format(zone, 'moment', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(at);
+  format(zone, 'moment', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).format(at);
 /** "10:15". */
 export const timeText = (at: number, zone: string): string =>
   format(zone, 'time', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(at);
 /** "10:15:09". */
 export const clockText = (at: number, zone: string): string =>
-  format(zone, 'clock', { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }).format(at);
+  format(zone, 'clock', { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }).format(
+    at,
+  );
 /** "Tue 24". */
 export const dayText = (at: number, zone: string): string =>
   format(zone, 'day', { weekday: 'short', day: 'numeric' }).format(at);

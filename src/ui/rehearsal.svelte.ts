@@ -44,13 +44,19 @@ class Rehearsal {
   );
 
   readonly trace = $derived(
-    session.system && session.paired && this.request ? rehearse(session.system, session.paired, this.request) : null,
+    session.system && session.paired && this.request
+      ? rehearse(session.system, session.paired, this.request)
+      : null,
   );
   readonly chart = $derived(this.trace && session.system ? ringChart(this.trace, session.system) : null);
   readonly outcome = $derived(this.trace && session.system ? outcomeInWords(this.trace, session.system) : '');
 
   /** Those this call can ring, for the choice of who behaves how. */
-  readonly people = $derived(session.system && session.paired && this.request ? peopleIn(session.system, session.paired, this.request) : []);
+  readonly people = $derived(
+    session.system && session.paired && this.request
+      ? peopleIn(session.system, session.paired, this.request)
+      : [],
+  );
 
   private act(): Act {
     if (this.does === 'answers' || this.does === 'declines') return { does: this.does, after: this.after };

@@ -2,7 +2,18 @@
 import { findingsOf, type Finding } from '$core/findings';
 import { writeNumber } from '$core/numbering';
 import { asPaired, type Edit, type System } from '$core/system';
-import { Changes, DB_NAME, NewerData, openDatabase, Workspace, writeWhole, type Db, type Stepped, type View, type Whole } from '$workspace';
+import {
+  Changes,
+  DB_NAME,
+  NewerData,
+  openDatabase,
+  Workspace,
+  writeWhole,
+  type Db,
+  type Stepped,
+  type View,
+  type Whole,
+} from '$workspace';
 import { freshId } from './ids';
 
 export type Trouble = { why: 'newer' | 'damaged' | 'missing' | 'storage'; message: string; raw: unknown };
@@ -82,10 +93,19 @@ class Session {
   }
 
   /** Changes the draft; what is refused is said, unless the caller shows it beside a field. */
-  edit(words: string, commands: Edit['commands'], options: { mergeKey?: string; quiet?: boolean; undoable?: boolean } = {}): Stepped {
+  edit(
+    words: string,
+    commands: Edit['commands'],
+    options: { mergeKey?: string; quiet?: boolean; undoable?: boolean } = {},
+  ): Stepped {
     const edit: Edit = { words, commands, ...(options.mergeKey ? { mergeKey: options.mergeKey } : {}) };
     const result = this.workspace!.edit(edit);
-    if (!result.ok && !options.quiet) this.say({ kind: 'error', title: 'Not changed', detail: result.problems.map((p) => p.message).join(' ') });
+    if (!result.ok && !options.quiet)
+      this.say({
+        kind: 'error',
+        title: 'Not changed',
+        detail: result.problems.map((p) => p.message).join(' '),
+      });
     if (result.ok && options.undoable) this.say({ kind: 'success', title: words, undo: true });
     return result;
   }
@@ -96,7 +116,9 @@ class Session {
   }
 
   redo(): void {
-    const words = this.view?.draft.edits.find((e) => e.seq === (this.view?.draft.record.done ?? 0) + 1)?.words;
+    const words = this.view?.draft.edits.find(
+      (e) => e.seq === (this.view?.draft.record.done ?? 0) + 1,
+    )?.words;
     if (this.workspace?.redo().ok) this.say({ kind: 'info', title: `Done again: ${words}` });
   }
 

@@ -1,6 +1,13 @@
 /** The businesses kept in this browser: the demonstration and one's own, side by side. */
 import { z } from 'zod';
-import { emptyStanding, emptySystem, type Business, type Standing, type System, SYSTEM_VERSION } from '../core/system';
+import {
+  emptyStanding,
+  emptySystem,
+  type Business,
+  type Standing,
+  type System,
+  SYSTEM_VERSION,
+} from '../core/system';
 import { BUSINESS_STORES, type Db } from './db';
 import {
   BusinessRecord,
@@ -29,12 +36,14 @@ export const Whole = z.object({
 });
 export type Whole = z.infer<typeof Whole>;
 
-export type Read = { ok: true; whole: Whole } | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
+export type Read =
+  { ok: true; whole: Whole } | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
 
 /** Reads all of a business and checks it. What does not pass is given back raw and stays where it is. */
 export async function readWhole(db: Db, id: string): Promise<Read> {
   const business = await db.get('businesses', id);
-  if (!business) return { ok: false, why: 'missing', message: 'This business is not in this browser.', raw: null };
+  if (!business)
+    return { ok: false, why: 'missing', message: 'This business is not in this browser.', raw: null };
   const [edits, versions, invitations, mail, messages, calls] = await Promise.all(
     BUSINESS_STORES.map((store) => db.getAllFromIndex(store, 'business', id)),
   );
@@ -61,15 +70,20 @@ const sorted = (records: unknown, by: string): unknown =>
 /** Stores a whole business, in place of one with the same id. One transaction: all of it or nothing. */
 export function writeWhole(db: Db, whole: Whole): Promise<void> {
   return whileWriting(async () => {
-    const tx = db.transaction(['businesses', 'drafts', 'standing', 'exchange', ...BUSINESS_STORES], 'readwrite');
+    const tx = db.transaction(
+      ['businesses', 'drafts', 'standing', 'exchange', ...BUSINESS_STORES],
+      'readwrite',
+    );
     const { id } = whole.business;
     for (const store of BUSINESS_STORES)
-      for (const key of await tx.objectStore(store).index('business').getAllKeys(id)) void tx.objectStore(store).delete(key as never);
+      for (const key of await tx.objectStore(store).index('business').getAllKeys(id))
+        void tx.objectStore(store).delete(key as never);
     void tx.objectStore('exchange').delete(id);
     void tx.objectStore('businesses').put(whole.business);
     void tx.objectStore('drafts').put(whole.draft);
     void tx.objectStore('standing').put(whole.standing);
-    for (const store of BUSINESS_STORES) for (const record of whole[store]) void tx.objectStore(store).put(record as never);
+    for (const store of BUSINESS_STORES)
+      for (const record of whole[store]) void tx.objectStore(store).put(record as never);
     await tx.done;
   });
 }
@@ -84,7 +98,7 @@ export function wholeOf(
   const stamp = { businessId: business.id, version: SYSTEM_VERSION } as const;
   return {
     business,
-    draft: { ...stamp, revision: 0, done: 0, inForceAt: 0, system },
+    draft: { ...stamp, revision: 'first', done: 0, inForceAt: 0, system },
     edits: [],
     versions: [{ ...stamp, n: 0, at: business.createdAt, words: ['Set up'], system }],
     standing: { businessId: business.id, standing },

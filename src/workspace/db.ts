@@ -62,7 +62,10 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
             ['messages', 'id'],
             ['calls', 'id'],
           ] as const)
-            db.createObjectStore(store, { keyPath: key as string }).createIndex('business' as never, 'businessId');
+            db.createObjectStore(store, { keyPath: key as string }).createIndex(
+              'business' as never,
+              'businessId',
+            );
         }
       },
       blocking(_current, _blocked, event) {

@@ -1,4 +1,5 @@
 /** The draft of one business and its history: edits, undo and redo, kept in step with storage and other windows. */
+import { nanoid } from 'nanoid';
 import type { z } from 'zod';
 import { applyEdit, patchSystem, type Applied, type Edit, type System } from '../core/system';
 import type { Db } from './db';
@@ -21,16 +22,20 @@ export interface DraftState {
 
 /** One step of a draft's life: an edit, undo or redo. Refused steps leave everything as it was. */
 export type DraftStep = { kind: 'edit'; edit: Edit; at: number } | { kind: 'undo' } | { kind: 'redo' };
-export type Stepped = { ok: true; state: DraftState } | { ok: false; problems: Extract<Applied, { ok: false }>['problems'] };
+export type Stepped =
+  { ok: true; state: DraftState } | { ok: false; problems: Extract<Applied, { ok: false }>['problems'] };
 
 const refuse = (message: string): Stepped => ({ ok: false, problems: [{ field: '', message }] });
 
-/** What a step makes of a draft. Pure: the window shows the result at once and storage comes to the same. */
-export function takeStep(state: DraftState, step: DraftStep): Stepped {
+/**
+ * What a step makes of a draft. Pure: the window shows the result at once and storage comes to the same.
+ * @param revision of the draft that comes of it, never used before
+ */
+export function takeStep(state: DraftState, step: DraftStep, revision: string): Stepped {
   const { record, edits } = state;
   const next = (system: System, done: number, all: EditRecord[]): Stepped => ({
     ok: true,
-    state: { record: { ...record, system, done, revision: record.revision + 1 }, edits: all },
+    state: { record: { ...record, system, done, revision }, edits: all },
   });
   if (step.kind === 'undo') {
     const last = edits.find((e) => e.seq === record.done);
@@ -56,7 +61,13 @@ export function takeStep(state: DraftState, step: DraftStep): Stepped {
   const patches = applied.patches as EditRecord['patches'];
   const inverse = applied.inverse as EditRecord['inverse'];
   if (merges) {
-    const joined = { ...last, at: step.at, words, patches: [...last.patches, ...patches], inverse: [...inverse, ...last.inverse] };
+    const joined = {
+      ...last,
+      at: step.at,
+      words,
+      patches: [...last.patches, ...patches],
+      inverse: [...inverse, ...last.inverse],
+    };
     return next(applied.system, record.done, [...kept.slice(0, -1), joined]);
   }
   const edit: EditRecord = {
@@ -96,7 +107,7 @@ export function storeStep(
     const result =
       stored.record.revision === expected.from.record.revision
         ? ({ ok: true, state: expected.to } as const)
-        : takeStep(stored, step);
+        : takeStep(stored, step, nanoid(12));
     if (result.ok) await writeDraft(db, stored, result.state);
     return result;
   });
@@ -109,7 +120,8 @@ export async function writeDraft(db: Db, before: DraftState | undefined, after: 
   void tx.objectStore('drafts').put(after.record);
   const known = new Map(before?.edits.map((e) => [e.seq, e]));
   for (const edit of after.edits) {
-    if (known.get(edit.seq)?.at !== edit.at || known.get(edit.seq)?.words !== edit.words) void tx.objectStore('edits').put(edit);
+    if (known.get(edit.seq)?.at !== edit.at || known.get(edit.seq)?.words !== edit.words)
+      void tx.objectStore('edits').put(edit);
     known.delete(edit.seq);
   }
   for (const seq of known.keys()) void tx.objectStore('edits').delete([businessId, seq]);

@@ -12,7 +12,11 @@ export type FileRead = { ok: true; whole: Whole } | { ok: false; message: string
 
 /** The text of the file. @param at when it is saved, epoch milliseconds */
 export const writeFile = (whole: Whole, at: number): string =>
-  JSON.stringify({ format: FORMAT, version: SYSTEM_VERSION, savedAt: new Date(at).toISOString(), ...whole }, null, 2) + '\n';
+  JSON.stringify(
+    { format: FORMAT, version: SYSTEM_VERSION, savedAt: new Date(at).toISOString(), ...whole },
+    null,
+    2,
+  ) + '\n';
 
 /** Reads such a file. Whatever is wrong is said, and nothing else happens. */
 export function readFile(text: string): FileRead {
@@ -25,7 +29,10 @@ export function readFile(text: string): FileRead {
   const head = Head.safeParse(json);
   if (!head.success) return { ok: false, message: 'This file is not a system saved by Upper Line.' };
   if (head.data.version > SYSTEM_VERSION)
-    return { ok: false, message: `This file is of version ${head.data.version}; this Upper Line reads up to version ${SYSTEM_VERSION}.` };
+    return {
+      ok: false,
+      message: `This file is of version ${head.data.version}; this Upper Line reads up to version ${SYSTEM_VERSION}.`,
+    };
   const parsed = Whole.safeParse(json);
   if (parsed.success) return { ok: true, whole: parsed.data };
   const issue = parsed.error.issues[0]!;

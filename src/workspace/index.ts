@@ -5,4 +5,12 @@ export { emptyWhole, readWhole, wholeOf, writeWhole, Whole } from './businesses'
 export { takeStep, type DraftState, type Stepped } from './draft';
 export { LARGEST_FILE, readFile, writeFile } from './file';
 export { businessNumber, invite, pair, type Invited, type Paired } from './invite';
-export { businessNames, clockOf, storeStanding, Workspace, type BusinessName, type Opened, type View } from './workspace';
+export {
+  businessNames,
+  clockOf,
+  storeStanding,
+  Workspace,
+  type BusinessName,
+  type Opened,
+  type View,
+} from './workspace';

@@ -27,8 +27,13 @@ export async function invite(
 ): Promise<Invited> {
   const { system } = workspace;
   const number = businessNumber(system);
-  if (!person.email) return { ok: false, message: `${person.name} has no e-mail address to send the invitation to.` };
-  if (!number) return { ok: false, message: 'Get a number first: the invitation names it, and the phone is paired with it.' };
+  if (!person.email)
+    return { ok: false, message: `${person.name} has no e-mail address to send the invitation to.` };
+  if (!number)
+    return {
+      ok: false,
+      message: 'Get a number first: the invitation names it, and the phone is paired with it.',
+    };
   const at = workspace.now();
   const earlier = workspace.view.invitations;
   let code = codeFrom(fresh.random());
@@ -64,11 +69,20 @@ export async function invite(
     ...words,
   });
   await workspace.putInvitations([...withdrawn, invitation]);
-  await workspace.putMail({ id, businessId: workspace.id, at, to: person.email, subject: words.subject, raw });
+  await workspace.putMail({
+    id,
+    businessId: workspace.id,
+    at,
+    to: person.email,
+    subject: words.subject,
+    raw,
+  });
   return { ok: true, code };
 }
 
-export type Paired = { ok: true; businessId: string; phoneId: string } | { ok: false; field: 'number' | 'code'; message: string };
+export type Paired =
+  | { ok: true; businessId: string; phoneId: string }
+  | { ok: false; field: 'number' | 'code'; message: string };
 
 /** The staff side: a business number and a code register a phone. Looks through all businesses of this browser. */
 export async function pair(db: Db, changes: Changes, typedNumber: string, code: string): Promise<Paired> {
@@ -78,14 +92,19 @@ export async function pair(db: Db, changes: Changes, typedNumber: string, code: 
   const whole = readings.flatMap((r) => (r.ok ? r.number.e164 : []));
   if (!whole.length) {
     const wrong = readings.find((r) => !r.ok);
-    return { ok: false, field: 'number', message: wrong && !wrong.ok ? wrong.message : 'Type the business number.' };
+    return {
+      ok: false,
+      field: 'number',
+      message: wrong && !wrong.ok ? wrong.message : 'Type the business number.',
+    };
   }
   const draft = drafts.find((d) => Object.values(d.system.numbers).some((n) => whole.includes(n.e164)));
   if (!draft)
     return {
       ok: false,
       field: 'number',
-      message: 'No business here has this number. It is the number of the business, from your invitation, not your own.',
+      message:
+        'No business here has this number. It is the number of the business, from your invitation, not your own.',
     };
   if (!/^\d{6}$/.test(code.trim())) return { ok: false, field: 'code', message: 'The code has six digits.' };
   const { businessId } = draft;
@@ -101,10 +120,14 @@ export async function pair(db: Db, changes: Changes, typedNumber: string, code: 
   changes.tell({ businessId, what: 'invitations' });
   if (!result.ok) return { ok: false, field: 'code', message: result.message };
   const { phoneId } = result.invitation;
-  if (!draft.system.phones[phoneId]) return { ok: false, field: 'code', message: 'This phone has been removed since you were invited.' };
+  if (!draft.system.phones[phoneId])
+    return { ok: false, field: 'code', message: 'This phone has been removed since you were invited.' };
   await storeStanding(db, businessId, (standing) => ({
     ...standing,
-    registrations: { ...standing.registrations, [phoneId]: { pairedAt: now, online: true, outside: false, standIn: false } },
+    registrations: {
+      ...standing.registrations,
+      [phoneId]: { pairedAt: now, online: true, outside: false, standIn: false },
+    },
   }));
   changes.tell({ businessId, what: 'standing' });
   return { ok: true, businessId, phoneId };

@@ -10,7 +10,13 @@ export const BusinessRecord = z.object({
   createdAt: z.number(),
 });
 
-const Patches = z.array(z.object({ op: z.enum(['replace', 'remove', 'add']), path: z.array(z.union([z.string(), z.number()])), value: z.unknown().optional() }));
+const Patches = z.array(
+  z.object({
+    op: z.enum(['replace', 'remove', 'add']),
+    path: z.array(z.union([z.string(), z.number()])),
+    value: z.unknown().optional(),
+  }),
+);
 
 /** One edit as it stands in the history of a draft. */
 export const EditRecord = z.object({
@@ -28,7 +34,8 @@ export const EditRecord = z.object({
 export const DraftRecord = z.object({
   businessId: Id,
   version: z.literal(SYSTEM_VERSION),
-  revision: z.number().int(),
+  /** A new one with every step: two drafts are the same when theirs are. */
+  revision: z.string(),
   done: z.number().int().min(0),
   /** `done` when the draft was last put in force. */
   inForceAt: z.number().int().min(0),

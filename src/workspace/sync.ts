@@ -3,15 +3,32 @@
 /** What changed, for windows that show it. */
 export interface Change {
   businessId: string | null;
-  what: 'draft' | 'in force' | 'standing' | 'mail' | 'messages' | 'calls' | 'invitations' | 'businesses' | 'clock';
+  what:
+    | 'draft'
+    | 'in force'
+    | 'standing'
+    | 'mail'
+    | 'messages'
+    | 'calls'
+    | 'invitations'
+    | 'businesses'
+    | 'clock';
 }
 
 const CHANNEL = 'upper-line:changes';
 const WRITE_LOCK = 'upper-line:write';
 
-/** Runs something while no other window writes. */
-export const whileWriting = <T>(work: () => Promise<T>): Promise<T> =>
-  (typeof navigator !== 'undefined' && navigator.locks ? navigator.locks.request(WRITE_LOCK, work) : work()) as Promise<T>;
+/** Where there are no Web Locks there are no other windows either: one after the other within this one. */
+let last: Promise<unknown> = Promise.resolve();
+
+/** Runs something while nobody else writes, in this window or another. */
+export function whileWriting<T>(work: () => Promise<T>): Promise<T> {
+  if (typeof navigator !== 'undefined' && navigator.locks)
+    return navigator.locks.request(WRITE_LOCK, work) as Promise<T>;
+  const done = last.then(work);
+  last = done.catch(() => {});
+  return done;
+}
 
 /** Tells the other windows, and hears from them. */
 export class Changes {

@@ -1,10 +1,18 @@
 /** What a window works on: one business, its draft and what is in force, in step with storage and with other windows. */
+import { nanoid } from 'nanoid';
 import type { Edit, Standing, System } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
 import type { Db } from './db';
 import { readDraft, storeStep, takeStep, type DraftState, type DraftStep, type Stepped } from './draft';
-import type { BusinessRecord, CallRecord, Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+import type {
+  BusinessRecord,
+  CallRecord,
+  Invitation,
+  MailRecord,
+  MessageRecord,
+  VersionRecord,
+} from './records';
 import { Changes, whileWriting, type Change } from './sync';
 
 /** Versions that are kept and can be brought back. */
@@ -33,7 +41,8 @@ export interface View {
 }
 
 export type Opened =
-  { ok: true; workspace: Workspace } | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
+  | { ok: true; workspace: Workspace }
+  | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
 
 export class Workspace {
   private listeners = new Set<(view: View) => void>();
@@ -90,7 +99,7 @@ export class Workspace {
 
   private step(step: DraftStep): Stepped {
     const from = this.picture.draft;
-    const result = takeStep(from, step);
+    const result = takeStep(from, step, nanoid(12));
     if (!result.ok || result.state === from) return result;
     this.show({ draft: result.state });
     const to = result.state;
@@ -112,11 +121,12 @@ export class Workspace {
    * @param reviewed revision of the draft whose effect was shown; a later one is refused
    * @returns what is wrong, or undefined when it is in force
    */
-  async putInForce(reviewed: number): Promise<string | undefined> {
+  async putInForce(reviewed: string): Promise<string | undefined> {
     await this.settled();
     const refused = await whileWriting(async () => {
       const stored = await readDraft(this.db, this.id);
-      if (!stored || stored.record.revision !== reviewed) return 'The draft has changed since you looked at it. Look again.';
+      if (!stored || stored.record.revision !== reviewed)
+        return 'The draft has changed since you looked at it. Look again.';
       const { record, edits } = stored;
       const tx = this.db.transaction(['drafts', 'versions'], 'readwrite');
       const versions = await tx.objectStore('versions').index('business').getAll(this.id);
@@ -125,7 +135,8 @@ export class Workspace {
       const { version, system } = record;
       void tx.objectStore('versions').put({ businessId: this.id, version, n, at: this.now(), words, system });
       void tx.objectStore('drafts').put({ ...record, inForceAt: record.done });
-      for (const old of versions.filter((v) => v.n <= n - VERSIONS_KEPT)) void tx.objectStore('versions').delete([this.id, old.n]);
+      for (const old of versions.filter((v) => v.n <= n - VERSIONS_KEPT))
+        void tx.objectStore('versions').delete([this.id, old.n]);
       await tx.done;
       return undefined;
     });
@@ -159,7 +170,9 @@ export class Workspace {
 
   /** Sets the bench clock for all windows. @returns what is wrong, or undefined */
   async setClock(clock: ClockSetting): Promise<string | undefined> {
-    const going = (await this.db.getAll('exchange')).some((e) => e.snapshot.calls.some((c) => c.phase !== 'over'));
+    const going = (await this.db.getAll('exchange')).some((e) =>
+      e.snapshot.calls.some((c) => c.phase !== 'over'),
+    );
     if (going) return 'A call is going on. End it before you move the clock.';
     await whileWriting(() => this.db.put('settings', clock, 'clock'));
     this.show({ clock });
@@ -187,7 +200,10 @@ export class Workspace {
     this.listeners.clear();
   }
 
-  private async putAll<S extends 'invitations' | 'mail' | 'messages'>(store: S, records: readonly View[S][number][]): Promise<void> {
+  private async putAll<S extends 'invitations' | 'mail' | 'messages'>(
+    store: S,
+    records: readonly View[S][number][],
+  ): Promise<void> {
     if (!records.length) return;
     await this.write(() =>
       whileWriting(async () => {
@@ -239,9 +255,12 @@ export class Workspace {
       const record = await db.get('standing', id);
       if (record) this.show({ standing: record.standing });
     } else if (what === 'mail') this.show({ mail: byTime(await db.getAllFromIndex('mail', 'business', id)) });
-    else if (what === 'messages') this.show({ messages: byTime(await db.getAllFromIndex('messages', 'business', id)) });
-    else if (what === 'calls') this.show({ calls: byTime(await db.getAllFromIndex('calls', 'business', id)) });
-    else if (what === 'invitations') this.show({ invitations: await db.getAllFromIndex('invitations', 'business', id) });
+    else if (what === 'messages')
+      this.show({ messages: byTime(await db.getAllFromIndex('messages', 'business', id)) });
+    else if (what === 'calls')
+      this.show({ calls: byTime(await db.getAllFromIndex('calls', 'business', id)) });
+    else if (what === 'invitations')
+      this.show({ invitations: await db.getAllFromIndex('invitations', 'business', id) });
   }
 
   private show(change: Partial<View>): void {
@@ -259,7 +278,11 @@ export async function clockOf(db: Db): Promise<ClockSetting> {
 }
 
 /** Changes the standing state of a business in storage. The last change wins, and raises the revision. */
-export const storeStanding = (db: Db, businessId: string, change: (standing: Standing) => Standing): Promise<void> =>
+export const storeStanding = (
+  db: Db,
+  businessId: string,
+  change: (standing: Standing) => Standing,
+): Promise<void> =>
   whileWriting(async () => {
     const tx = db.transaction('standing', 'readwrite');
     const record = await tx.store.get(businessId);
@@ -273,7 +296,11 @@ export const storeStanding = (db: Db, businessId: string, change: (standing: Sta
 export async function businessNames(db: Db): Promise<BusinessName[]> {
   const records = await db.getAll('businesses');
   const names = await Promise.all(
-    records.map(async (r) => ({ id: r.id, kind: r.kind, name: (await db.get('drafts', r.id))?.system.business?.name ?? r.id })),
+    records.map(async (r) => ({
+      id: r.id,
+      kind: r.kind,
+      name: (await db.get('drafts', r.id))?.system.business?.name ?? r.id,
+    })),
   );
   return names.sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));
 }

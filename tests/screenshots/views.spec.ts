@@ -3,18 +3,68 @@ import { test, type Page } from '@playwright/test';
 import { setClock } from '../browser/bench';
 
 const folder = 'docs/screenshots';
-const shot = (page: Page, name: string) => page.screenshot({ path: `${folder}/${name}.png` });
+const shot = async (page: Page, name: string) => {
+  // Fonts, the last redraw, and notices that come in.
+  await page.waitForTimeout(700);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+};
 
-test('pictures of the demonstration', async ({ page }) => {
+test('pictures of the demonstration', async ({ context, page }) => {
+  test.setTimeout(180_000);
   await page.goto('/');
   await setClock(page, '2026-11-24T10:15');
-  await page.reload();
-  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
-  await page.waitForTimeout(500);
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  await page.getByRole('menuitem', { name: 'Reset the demonstration' }).click();
+  await page.getByText('as it was on the first day').waitFor();
+  await page.goto('/');
   await shot(page, 'overview');
-  for (const view of ['numbers', 'hours', 'answering', 'people/rosa', 'phones', 'messages', 'changes']) {
+  for (const view of ['hours', 'people/rosa', 'phones']) {
     await page.goto(`/${view}`);
-    await page.waitForTimeout(700);
     await shot(page, view.split('/')[0]!);
   }
+
+  await page.goto('/numbers');
+  await page.getByLabel('Area code or city').fill('360');
+  await page.getByRole('button', { name: 'Look' }).click();
+  await page.getByRole('list', { name: 'Numbers on offer' }).waitFor();
+  await shot(page, 'numbers');
+
+  await page.goto('/answering/main?step=main-front');
+  await page.getByLabel('For how many seconds').fill('24');
+  await page.getByLabel('Who does something').selectOption('Ines Morel');
+  await shot(page, 'answering');
+  await page.goto('/changes');
+  await page.getByRole('button', { name: 'Show the ring charts' }).first().click();
+  await shot(page, 'changes');
+
+  // Idris pairs his softphone; a customer calls Rosa's colleagues, and later leaves a message.
+  await page.goto('/people/idris');
+  await page.getByRole('button', { name: /^Invite Idris/ }).click();
+  await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
+  await shot(page, 'bench');
+  const code = /code: (\d{6})/.exec(await page.getByTestId('mail-text').innerText())![1]!;
+  const staff = await context.newPage();
+  await staff.setViewportSize({ width: 390, height: 800 });
+  await staff.goto('/phone');
+  await staff.getByLabel('Business number').fill('(360) 555-0142');
+  await staff.getByLabel('Six-digit code').fill(code);
+  await staff.getByRole('button', { name: 'Pair', exact: true }).click();
+  await staff.getByText('this phone is ready').waitFor();
+  await shot(staff, 'staff-phone');
+
+  const outside = await context.newPage();
+  await outside.setViewportSize({ width: 390, height: 800 });
+  await outside.goto('/bench/phone?business=lantern-cove');
+  await outside.getByRole('button', { name: 'Main line' }).click();
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await staff.getByTestId('ringing').waitFor();
+  await shot(staff, 'staff-phone-ringing');
+  await shot(outside, 'outside-phone');
+  await staff.getByRole('button', { name: /^Answer/ }).click();
+  await staff.waitForTimeout(1500);
+  await staff.getByRole('button', { name: 'Hang up' }).click();
+  await outside.getByTestId('outside-ended').waitFor();
+  await page.goto('/messages');
+  await page.getByTestId('call').first().getByRole('button').click();
+  await shot(page, 'messages');
 });

@@ -25,7 +25,9 @@ export function arrivalTimes(plan: Plan, system: System): Map<string, number> {
 }
 
 function stepSeconds(step: Exclude<Step, { kind: 'hours' }>, system: System): number {
-  if (step.kind === 'play') return step.recordingId ? spokenSeconds(system.recordings[step.recordingId]?.text ?? '') : 0;
-  if (step.kind === 'ring') return step.pattern === 'together' ? step.seconds : step.seconds * step.targets.length;
+  if (step.kind === 'play')
+    return step.recordingId ? spokenSeconds(system.recordings[step.recordingId]?.text ?? '') : 0;
+  if (step.kind === 'ring')
+    return step.pattern === 'together' ? step.seconds : step.seconds * step.targets.length;
   return 0;
 }

@@ -7,7 +7,9 @@ const list = (names: string[]): string =>
 /** Names of those a ring step rings, in order. */
 export const ringNames = (step: Extract<Step, { kind: 'ring' }>, system: System): string[] =>
   step.targets.map((t) =>
-    t.kind === 'person' ? (system.people[t.id]?.name ?? 'somebody removed') : (system.phones[t.id]?.name ?? 'a removed phone'),
+    t.kind === 'person'
+      ? (system.people[t.id]?.name ?? 'somebody removed')
+      : (system.phones[t.id]?.name ?? 'a removed phone'),
   );
 
 /** One step as a line: a verb in front, then what it does, without what comes after. */
@@ -18,11 +20,15 @@ export function stepInWords(step: Step, system: System): { verb: string; what: s
       return { verb: 'Play', what: recording ? `“${recording.name}”` : 'nothing yet' };
     }
     case 'hours':
-      return { verb: 'By hours', what: (step.hoursId && system.hours[step.hoursId]?.name) || 'no hours chosen yet' };
+      return {
+        verb: 'By hours',
+        what: (step.hoursId && system.hours[step.hoursId]?.name) || 'no hours chosen yet',
+      };
     case 'ring': {
       const names = ringNames(step, system);
       if (!names.length) return { verb: 'Ring', what: 'nobody yet' };
-      const how = names.length < 2 ? '' : step.pattern === 'together' ? ', all together' : ', one after the other';
+      const how =
+        names.length < 2 ? '' : step.pattern === 'together' ? ', all together' : ', one after the other';
       const each = names.length > 1 && step.pattern === 'in order' ? ' each' : '';
       return { verb: 'Ring', what: `${list(names)}${how}, ${step.seconds} s${each}` };
     }
@@ -44,12 +50,20 @@ export function planInWords(plan: Plan, system: System): string {
 }
 
 function stepsInWords(steps: readonly Step[], system: System): string {
-  const VERBS: Record<Step['kind'], string> = { play: 'plays', hours: 'by', ring: 'rings', voicemail: 'voicemail', end: 'ends' };
+  const VERBS: Record<Step['kind'], string> = {
+    play: 'plays',
+    hours: 'by',
+    ring: 'rings',
+    voicemail: 'voicemail',
+    end: 'ends',
+  };
   return steps
     .map((step) => {
       const { what } = stepInWords(step, system);
       if (step.kind !== 'hours') return `${VERBS[step.kind]} ${what}`;
-      const branches = step.branches.map((b) => `when ${b.period}: ${stepsInWords(b.steps, system) || 'goes on'}`);
+      const branches = step.branches.map(
+        (b) => `when ${b.period}: ${stepsInWords(b.steps, system) || 'goes on'}`,
+      );
       if (step.otherwise.length) branches.push(`otherwise: ${stepsInWords(step.otherwise, system)}`);
       return `by ${what} (${branches.join('; ')})`;
     })

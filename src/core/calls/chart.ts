@@ -5,7 +5,16 @@ import type { NotRung, Trace } from './trace';
 
 /** What a bar shows; each is drawn in its own hue and always labelled. */
 export type BarKind =
-  'prompt' | 'ringing' | 'talking' | 'greeting' | 'tone' | 'message' | 'offered' | 'sounding' | 'confirming' | 'ended';
+  | 'prompt'
+  | 'ringing'
+  | 'talking'
+  | 'greeting'
+  | 'tone'
+  | 'message'
+  | 'offered'
+  | 'sounding'
+  | 'confirming'
+  | 'ended';
 
 export interface Bar {
   /** Milliseconds from arrival. */
@@ -41,7 +50,8 @@ export function ringChart(trace: Trace, system: System, now?: number): RingChart
   const phones = new Map<string, Lane>();
   const lane = (phone: string): Lane => {
     let found = phones.get(phone);
-    if (!found) phones.set(phone, (found = { id: phone, label: phoneName(system, phone), bars: [], notRung: null }));
+    if (!found)
+      phones.set(phone, (found = { id: phone, label: phoneName(system, phone), bars: [], notRung: null }));
     return found;
   };
   const legs = new Map<number, Lane>();
@@ -117,6 +127,7 @@ const dropEmpty = (lane: Lane): Lane => ({ ...lane, bars: lane.bars.filter((b) =
 function shorten(caller: Lane, phones: Map<string, Lane>, last: number): number {
   const talk = caller.bars.find((b) => b.kind === 'talking');
   const length = talk && last - talk.from > SHOWN_TALK_MS ? talk.from + SHOWN_TALK_MS : last;
-  for (const lane of [caller, ...phones.values()]) for (const bar of lane.bars) bar.to = Math.min(bar.to, length);
+  for (const lane of [caller, ...phones.values()])
+    for (const bar of lane.bars) bar.to = Math.min(bar.to, length);
   return Math.max(length, 1000);
 }

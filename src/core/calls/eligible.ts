@@ -9,7 +9,9 @@ import type { NotRung } from './trace';
 export function actOf(call: CallState, phone: string, personId: string | null): Act | undefined {
   const behaviour = call.request.behaviour;
   if (!behaviour) return undefined;
-  return behaviour.phones[phone] ?? (personId ? behaviour.people[personId] : undefined) ?? behaviour.otherwise;
+  return (
+    behaviour.phones[phone] ?? (personId ? behaviour.people[personId] : undefined) ?? behaviour.otherwise
+  );
 }
 
 /** Why a phone is not rung, or null when it is. Reasons somebody chose come before those that befell them. */
@@ -43,7 +45,8 @@ function whyNotPerson(run: Run, call: CallState, person: Person): NotRung | null
   }
   if (person.quiet) {
     const { from, to } = person.quiet;
-    const quiet = from <= to ? local.minute >= from && local.minute < to : local.minute >= from || local.minute < to;
+    const quiet =
+      from <= to ? local.minute >= from && local.minute < to : local.minute >= from || local.minute < to;
     if (quiet) return 'quiet hours';
   }
   return null;

@@ -5,7 +5,16 @@
 import TinyQueue from 'tinyqueue';
 import type { Standing, System } from '../system';
 import { decline, endLeg, lift, sound } from './ringing';
-import { RANK, type Action, type CallState, type Due, type Phase, type Run, type Snapshot, type TimerKind } from './state';
+import {
+  RANK,
+  type Action,
+  type CallState,
+  type Due,
+  type Phase,
+  type Run,
+  type Snapshot,
+  type TimerKind,
+} from './state';
 import { arrive, end, hangUp, ringingOver, timeOut } from './walking';
 import { worldOf, type World } from './world';
 import type { Happening } from './trace';
@@ -88,7 +97,8 @@ export class CallEngine implements Run {
       engine.calls.set(id, call);
       for (const leg of call.legs) if (leg.state !== 'over') engine.ringing.set(leg.phone, id);
       if (call.talkingOn && call.phase === 'talking') engine.onCall.set(call.talkingOn, id);
-      if (call.request.from.kind === 'phone' && call.phase !== 'over') engine.onCall.set(call.request.from.phoneId, id);
+      if (call.request.from.kind === 'phone' && call.phase !== 'over')
+        engine.onCall.set(call.request.from.phoneId, id);
     }
     return engine;
   }

@@ -29,7 +29,8 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
       const to =
         e.to.kind === 'digits'
           ? e.to.digits
-          : (e.numberId && system.numbers[e.numberId]?.label) || writeNumber(e.to.e164, system.business.country);
+          : (e.numberId && system.numbers[e.numberId]?.label) ||
+            writeNumber(e.to.e164, system.business.country);
       return `call from ${from} to ${to}`;
     }
     case 'step': {
@@ -41,7 +42,9 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'hours': {
       const hours = e.hoursId ? system.hours[e.hoursId] : undefined;
       if (!hours) return 'no hours chosen: otherwise';
-      return e.period ? `${hours.name}: ${e.period} (${periodInWords(hours, e.period)})` : `${hours.name}: otherwise`;
+      return e.period
+        ? `${hours.name}: ${e.period} (${periodInWords(hours, e.period)})`
+        : `${hours.name}: otherwise`;
     }
     case 'prompt started':
       return `caller hears ${recording(e.recordingId)}`;

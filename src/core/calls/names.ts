@@ -23,7 +23,8 @@ export const targetName = (system: System, to: string): string =>
   system.people[to]?.name ??
   (system.mailboxes[to] ? `mailbox ${system.mailboxes[to].name}` : writeNumber(to, system.business.country));
 
-export const mailboxName = (system: System, id: string): string => system.mailboxes[id]?.name ?? 'a removed mailbox';
+export const mailboxName = (system: System, id: string): string =>
+  system.mailboxes[id]?.name ?? 'a removed mailbox';
 
 /** "Rosa, Idris and Pia". */
 export const listed = (names: readonly string[]): string =>

@@ -7,7 +7,11 @@ import type { Trace } from './trace';
  * Works out calls in advance, all of them together, so that two at once see each other.
  * @returns each call's trace by its id
  */
-export function simulate(system: System, standing: Standing, requests: readonly CallRequest[]): Map<string, Trace> {
+export function simulate(
+  system: System,
+  standing: Standing,
+  requests: readonly CallRequest[],
+): Map<string, Trace> {
   const engine = new CallEngine(system, standing);
   for (const request of requests) engine.act(request.at, { kind: 'place', request });
   engine.advance(Infinity);

@@ -33,7 +33,8 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
     }
   }
   if (!able.length) {
-    const busy = reasons.length > 0 && reasons.every((r) => r === 'on a call' || r === 'ringing for another call');
+    const busy =
+      reasons.length > 0 && reasons.every((r) => r === 'on a call' || r === 'ringing for another call');
     return busy ? 'all on calls' : 'nobody could be rung';
   }
   startRinging(run, call, ms);
@@ -60,7 +61,13 @@ function startRinging(run: Run, call: CallState, ms: number): void {
   run.after(call, ms, 'time out', RANK.timeout);
 }
 
-function addLeg(run: Run, call: CallState, phone: string, personId: string | null, confirmByKey: boolean): Leg {
+function addLeg(
+  run: Run,
+  call: CallState,
+  phone: string,
+  personId: string | null,
+  confirmByKey: boolean,
+): Leg {
   const leg: Leg = { n: ++call.legCount, phone, personId, state: 'offered', confirmByKey };
   call.legs.push(leg);
   run.ringing.set(phone, call.request.id);
@@ -104,7 +111,8 @@ export function decline(run: Run, call: CallState, leg: Leg): boolean {
   endLeg(run, call, leg, 'declined');
   if (leg.personId)
     for (const other of call.legs)
-      if (other.state !== 'over' && other.personId === leg.personId) endLeg(run, call, other, 'declined elsewhere');
+      if (other.state !== 'over' && other.personId === leg.personId)
+        endLeg(run, call, other, 'declined elsewhere');
   return call.legs.every((l) => l.state === 'over');
 }
 

@@ -69,7 +69,8 @@ export type Action =
   | { kind: 'decline'; callId: string; phone: string }
   | { kind: 'hang up'; callId: string; by: 'caller' | 'called' };
 
-export type TimerKind = 'sound' | 'own voicemail' | 'answer' | 'confirmed' | 'decline' | 'time out' | 'give up' | 'talked';
+export type TimerKind =
+  'sound' | 'own voicemail' | 'answer' | 'confirmed' | 'decline' | 'time out' | 'give up' | 'talked';
 
 export interface Due {
   t: number;

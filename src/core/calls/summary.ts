@@ -51,40 +51,50 @@ export function ending(outcome: Outcome, system: System): string {
 }
 
 /**
- * The whole call in one sentence: "Plays “Welcome”; rang Rosa Delgado and Idris Okafor 18 s, nobody answered;
- * message left in Front desk after 56 s."
+ * The whole call in one sentence: "Rang Rosa Delgado and Idris Okafor 18 s, nobody answered; message left in Front desk
+ * after 56 s." @param tense whether it happened, or is what would happen
  */
-export function sentence(trace: Trace, system: System): string {
+export function sentence(trace: Trace, system: System, tense: 'past' | 'present' = 'present'): string {
+  const [played, rangWord] = tense === 'past' ? ['played', 'rang'] : ['plays', 'rings'];
   const parts: string[] = [];
   let offered: string[] = [];
   let from = 0;
   for (const e of trace) {
-    if (e.kind === 'prompt started') parts.push(`played “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`);
+    if (e.kind === 'prompt started')
+      parts.push(`${played} “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`);
     else if (e.kind === 'leg offered') {
       if (!offered.length) from = e.t;
       offered.push(whoseName(system, e.phone));
     } else if (e.kind === 'answered' || (e.kind === 'ringing over' && offered.length)) {
-      const rang = `rang ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
+      const rang = `${rangWord} ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
       parts.push(e.kind === 'answered' ? rang : `${rang}, ${e.how}`);
       offered = [];
     } else if (e.kind === 'ringing over') parts.push(notRungInWords(trace, e.t, e.how, system));
-    else if (e.kind === 'redirected') parts.push(`sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`);
+    else if (e.kind === 'redirected')
+      parts.push(`sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`);
   }
   const ended = outcomeOf(trace);
   if (ended) {
     const answered = trace.find((e) => e.kind === 'answered');
     const at = ended.outcome.kind === 'answered' && answered ? answered.t : ended.t;
-    parts.push(`${ending(ended.outcome, system)} ${ended.outcome.kind === 'answered' ? 'at' : 'after'} ${seconds(at)}`);
+    parts.push(
+      `${ending(ended.outcome, system)} ${ended.outcome.kind === 'answered' ? 'at' : 'after'} ${seconds(at)}`,
+    );
   }
   const text = parts.join('; ');
   return text ? text[0]!.toUpperCase() + text.slice(1) + '.' : '';
 }
 
 function notRungInWords(trace: Trace, t: number, how: string, system: System): string {
-  const skipped = trace.filter((e) => e.kind === 'not rung' && e.t === t) as Extract<Trace[number], { kind: 'not rung' }>[];
+  const skipped = trace.filter((e) => e.kind === 'not rung' && e.t === t) as Extract<
+    Trace[number],
+    { kind: 'not rung' }
+  >[];
   const reasons = new Set(
     skipped.map((e) => {
-      const who = e.phone ? whoseName(system, e.phone) : ((e.personId && system.people[e.personId]?.name) ?? 'somebody');
+      const who = e.phone
+        ? whoseName(system, e.phone)
+        : ((e.personId && system.people[e.personId]?.name) ?? 'somebody');
       return `${who}: ${e.why}`;
     }),
   );

@@ -75,7 +75,8 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
       continue;
     }
     if (step.kind === 'voicemail') {
-      if (step.mailboxId && world.system.mailboxes[step.mailboxId]) return voicemail(run, call, step.mailboxId);
+      if (step.mailboxId && world.system.mailboxes[step.mailboxId])
+        return voicemail(run, call, step.mailboxId);
       run.say(call, { kind: 'no mailbox', stepId: step.id });
       at = stop.next;
       continue;
@@ -157,7 +158,12 @@ function nextReachStep(run: Run, call: CallState): void {
     const step = reach.steps[ring.index++]!;
     const mine = step.phoneIds === null ? phones : phones.filter((p: Phone) => step.phoneIds!.includes(p.id));
     const patience = ring.until === null ? Infinity : ring.until - run.now;
-    const how = offer(run, call, [{ personId: ring.personId, phones: mine }], Math.min(step.seconds * 1000, patience));
+    const how = offer(
+      run,
+      call,
+      [{ personId: ring.personId, phones: mine }],
+      Math.min(step.seconds * 1000, patience),
+    );
     if (how === 'ringing') {
       ring.rung = true;
       return;
@@ -188,7 +194,8 @@ function forward(run: Run, call: CallState, target: ForwardTarget | null, why: W
   const from = call.person!;
   call.person = null;
   if (!target) return goOnward(run, call);
-  const to = target.to === 'person' ? target.personId : target.to === 'outside' ? target.number : target.mailboxId;
+  const to =
+    target.to === 'person' ? target.personId : target.to === 'outside' ? target.number : target.mailboxId;
   if (call.chain.includes(to)) {
     run.say(call, { kind: 'forward skipped', to, why: 'already in the chain' });
     return goOnward(run, call);
@@ -233,7 +240,8 @@ export function timeOut(run: Run, call: CallState): void {
   if (call.phase === 'ringing') return ringingOver(run, call, 'nobody answered');
   if (call.phase === 'prompt') {
     const stop = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
-    if (stop.step.kind === 'play') run.say(call, { kind: 'prompt ended', recordingId: stop.step.recordingId! });
+    if (stop.step.kind === 'play')
+      run.say(call, { kind: 'prompt ended', recordingId: stop.step.recordingId! });
     return enter(run, call, stop.next);
   }
   if (call.phase === 'greeting') {

@@ -4,7 +4,16 @@ import { rehearse } from '../calls';
 import { unansweredCall } from '../coverage';
 import { kindsOf } from '../hours';
 import { profileOf, ringCycle, ringsIn } from '../numbering';
-import { alertDelay, allSteps, asPaired, isLinked, type Phone, type Plan, type RingStep, type System } from '../system';
+import {
+  alertDelay,
+  allSteps,
+  asPaired,
+  isLinked,
+  type Phone,
+  type Plan,
+  type RingStep,
+  type System,
+} from '../system';
 import type { Check, Finding, Sight } from './finding';
 
 /** Ringing this long or longer is felt as long. Common practice, no source. */
@@ -104,7 +113,10 @@ export const idleSteps = everyPlan((plan, { system }) => {
           detail: 'Every call is taken, recorded or ended before it.',
           fix: {
             label: 'Remove it',
-            edit: { words: `Remove a step of ${plan.name} that no call reaches`, commands: [{ do: 'step.remove', planId: plan.id, stepId: step.id }] },
+            edit: {
+              words: `Remove a step of ${plan.name} that no call reaches`,
+              commands: [{ do: 'step.remove', planId: plan.id, stepId: step.id }],
+            },
           },
         },
       ];
@@ -113,14 +125,26 @@ export const idleSteps = everyPlan((plan, { system }) => {
     if (step.kind === 'play' && !(step.recordingId && system.recordings[step.recordingId]?.text))
       return found('silent', `${plan.name} plays nothing`, 'Write what the caller is to hear.');
     if (step.kind === 'voicemail' && !step.mailboxId)
-      return found('no-mailbox', `${plan.name} has voicemail without a mailbox`, 'Choose whose mailbox takes the message.');
+      return found(
+        'no-mailbox',
+        `${plan.name} has voicemail without a mailbox`,
+        'Choose whose mailbox takes the message.',
+      );
     if (step.kind === 'hours' && !step.hoursId)
-      return found('no-hours', `${plan.name} asks hours that are not chosen`, 'Every call goes the way of “otherwise”.');
+      return found(
+        'no-hours',
+        `${plan.name} asks hours that are not chosen`,
+        'Every call goes the way of “otherwise”.',
+      );
     if (step.kind === 'hours') {
       const kinds = kindsOf(system.hours[step.hoursId!]!);
       const stray = step.branches.find((b) => !kinds.includes(b.period));
       if (stray)
-        return found('stray-branch', `“${stray.period}” never comes in ${system.hours[step.hoursId!]!.name}`, `No call to ${plan.name} takes that branch.`);
+        return found(
+          'stray-branch',
+          `“${stray.period}” never comes in ${system.hours[step.hoursId!]!.name}`,
+          `No call to ${plan.name} takes that branch.`,
+        );
     }
     return [];
   });
@@ -173,7 +197,10 @@ export const swallowing = everyPlan((plan, { system }) =>
   [...allSteps(plan.steps)].flatMap((step): Finding[] => {
     if (step.kind !== 'ring') return [];
     return phonesRung(step, system).flatMap((phone): Finding[] =>
-      isLinked(phone) && !phone.confirmByKey && phone.ownVoicemailAfter !== null && phone.ownVoicemailAfter < step.seconds
+      isLinked(phone) &&
+      !phone.confirmByKey &&
+      phone.ownVoicemailAfter !== null &&
+      phone.ownVoicemailAfter < step.seconds
         ? [
             {
               id: `swallowed:${step.id}:${phone.id}`,

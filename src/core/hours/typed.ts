@@ -45,6 +45,12 @@ function readTime(text: string): number | undefined {
 export const writeTime = (minute: number): string =>
   `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(Math.floor(minute % 60)).padStart(2, '0')}`;
 
-/** Spans as they are typed: "08:00-12:00, 13:00-17:00"; none is "". */
+/** Spans as they are typed: "8-12, 13:30-17"; none is "". */
 export const writeSpans = (spans: readonly Span[]): string =>
-  spans.map((s) => `${writeTime(s.from)}-${writeTime(s.to)}`).join(', ');
+  [...spans]
+    .sort((a, b) => a.from - b.from)
+    .map((s) => `${shortTime(s.from)}-${shortTime(s.to)}`)
+    .join(', ');
+
+const shortTime = (minute: number): string =>
+  minute % 60 === 0 ? String(minute / 60) : writeTime(minute).replace(/^0/, '');

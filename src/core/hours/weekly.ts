@@ -23,7 +23,8 @@ export function boundaries(hours: Hours, businessZone: string, from: number, to:
       if (p.day === day)
         for (const minute of [p.from, p.to])
           // On the day the clocks go back a time of the doubled hour comes twice.
-          for (const which of ['compatible', 'later'] as const) found.add(momentOf(zone, date, minute, which));
+          for (const which of ['compatible', 'later'] as const)
+            found.add(momentOf(zone, date, minute, which));
   }
   for (let at = nextClockChange(zone, from); at < to; at = nextClockChange(zone, at)) found.add(at);
   return [...found].filter((t) => t >= from && t < to).sort((a, b) => a - b);

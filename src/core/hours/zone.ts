@@ -57,7 +57,12 @@ export const nextClockChange = (zone: string, at: number): number => stretchAt(z
  * before the change, a time that happens twice is its first (Temporal "compatible", as in RFC 5545),
  * or its second where `which` is "later".
  */
-export function momentOf(zone: string, date: string, minute: number, which: 'compatible' | 'later' = 'compatible'): number {
+export function momentOf(
+  zone: string,
+  date: string,
+  minute: number,
+  which: 'compatible' | 'later' = 'compatible',
+): number {
   const day = Temporal.PlainDate.from(date);
   const time = Temporal.PlainTime.from('00:00').add({ minutes: minute % 1440 });
   return day

@@ -19,7 +19,11 @@ export type Dialled =
  * (47 CFR §9.16: no prefix may be needed).
  * @param isExtension whether somebody has this extension
  */
-export function sortDialled(digits: string, business: Dialling, isExtension: (extension: string) => boolean): Dialled {
+export function sortDialled(
+  digits: string,
+  business: Dialling,
+  isExtension: (extension: string) => boolean,
+): Dialled {
   const clean = digits.replace(/[^\d+*#]/g, '');
   const outside = business.outsideDigit;
   for (const number of profileOf(business.country).emergency)

@@ -15,7 +15,11 @@ interface Taken {
  * What is wrong with an extension, in words, or undefined when it may be used: it is taken, is the beginning of another
  * (or another of it), starts with the outside-line digit, or equals, begins or is begun by an emergency number.
  */
-export function checkExtension(extension: string, taken: readonly Taken[], business: Dialling): string | undefined {
+export function checkExtension(
+  extension: string,
+  taken: readonly Taken[],
+  business: Dialling,
+): string | undefined {
   if (!/^\d{2,6}$/.test(extension)) return 'An extension is 2 to 6 digits.';
   if (business.outsideDigit && extension.startsWith(business.outsideDigit))
     return `Extensions cannot start with ${business.outsideDigit}: people dial that for an outside line.`;
@@ -24,8 +28,10 @@ export function checkExtension(extension: string, taken: readonly Taken[], busin
       return `${extension} would get in the way of the emergency number ${emergency}.`;
   for (const other of taken) {
     if (other.extension === extension) return `${extension} belongs to ${other.who}.`;
-    if (other.extension.startsWith(extension)) return `${extension} is the beginning of ${other.extension} (${other.who}).`;
-    if (extension.startsWith(other.extension)) return `${extension} begins with ${other.extension} (${other.who}).`;
+    if (other.extension.startsWith(extension))
+      return `${extension} is the beginning of ${other.extension} (${other.who}).`;
+    if (extension.startsWith(other.extension))
+      return `${extension} begins with ${other.extension} (${other.who}).`;
   }
   return undefined;
 }

@@ -19,7 +19,8 @@ function inRange(e164: string, range: FictionRange): boolean {
 
 /** Every number of a fiction range, as E.164, in order. */
 export function numbersOf(range: FictionRange): string[] {
-  return Array.from({ length: range.to - range.from + 1 }, (_, i) =>
-    '+' + range.prefix + String(range.from + i).padStart(range.digits, '0'),
+  return Array.from(
+    { length: range.to - range.from + 1 },
+    (_, i) => '+' + range.prefix + String(range.from + i).padStart(range.digits, '0'),
   );
 }

@@ -20,7 +20,8 @@ export type NumberResult = { ok: true; number: ReadNumber } | { ok: false; messa
 export function readNumber(typed: string, country: string, outsideDigit = ''): NumberResult {
   const text = typed.trim().replace(/^tel:/i, '').replace(/;.*$/, '');
   if (!text) return { ok: false, message: 'Type a telephone number.' };
-  if (/[a-z]/i.test(text)) return { ok: false, message: `"${typed.trim()}" has letters in it. Type the digits.` };
+  if (/[a-z]/i.test(text))
+    return { ok: false, message: `"${typed.trim()}" has letters in it. Type the digits.` };
   const read = parse(text, country);
   if (read) return { ok: true, number: read };
   if (outsideDigit && text.startsWith(outsideDigit)) {
@@ -36,10 +37,18 @@ function parse(text: string, country: string): ReadNumber | undefined {
   const parsed = parsePhoneNumberFromString(text, country as CountryCode);
   if (!parsed || parsed.ext) return undefined;
   const e164: string = parsed.number;
-  if (parsed.isValid()) return { e164, country: parsed.country, type: parsed.getType() };
+  if (parsed.isValid() && !isServiceExchange(e164, parsed.getType()))
+    return { e164, country: parsed.country, type: parsed.getType() };
   const fiction = fictionRangeOf(e164);
   return fiction && { e164, country: fiction.country, type: undefined };
 }
+
+/**
+ * North America: the exchange code of a geographic number is never N11; those are service codes such as 911.
+ * Source: ATIS central office code assignment guidelines, from memory. The library lets them through.
+ */
+const isServiceExchange = (e164: string, type: string | undefined): boolean =>
+  type === 'FIXED_LINE_OR_MOBILE' && /^\+1\d{3}[2-9]11\d{4}$/.test(e164);
 
 const written = new Map<string, string>();
 

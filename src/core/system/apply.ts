@@ -43,7 +43,8 @@ export function applyEdit(system: System, edit: Edit): Applied {
     });
     return { ok: true, system: next, patches, inverse };
   } catch (error) {
-    if (error instanceof Refused) return { ok: false, problems: [{ field: error.field, message: error.message }] };
+    if (error instanceof Refused)
+      return { ok: false, problems: [{ field: error.field, message: error.message }] };
     throw error;
   }
 }
@@ -67,7 +68,8 @@ type Collection = Record<string, { id: string }>;
 function run(system: System, command: Command): void {
   if (command.do === 'business.set') {
     Object.assign(system.business, command.change);
-    for (const person of Object.values(system.people)) mustBeFreeExtension(system, person.extension, person.id);
+    for (const person of Object.values(system.people))
+      mustBeFreeExtension(system, person.extension, person.id);
     return;
   }
   if ('planId' in command) return runStep(system, command);
@@ -117,7 +119,10 @@ function check(system: System, kind: Kind, id: string): void {
     mustExist(system.people, phone.personId, 'personId', 'person');
     const linked = phone.kind === 'linked mobile' || phone.kind === 'linked landline';
     if (linked !== (phone.number !== null))
-      throw new Refused('number', linked ? 'A linked phone needs its number.' : 'Only a linked phone has an outside number.');
+      throw new Refused(
+        'number',
+        linked ? 'A linked phone needs its number.' : 'Only a linked phone has an outside number.',
+      );
   } else if (kind === 'hours') {
     const byDay = [...system.hours[id]!.weekly].sort((a, b) => a.day - b.day || a.from - b.from);
     for (const [i, period] of byDay.entries()) {
@@ -168,7 +173,8 @@ function letGo(system: System, kind: Kind, id: string): void {
     },
     phone: () => {
       for (const step of steps)
-        if (step.kind === 'ring') step.targets = step.targets.filter((t) => t.kind !== 'phone' || t.id !== id);
+        if (step.kind === 'ring')
+          step.targets = step.targets.filter((t) => t.kind !== 'phone' || t.id !== id);
       for (const p of Object.values(system.people))
         for (const r of p.reach.steps) if (r.phoneIds) r.phoneIds = r.phoneIds.filter((x) => x !== id);
     },
@@ -179,7 +185,8 @@ function letGo(system: System, kind: Kind, id: string): void {
         letGo(system, 'phone', phone.id);
       }
       for (const step of steps)
-        if (step.kind === 'ring') step.targets = step.targets.filter((t) => t.kind !== 'person' || t.id !== id);
+        if (step.kind === 'ring')
+          step.targets = step.targets.filter((t) => t.kind !== 'person' || t.id !== id);
       for (const m of Object.values(system.mailboxes)) m.ownerIds = m.ownerIds.filter((x) => x !== id);
       dropForwards(system, (t) => t.to === 'person' && t.personId === id);
     },
@@ -187,7 +194,10 @@ function letGo(system: System, kind: Kind, id: string): void {
   each[kind]();
 }
 
-function dropForwards(system: System, points: (t: NonNullable<System['people'][string]['reach']['always']>) => boolean) {
+function dropForwards(
+  system: System,
+  points: (t: NonNullable<System['people'][string]['reach']['always']>) => boolean,
+) {
   for (const { reach } of Object.values(system.people))
     for (const key of ['always', 'onBusy', 'onNotAnswered', 'onUnreachable'] as const) {
       const target = reach[key];

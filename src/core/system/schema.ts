@@ -91,7 +91,11 @@ export const Reach = z.object({
 export const Person = z.object({
   id: Id,
   name,
-  email: z.union([z.literal(''), z.email('That is not an e-mail address, such as rosa@yard.example.')]),
+  /** Empty until it is known. */
+  email: text(120).refine(
+    (t) => t === '' || z.email().safeParse(t).success,
+    'That is not an e-mail address, such as rosa@yard.example.',
+  ),
   role: z.enum(['owner', 'administrator', 'staff']),
   extension: Extension,
   siteId: Id.nullable(),
@@ -107,7 +111,14 @@ export const Person = z.object({
   callWaiting: z.boolean(),
 });
 
-export const PhoneKind = z.enum(['browser', 'computer', 'mobile app', 'desk', 'linked mobile', 'linked landline']);
+export const PhoneKind = z.enum([
+  'browser',
+  'computer',
+  'mobile app',
+  'desk',
+  'linked mobile',
+  'linked landline',
+]);
 
 export const Phone = z.object({
   id: Id,
@@ -136,7 +147,12 @@ export const PeriodOfWeek = z
   })
   .refine((p) => p.to > p.from, 'A period ends after it starts.');
 
-export const Hours = z.object({ id: Id, name, timeZone: TimeZone.nullable(), weekly: z.array(PeriodOfWeek).max(100) });
+export const Hours = z.object({
+  id: Id,
+  name,
+  timeZone: TimeZone.nullable(),
+  weekly: z.array(PeriodOfWeek).max(100),
+});
 
 export const Recording = z.object({ id: Id, name, text: text(2000) });
 

@@ -3,7 +3,8 @@ import { z } from 'zod';
 import { Id } from './schema';
 
 /** A setting with who made it, when and where; the last change wins. */
-const stamped = <T extends z.ZodType>(value: T) => z.object({ value, at: z.number(), by: z.string().max(80) });
+const stamped = <T extends z.ZodType>(value: T) =>
+  z.object({ value, at: z.number(), by: z.string().max(80) });
 
 export const Standing = z.object({
   /** Raised by one with every change. */

@@ -14,13 +14,22 @@
   const todo = $derived.by(() => {
     const numbers = Object.values(system.numbers);
     const people = Object.values(system.people);
-    const invited = session.view!.invitations.length + Object.keys(session.standing!.registrations).length > 0;
+    const invited =
+      session.view!.invitations.length + Object.keys(session.standing!.registrations).length > 0;
     return [
       { done: numbers.length > 0, text: 'Get a number', href: '/numbers' },
       { done: people.length > 0, text: 'Add a person with an extension', href: '/people' },
       { done: invited, text: 'Invite them to pair a phone', href: '/people' },
-      { done: numbers.some((n) => n.planId), text: 'Say what happens to calls: write a plan', href: '/answering' },
-      { done: session.view!.inForce.n > 0 && session.waiting === 0, text: 'Look at what differs, and put it in force', href: '/changes' },
+      {
+        done: numbers.some((n) => n.planId),
+        text: 'Say what happens to calls: write a plan',
+        href: '/answering',
+      },
+      {
+        done: session.view!.inForce.n > 0 && session.waiting === 0,
+        text: 'Look at what differs, and put it in force',
+        href: '/changes',
+      },
     ];
   });
   const next = $derived(todo.find((t) => !t.done));
@@ -39,18 +48,28 @@
 <div class="columns">
   <section>
     <h1>Who answers, this week</h1>
-    <p class="sub">Every unanswered call to every number, worked out from what is in force. Bar: who is rung first. Line below: where the call ends.</p>
+    <p class="sub">
+      Every unanswered call to every number, worked out from what is in force. Bar: who is rung first. Line
+      below: where the call ends.
+    </p>
     {#if Object.keys(inForce.numbers).length}
       <WeekBoard system={inForce} />
     {:else}
       <div class="empty">
         <h2>Nothing is in force yet</h2>
-        <p>Get a number, add a person, write a plan and put it in force. Then this board shows who answers at every hour.</p>
+        <p>
+          Get a number, add a person, write a plan and put it in force. Then this board shows who answers at
+          every hour.
+        </p>
       </div>
     {/if}
     {#if !own}
       <p class="own soft">
-        This is the demonstration. <button class="linkish" type="button" onclick={() => (ui.ownBusiness = true)}>Start with your own business</button>
+        This is the demonstration. <button
+          class="linkish"
+          type="button"
+          onclick={() => (ui.ownBusiness = true)}>Start with your own business</button
+        >
       </p>
     {/if}
   </section>
@@ -62,7 +81,9 @@
           {#each todo as item (item.text)}
             <li class:done={item.done} class:next={item === next}>
               <span aria-hidden="true">{item.done ? '✓' : '○'}</span>
-              {#if item.done}{item.text} <span class="visually-hidden">(done)</span>{:else}<a href={item.href}>{item.text}</a>{/if}
+              {#if item.done}{item.text} <span class="visually-hidden">(done)</span>{:else}<a href={item.href}
+                  >{item.text}</a
+                >{/if}
             </li>
           {/each}
         </ol>
@@ -70,7 +91,9 @@
     {/if}
     <div class="card">
       <h2>Before callers notice</h2>
-      {#if session.findings.length}<FindingList findings={session.findings} most={4} />{:else}<p class="soft">Nothing found.</p>{/if}
+      {#if session.findings.length}<FindingList findings={session.findings} most={4} />{:else}<p class="soft">
+          Nothing found.
+        </p>{/if}
     </div>
     {#if reachable.length}
       <div class="card">
@@ -78,7 +101,9 @@
         {#each reachable as r (r.person.id)}
           <div class="who">
             <a href="/people/{r.person.id}">{r.person.name}</a>
-            <span>{r.dnd ? 'do not disturb' : r.all ? `${r.on} of ${count(r.all, 'phone')}` : 'no phone'}</span>
+            <span
+              >{r.dnd ? 'do not disturb' : r.all ? `${r.on} of ${count(r.all, 'phone')}` : 'no phone'}</span
+            >
           </div>
         {/each}
       </div>

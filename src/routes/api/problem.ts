@@ -2,15 +2,27 @@ import { json } from '@sveltejs/kit';
 import type { z } from 'zod';
 
 /** An error as a problem document (RFC 9457). */
-export const problem = (status: number, title: string, detail: string, more: Record<string, unknown> = {}): Response =>
-  json({ type: 'about:blank', title, status, detail, ...more }, { status, headers: { 'content-type': 'application/problem+json' } });
+export const problem = (
+  status: number,
+  title: string,
+  detail: string,
+  more: Record<string, unknown> = {},
+): Response =>
+  json(
+    { type: 'about:blank', title, status, detail, ...more },
+    { status, headers: { 'content-type': 'application/problem+json' } },
+  );
 
 /** Largest request body that is read, in bytes. */
 const LARGEST_BODY = 32_768;
 
 /** Reads and checks a JSON body. @returns the value, or the response that says what is wrong with it */
-export async function readBody<T extends z.ZodType>(request: Request, schema: T): Promise<{ ok: true; value: z.infer<T> } | { ok: false; response: Response }> {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY) return { ok: false, response: tooLarge() };
+export async function readBody<T extends z.ZodType>(
+  request: Request,
+  schema: T,
+): Promise<{ ok: true; value: z.infer<T> } | { ok: false; response: Response }> {
+  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY)
+    return { ok: false, response: tooLarge() };
   let text = '';
   const reader = request.body?.pipeThrough(new TextDecoderStream()).getReader();
   for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader?.read()) {
@@ -29,7 +41,11 @@ export async function readBody<T extends z.ZodType>(request: Request, schema: T)
   const parsed = schema.safeParse(body);
   if (parsed.success) return { ok: true, value: parsed.data };
   const issue = parsed.error.issues[0]!;
-  return { ok: false, response: problem(422, 'Not understood', `${issue.path.join('.') || 'body'}: ${issue.message}`) };
+  return {
+    ok: false,
+    response: problem(422, 'Not understood', `${issue.path.join('.') || 'body'}: ${issue.message}`),
+  };
 }
 
-const tooLarge = (): Response => problem(413, 'Too large', `A request may have at most ${LARGEST_BODY} bytes.`);
+const tooLarge = (): Response =>
+  problem(413, 'Too large', `A request may have at most ${LARGEST_BODY} bytes.`);

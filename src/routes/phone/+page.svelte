@@ -30,13 +30,20 @@
       for (const [phone, r] of Object.entries(standing?.registrations ?? {})) {
         const personId = system?.phones[phone]?.personId;
         const person = personId ? system?.people[personId] : undefined;
-        if (!r.standIn && system && person) found.push({ businessId: id, phoneId: phone, words: `${person.name} · ${person.extension}, ${system.business.name}` });
+        if (!r.standIn && system && person)
+          found.push({
+            businessId: id,
+            phoneId: phone,
+            words: `${person.name} · ${person.extension}, ${system.business.name}`,
+          });
       }
     }
     paired = found;
     ready = true;
   }
-  onMount(() => void (phoneId && businessId ? session.start(() => demonstration(Date.now()), businessId) : list()));
+  onMount(
+    () => void (phoneId && businessId ? session.start(() => demonstration(Date.now()), businessId) : list()),
+  );
 
   async function open(business: string, phone: string) {
     await goto(`/phone?business=${business}&as=${phone}`);
@@ -59,7 +66,9 @@
       {#if paired.length}
         <h2>Paired in this browser</h2>
         {#each paired as p (p.phoneId)}
-          <button class="linkish" type="button" onclick={() => open(p.businessId, p.phoneId)}>{p.words}</button>
+          <button class="linkish" type="button" onclick={() => open(p.businessId, p.phoneId)}
+            >{p.words}</button
+          >
         {/each}
       {/if}
     </div>

@@ -29,7 +29,15 @@ export const goneWhenOrdered = (e164: string): boolean => hash('gone' + e164) % 
 function offerOf(e164: string, country: string, range: FictionRange): Offer {
   const place = range.places[hash('place' + e164) % range.places.length]!;
   const { currency } = profileOf(country);
-  return { e164, country, kind: range.kind, area: range.area, place, monthlyCents: PRICE[range.kind], currency };
+  return {
+    e164,
+    country,
+    kind: range.kind,
+    area: range.area,
+    place,
+    monthlyCents: PRICE[range.kind],
+    currency,
+  };
 }
 
 /** @param wait how a delay passes; a test passes none */
@@ -39,7 +47,11 @@ export const simulatedCarrier = (wait: (ms: number) => Promise<void>): Carrier =
     const where = search.where.toLowerCase();
     const isArea = /^\d+$/.test(where);
     const ranges = (profile?.fiction ?? []).filter(
-      (r) => where === '' || (isArea ? r.area.startsWith(where) || r.area.replace(/^0/, '') === where : r.places.some((p) => p.toLowerCase().startsWith(where))),
+      (r) =>
+        where === '' ||
+        (isArea
+          ? r.area.startsWith(where) || r.area.replace(/^0/, '') === where
+          : r.places.some((p) => p.toLowerCase().startsWith(where))),
     );
     if (!ranges.length)
       return {

@@ -24,7 +24,8 @@ export type Invitation = z.infer<typeof Invitation>;
 export const codeFrom = (random: number): string => String(100_000 + Math.floor(random * 900_000));
 
 export type PairingResult =
-  { ok: true; invitation: Invitation; changed: Invitation[] } | { ok: false; message: string; changed: Invitation[] };
+  | { ok: true; invitation: Invitation; changed: Invitation[] }
+  | { ok: false; message: string; changed: Invitation[] };
 
 /**
  * Tries a code against the invitations of one business.
@@ -38,10 +39,19 @@ export function tryCode(invitations: readonly Invitation[], code: string, now: n
     return { ok: true, invitation: used, changed: [used] };
   }
   if (found?.state === 'open')
-    return { ok: false, message: 'This code has expired: it was good for 15 minutes. Ask for a new invitation.', changed: [] };
-  if (found?.state === 'used') return { ok: false, message: 'This code has been used already. Ask for a new invitation.', changed: [] };
+    return {
+      ok: false,
+      message: 'This code has expired: it was good for 15 minutes. Ask for a new invitation.',
+      changed: [],
+    };
+  if (found?.state === 'used')
+    return { ok: false, message: 'This code has been used already. Ask for a new invitation.', changed: [] };
   if (found?.state === 'locked')
-    return { ok: false, message: 'This code is locked after too many wrong tries. Ask for a new invitation.', changed: [] };
+    return {
+      ok: false,
+      message: 'This code is locked after too many wrong tries. Ask for a new invitation.',
+      changed: [],
+    };
   const changed = invitations
     .filter((i) => i.state === 'open' && now < i.expiresAt)
     .map((i): Invitation => {

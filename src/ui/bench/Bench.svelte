@@ -30,10 +30,18 @@
       <Tab label="Clock" />
       <Tab label="Carrier" />
       <svelte:fragment slot="content">
-        <TabContent>{#if selected === 0}<BenchMail />{/if}</TabContent>
-        <TabContent>{#if selected === 1}<BenchPhones />{/if}</TabContent>
-        <TabContent>{#if selected === 2}<BenchClock />{/if}</TabContent>
-        <TabContent>{#if selected === 3}<BenchCarrier />{/if}</TabContent>
+        <TabContent
+          >{#if selected === 0}<BenchMail />{/if}</TabContent
+        >
+        <TabContent
+          >{#if selected === 1}<BenchPhones />{/if}</TabContent
+        >
+        <TabContent
+          >{#if selected === 2}<BenchClock />{/if}</TabContent
+        >
+        <TabContent
+          >{#if selected === 3}<BenchCarrier />{/if}</TabContent
+        >
       </svelte:fragment>
     </Tabs>
   </aside>

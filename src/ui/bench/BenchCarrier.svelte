@@ -3,9 +3,14 @@
   import { SLOW, SOLD_OUT } from '$standins/carrier/simulated';
 </script>
 
-<p>The carrier stand-in sells numbers from the ranges that regulators keep for fiction, so nobody is ever called by mistake.</p>
+<p>
+  The carrier stand-in sells numbers from the ranges that regulators keep for fiction, so nobody is ever
+  called by mistake.
+</p>
 <ul>
-  {#each PROFILES as p (p.country)}<li><b>{p.name}</b>: {[...new Set(p.fiction.map((f) => f.area))].join(', ')}</li>{/each}
+  {#each PROFILES as p (p.country)}<li>
+      <b>{p.name}</b>: {[...new Set(p.fiction.map((f) => f.area))].join(', ')}
+    </li>{/each}
 </ul>
 <p>It behaves like a real one:</p>
 <ul>

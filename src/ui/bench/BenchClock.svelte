@@ -24,9 +24,21 @@
   }
 </script>
 
-<p>It is <b>{momentText(session.now, session.zone)}</b> <span class="soft">({clockText(session.now, session.zone)}, {session.zone.replaceAll('_', ' ')})</span></p>
-<p class="small">{mode === 'real' ? 'The bench goes by real time.' : 'The bench clock was set and runs on from there.'} Everything goes by it, ringing included.</p>
-<TextInput type="datetime-local" labelText="Set it to" bind:value={text} invalid={!!problem} invalidText={problem} />
+<p>
+  It is <b>{momentText(session.now, session.zone)}</b>
+  <span class="soft">({clockText(session.now, session.zone)}, {session.zone.replaceAll('_', ' ')})</span>
+</p>
+<p class="small">
+  {mode === 'real' ? 'The bench goes by real time.' : 'The bench clock was set and runs on from there.'} Everything
+  goes by it, ringing included.
+</p>
+<TextInput
+  type="datetime-local"
+  labelText="Set it to"
+  bind:value={text}
+  invalid={!!problem}
+  invalidText={problem}
+/>
 <div class="row">
   <Button size="small" on:click={set}>Set the clock</Button>
   <Button size="small" kind="tertiary" disabled={mode === 'real'} on:click={real}>Back to real time</Button>

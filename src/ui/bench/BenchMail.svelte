@@ -21,14 +21,22 @@
 <ul>
   {#each mail as letter (letter.id)}
     <li>
-      <button type="button" aria-expanded={openId === letter.id} onclick={() => (openId = openId === letter.id ? null : letter.id)}>
+      <button
+        type="button"
+        aria-expanded={openId === letter.id}
+        onclick={() => (openId = openId === letter.id ? null : letter.id)}
+      >
         <b>{letter.subject}</b>
         <span>to {letter.to} · {momentText(letter.at, session.zone)}</span>
       </button>
       {#if openId === letter.id}
         {#await textOf(letter) then text}
           <pre data-testid="mail-text">{text}</pre>
-          <Button kind="tertiary" size="small" on:click={() => saveText(`${letter.id}.eml`, 'message/rfc822', letter.raw)}>Save as .eml</Button>
+          <Button
+            kind="tertiary"
+            size="small"
+            on:click={() => saveText(`${letter.id}.eml`, 'message/rfc822', letter.raw)}>Save as .eml</Button
+          >
         {:catch}
           <p>This message cannot be read.</p>
         {/await}

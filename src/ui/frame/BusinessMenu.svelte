@@ -22,7 +22,10 @@
     const whole = demonstration(session.workspace!.now());
     await session.workspace!.adopt(whole);
     await show(whole.business.id);
-    session.say({ kind: 'success', title: hasDemo ? 'The demonstration is as it was on the first day.' : 'Here is the demonstration.' });
+    session.say({
+      kind: 'success',
+      title: hasDemo ? 'The demonstration is as it was on the first day.' : 'Here is the demonstration.',
+    });
   }
 
   async function save() {
@@ -35,7 +38,12 @@
     const file = input?.files?.[0];
     if (!file) return;
     input!.value = '';
-    if (file.size > LARGEST_FILE) return session.say({ kind: 'error', title: 'Nothing was read', detail: 'The file is larger than 50 MB.' });
+    if (file.size > LARGEST_FILE)
+      return session.say({
+        kind: 'error',
+        title: 'Nothing was read',
+        detail: 'The file is larger than 50 MB.',
+      });
     const result = readFile(await file.text());
     if (!result.ok) return session.say({ kind: 'error', title: 'Nothing was read', detail: result.message });
     const { whole } = result;
@@ -49,12 +57,20 @@
 
 <div class="brand">
   <b>Upper Line</b>
-  <OverflowMenu icon={ChevronDown} iconDescription="Businesses and files" size="sm">
+  <OverflowMenu
+    icon={ChevronDown}
+    iconDescription="Businesses and files"
+    aria-label="Businesses and files"
+    size="sm"
+  >
     {#each others as other (other.id)}
       <OverflowMenuItem text="Open {other.name}" on:click={() => show(other.id)} />
     {/each}
     <OverflowMenuItem text="Start with your own business" on:click={onstart} />
-    <OverflowMenuItem text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'} on:click={resetDemo} />
+    <OverflowMenuItem
+      text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
+      on:click={resetDemo}
+    />
     <OverflowMenuItem hasDivider text="Save everything as a file" on:click={save} />
     <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
   </OverflowMenu>

@@ -32,12 +32,19 @@
 <Modal bind:open passiveModal size="sm" modalHeading="Find" selectorPrimaryFocus="#find-field">
   <!-- svelte-ignore a11y_no_static_element_interactions -->
   <div {onkeydown}>
-    <Search id="find-field" labelText="A name, number or extension" placeholder="A name, number or extension" bind:value={query} />
+    <Search
+      id="find-field"
+      labelText="A name, number or extension"
+      placeholder="A name, number or extension"
+      bind:value={query}
+    />
     {#if query.trim() && !hits.length}<p class="soft none">Nothing here is called “{query.trim()}”.</p>{/if}
     <ul>
       {#each hits as hit, i (hit.href + hit.title)}
         <li class:chosen={i === chosen}>
-          <button type="button" onclick={() => go(hit)}><b>{hit.title}</b> <span class="soft">{hit.note}</span></button>
+          <button type="button" onclick={() => go(hit)}
+            ><b>{hit.title}</b> <span class="soft">{hit.note}</span></button
+          >
         </li>
       {/each}
     </ul>

@@ -20,7 +20,11 @@
 
   const typing = (event: Event) => {
     const target = event.target as HTMLElement;
-    return target.isContentEditable || (target instanceof HTMLInputElement && target.type !== 'number') || target instanceof HTMLTextAreaElement;
+    return (
+      target.isContentEditable ||
+      (target instanceof HTMLInputElement && target.type !== 'number') ||
+      target instanceof HTMLTextAreaElement
+    );
   };
   const unlessTyping = (act: () => void) => (event: KeyboardEvent) => {
     if (typing(event)) return;
@@ -37,7 +41,7 @@
       '/': unlessTyping(() => (finding = true)),
       '?': unlessTyping(() => (keys = true)),
       'Shift+?': unlessTyping(() => (keys = true)),
-      'b': unlessTyping(() => (ui.bench = !ui.bench)),
+      b: unlessTyping(() => (ui.bench = !ui.bench)),
       '$mod+z': unlessTyping(() => session.undo()),
       '$mod+Shift+Z': unlessTyping(() => session.redo()),
       '$mod+y': unlessTyping(() => session.redo()),
@@ -49,7 +53,9 @@
   <BusinessMenu onstart={() => (ui.ownBusiness = true)} />
   <Wire />
   <div class="tools">
-    <span class="saved" data-testid="saved" aria-live="polite">{session.view?.saving ? 'Saving…' : 'Saved'}</span>
+    <span class="saved" data-testid="saved" aria-live="polite"
+      >{session.view?.saving ? 'Saving…' : 'Saved'}</span
+    >
     <Button kind="ghost" size="small" on:click={() => (ui.bench = !ui.bench)}>Bench</Button>
     <Button kind="tertiary" size="small" on:click={() => (finding = true)}>Find <kbd>/</kbd></Button>
     <Button kind={session.waiting ? 'primary' : 'tertiary'} size="small" href="/changes">

@@ -28,7 +28,9 @@
       return;
     }
     const id = freshId('business');
-    await session.workspace!.adopt(emptyWhole({ id, kind: 'own', createdAt: session.workspace!.now() }, business.data));
+    await session.workspace!.adopt(
+      emptyWhole({ id, kind: 'own', createdAt: session.workspace!.now() }, business.data),
+    );
     await session.open(id);
     open = false;
     name = problem = '';
@@ -46,10 +48,16 @@
   on:click:button--secondary={() => (open = false)}
   on:submit={start}
 >
-  <p class="sub">It is kept in this browser, beside the demonstration. You can switch between them at any time.</p>
+  <p class="sub">
+    It is kept in this browser, beside the demonstration. You can switch between them at any time.
+  </p>
   <div class="fields">
     <TextInput id="own-name" labelText="Name" bind:value={name} invalid={!!problem} invalidText={problem} />
-    <Select labelText="Country" bind:selected={country} on:change={() => (timeZone = profileOf(country).timeZone)}>
+    <Select
+      labelText="Country"
+      bind:selected={country}
+      on:change={() => (timeZone = profileOf(country).timeZone)}
+    >
       {#each PROFILES as p (p.country)}<SelectItem value={p.country} text={p.name} />{/each}
     </Select>
     <Select labelText="Time zone" bind:selected={timeZone}>

@@ -9,7 +9,16 @@
 
   const numbers = $derived(Object.values(session.system?.numbers ?? {}));
   const when = $derived(rehearsal.at === null ? '' : fieldText(rehearsal.at, session.zone));
-  const timed = $derived(rehearsal.personId !== null && (rehearsal.does === 'answers' || rehearsal.does === 'declines'));
+  const timed = $derived(
+    rehearsal.personId !== null && (rehearsal.does === 'answers' || rehearsal.does === 'declines'),
+  );
+
+  const FOLDED = 'upper-line:strip-folded';
+  let folded = $state(localStorage.getItem(FOLDED) === 'yes');
+  function fold() {
+    folded = !folded;
+    localStorage.setItem(FOLDED, folded ? 'yes' : 'no');
+  }
 
   function setMoment(text: string) {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
@@ -31,7 +40,10 @@
         selected={rehearsal.number?.id}
         on:update={(e) => (rehearsal.numberId = String(e.detail))}
       >
-        {#each numbers as n (n.id)}<SelectItem value={n.id} text="{n.label} · {session.number(n.e164)}" />{/each}
+        {#each numbers as n (n.id)}<SelectItem
+            value={n.id}
+            text="{n.label} · {session.number(n.e164)}"
+          />{/each}
       </Select>
       <span>from</span>
       <Select
@@ -55,7 +67,9 @@
           value={when || fieldText(rehearsal.moment, session.zone)}
           on:input={(e) => setMoment(String(e.detail))}
         />
-        {#if rehearsal.at !== null}<button class="now" type="button" onclick={() => (rehearsal.at = null)}>now</button>{/if}
+        {#if rehearsal.at !== null}<button class="now" type="button" onclick={() => (rehearsal.at = null)}
+            >now</button
+          >{/if}
       </div>
       <span>when</span>
       <Select
@@ -67,7 +81,10 @@
         on:update={(e) => (rehearsal.personId = String(e.detail) || null)}
       >
         <SelectItem value="" text="nobody answers" />
-        {#each rehearsal.people as id (id)}<SelectItem value={id} text={session.system?.people[id]?.name ?? id} />{/each}
+        {#each rehearsal.people as id (id)}<SelectItem
+            value={id}
+            text={session.system?.people[id]?.name ?? id}
+          />{/each}
       </Select>
       {#if rehearsal.personId}
         <Select
@@ -93,17 +110,26 @@
             max={600}
             value={rehearsal.after}
             on:input={(e) => {
-              if (typeof e.detail === 'number' && e.detail >= 0 && e.detail <= 600) rehearsal.after = e.detail;
+              if (typeof e.detail === 'number' && e.detail >= 0 && e.detail <= 600)
+                rehearsal.after = e.detail;
             }}
           />
         </div>
         <span>s</span>
       {/if}
       <output class="out" data-testid="rehearsal-outcome">{rehearsal.outcome}</output>
+      <button class="now" type="button" aria-expanded={!folded} onclick={fold}
+        >{folded ? 'Show the chart' : 'Fold'}</button
+      >
     </div>
-    {#if rehearsal.chart}<div class="lanes"><RingChart chart={rehearsal.chart} dark /></div>{/if}
+    {#if rehearsal.chart && !folded}<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <div tabindex="0" role="group" aria-label="Ring chart" class="lanes">
+        <RingChart chart={rehearsal.chart} dark />
+      </div>{/if}
     {#if rehearsal.trace && session.system}
-      <p class="sentence" data-testid="rehearsal-sentence">{sentence(rehearsal.trace, session.system)} <span>Every paired phone is taken to be on.</span></p>
+      <p class="sentence" data-testid="rehearsal-sentence">
+        {sentence(rehearsal.trace, session.system)} <span>Every paired phone is taken to be on.</span>
+      </p>
     {/if}
   {/if}
 </section>
@@ -143,7 +169,7 @@
     color: #9fabb5;
   }
   .lanes {
-    max-height: 150px;
+    max-height: 124px;
     overflow-y: auto;
   }
   .moment,

@@ -14,10 +14,13 @@
   const stops: Stop[] = $derived.by(() => {
     const { system, view, standing, findings } = session;
     if (!system || !view || !standing) return [];
-    const wrong = (kinds: string[]) => findings.filter((f) => f.severity !== 'hint' && kinds.includes(f.place.kind)).length;
+    const wrong = (kinds: string[]) =>
+      findings.filter((f) => f.severity !== 'hint' && kinds.includes(f.place.kind)).length;
     const size = (items: Record<string, unknown>) => Object.keys(items).length;
     const fresh = view.messages.filter((m) => !m.heard).length;
-    const unpaired = Object.values(system.phones).filter((p) => p.number === null && !standing.registrations[p.id]).length;
+    const unpaired = Object.values(system.phones).filter(
+      (p) => p.number === null && !standing.registrations[p.id],
+    ).length;
     const noted = (path: string, name: string, n: number, note: string, kinds: string[]): Stop => {
       const bad = wrong(kinds);
       return { path, name, usable: n > 0, note: bad ? `${bad} to fix` : note, warn: bad > 0 };
@@ -27,7 +30,9 @@
       noted('/numbers', 'Numbers', size(system.numbers), `${size(system.numbers)} held`, ['number']),
       noted('/hours', 'Hours', size(system.hours), count(size(system.hours), 'set'), ['hours']),
       noted('/answering', 'Answering', size(system.plans), count(size(system.plans), 'plan'), ['plan']),
-      noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), ['person']),
+      noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), [
+        'person',
+      ]),
       {
         path: '/phones',
         name: 'Phones',
@@ -43,12 +48,18 @@
       },
     ];
   });
-  const here = (path: string) => (path === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(path));
+  const here = (path: string) =>
+    path === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(path);
 </script>
 
 <nav aria-label="The way of the work">
   {#each stops as stop (stop.path)}
-    <a href={stop.path} class:done={stop.usable} class:warn={stop.warn} aria-current={here(stop.path) ? 'page' : undefined}>
+    <a
+      href={stop.path}
+      class:done={stop.usable}
+      class:warn={stop.warn}
+      aria-current={here(stop.path) ? 'page' : undefined}
+    >
       <i aria-hidden="true"></i>{stop.name}<small>{stop.note || ' '}</small>
     </a>
   {/each}

@@ -18,12 +18,22 @@
   <div class="top">
     <b>{message.from}</b>
     {#if !message.heard}<span class="mark">new</span>{/if}
-    <span class="soft">{momentText(message.at, session.zone)} · {durationText(message.seconds * 1000)}{mailbox ? ` · ${mailbox}` : ''}</span>
+    <span class="soft"
+      >{momentText(message.at, session.zone)} · {durationText(message.seconds * 1000)}{mailbox
+        ? ` · ${mailbox}`
+        : ''}</span
+    >
   </div>
-  {#if message.said}<p>{message.said}</p>{:else if !message.sound}<p class="soft">No words were recorded.</p>{/if}
-  {#if message.sound}<audio controls src={message.sound} onplay={() => hear(true)}><track kind="captions" /></audio>{/if}
+  {#if message.said}<p>{message.said}</p>{:else if !message.sound}<p class="soft">
+      No words were recorded.
+    </p>{/if}
+  {#if message.sound}<audio controls src={message.sound} onplay={() => hear(true)}
+      ><track kind="captions" /></audio
+    >{/if}
   <div class="acts">
-    <button class="linkish small" type="button" onclick={() => hear(!message.heard)}>{message.heard ? 'Mark as new' : 'Mark as heard'}</button>
+    <button class="linkish small" type="button" onclick={() => hear(!message.heard)}
+      >{message.heard ? 'Mark as new' : 'Mark as heard'}</button
+    >
     <button class="linkish small" type="button" onclick={remove}>Delete</button>
     {#if removed}<button class="linkish small" type="button" onclick={() => removed?.put()}>Undo</button>{/if}
   </div>

@@ -8,7 +8,10 @@
 
   const system = $derived(session.system!);
   const suggested = $derived(
-    nextFreeExtension(Object.values(system.people).map((p) => ({ extension: p.extension, who: p.name })), system.business) ?? '',
+    nextFreeExtension(
+      Object.values(system.people).map((p) => ({ extension: p.extension, who: p.name })),
+      system.business,
+    ) ?? '',
   );
   let name = $state('');
   let email = $state('');
@@ -25,10 +28,35 @@
       [
         {
           do: 'person.add',
-          value: newPerson({ id, name, email: email.trim(), extension: extension.trim() || suggested, siteId: siteId || null }),
+          value: newPerson({
+            id,
+            name,
+            email: email.trim(),
+            extension: extension.trim() || suggested,
+            siteId: siteId || null,
+          }),
         },
-        { do: 'phone.add', value: newPhone({ id: freshId('phone'), name: 'Browser softphone', kind: 'browser', personId: id, outsideOffice: true }) },
-        { do: 'mailbox.add', value: { id: mailboxId, name: name.trim() || '-', ownerIds: [id], greetingId: null, longest: 180, mailTo: [] } },
+        {
+          do: 'phone.add',
+          value: newPhone({
+            id: freshId('phone'),
+            name: 'Browser softphone',
+            kind: 'browser',
+            personId: id,
+            outsideOffice: true,
+          }),
+        },
+        {
+          do: 'mailbox.add',
+          value: {
+            id: mailboxId,
+            name: name.trim() || '-',
+            ownerIds: [id],
+            greetingId: null,
+            longest: 180,
+            mailTo: [],
+          },
+        },
         { do: 'person.set', id, change: { mailboxId } },
       ],
       { quiet: true, undoable: true },
@@ -46,8 +74,19 @@
 <form class="card" onsubmit={add}>
   <h2>Add a person</h2>
   <div class="fields">
-    <TextInput labelText="Name" bind:value={name} invalid={!!problems.name} invalidText={problems.name ?? ''} />
-    <TextInput labelText="E-mail" type="email" bind:value={email} invalid={!!problems.email} invalidText={problems.email ?? ''} helperText="The invitation goes there." />
+    <TextInput
+      labelText="Name"
+      bind:value={name}
+      invalid={!!problems.name}
+      invalidText={problems.name ?? ''}
+    />
+    <TextInput
+      labelText="E-mail"
+      bind:value={email}
+      invalid={!!problems.email}
+      invalidText={problems.email ?? ''}
+      helperText="The invitation goes there."
+    />
     <TextInput
       labelText="Extension"
       placeholder={suggested}

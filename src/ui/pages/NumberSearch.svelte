@@ -98,14 +98,22 @@
     <Button type="submit" size="field">Look</Button>
   </form>
   {#if searching}
-    <div class="wait"><InlineLoading description="Asking the carrier…" /><Button kind="ghost" size="small" on:click={cancel}>Cancel</Button></div>
+    <div class="wait">
+      <InlineLoading description="Asking the carrier…" /><Button kind="ghost" size="small" on:click={cancel}
+        >Cancel</Button
+      >
+    </div>
   {/if}
   {#if offers}
     {#if !offers.length}<p class="soft">The carrier has nothing more here.</p>{/if}
     <ul aria-label="Numbers on offer">
       {#each offers as offer (offer.e164)}
         <li>
-          <div><b>{session.number(offer.e164)}</b><span>{offer.place} · {priceText(offer.monthlyCents, offer.currency)} a month</span></div>
+          <div>
+            <b>{session.number(offer.e164)}</b><span
+              >{offer.place} · {priceText(offer.monthlyCents, offer.currency)} a month</span
+            >
+          </div>
           <Button size="small" kind="tertiary" disabled={ordering !== null} on:click={() => take(offer)}>
             Take<span class="visually-hidden"> {session.number(offer.e164)}</span>
           </Button>

@@ -38,7 +38,13 @@
   $effect(() => {
     const live = line.calls.find((c) => c.request.id === callId);
     if (live) last = live;
-    else if (untrack(() => last) && callId && untrack(() => last!.phase !== 'over') && line.calls.every((c) => c.request.id !== callId)) void settleLost();
+    else if (
+      untrack(() => last) &&
+      callId &&
+      untrack(() => last!.phase !== 'over') &&
+      line.calls.every((c) => c.request.id !== callId)
+    )
+      void settleLost();
   });
   const call = $derived(last?.request.id === callId ? last : null);
   const going = $derived(call !== null && call.phase !== 'over');
@@ -136,12 +142,19 @@
       <p class="soft">Calling {dialled} · {durationText(Math.max(0, session.now - call.request.at))}</p>
       <h1 class="heard">{heard}</h1>
       {#if call.phase === 'message'}
-        <TextArea labelText="What you say" rows={4} value={words} on:input={(e) => type((e.target as HTMLTextAreaElement).value)} />
+        <TextArea
+          labelText="What you say"
+          rows={4}
+          value={words}
+          on:input={(e) => type((e.target as HTMLTextAreaElement).value)}
+        />
         <div class="row">
           {#if recorder.on}
             <Button size="small" kind="tertiary" on:click={() => void recorder.stop()}>Stop recording</Button>
           {:else}
-            <Button size="small" kind="ghost" on:click={() => void recorder.start()}>{recorder.sound ? 'Record it again' : 'Or record it'}</Button>
+            <Button size="small" kind="ghost" on:click={() => void recorder.start()}
+              >{recorder.sound ? 'Record it again' : 'Or record it'}</Button
+            >
           {/if}
           {#if recorder.on}<span class="soft">recording…</span>{/if}
         </div>
@@ -156,10 +169,20 @@
           {#each callers as c (c)}<SelectItem value={c} text={session.number(c, system)} />{/each}
           <SelectItem value="hidden" text="a hidden number" />
         </Select>
-        <TextInput labelText="Number to call" type="tel" bind:value={dialled} invalid={!!problem} invalidText={problem} />
+        <TextInput
+          labelText="Number to call"
+          type="tel"
+          bind:value={dialled}
+          invalid={!!problem}
+          invalidText={problem}
+        />
         <div>
           {#each Object.values(system.numbers) as n (n.id)}
-            <button class="linkish pick" type="button" onclick={() => (dialled = session.number(n.e164, system))}>{n.label}</button>
+            <button
+              class="linkish pick"
+              type="button"
+              onclick={() => (dialled = session.number(n.e164, system))}>{n.label}</button
+            >
           {:else}<p class="soft small">No number is in force yet. Put your draft in force first.</p>{/each}
         </div>
         <Button type="submit">Call</Button>
@@ -170,7 +193,7 @@
       <section class="card" data-testid="outside-ended">
         <h2>The call is over</h2>
         <p>{ended ? ending(ended.outcome, system) : ''}</p>
-        <p class="soft small">{sentence(call.trace, system)}</p>
+        <p class="soft small">{sentence(call.trace, system, 'past')}</p>
       </section>
     {/if}
   {/if}

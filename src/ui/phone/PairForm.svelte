@@ -26,8 +26,23 @@
   <h1>Pair this phone</h1>
   <p class="sub">Both are in your invitation.</p>
   <div class="fields">
-    <TextInput labelText="Business number" type="tel" bind:value={number} invalid={!!said('number')} invalidText={said('number')} helperText="The number of the business, not your own." />
-    <TextInput labelText="Six-digit code" inputmode="numeric" autocomplete="one-time-code" maxlength={6} bind:value={code} invalid={!!said('code')} invalidText={said('code')} />
+    <TextInput
+      labelText="Business number"
+      type="tel"
+      bind:value={number}
+      invalid={!!said('number')}
+      invalidText={said('number')}
+      helperText="The number of the business, not your own."
+    />
+    <TextInput
+      labelText="Six-digit code"
+      inputmode="numeric"
+      autocomplete="one-time-code"
+      maxlength={6}
+      bind:value={code}
+      invalid={!!said('code')}
+      invalidText={said('code')}
+    />
     <Button type="submit" disabled={busy}>Pair</Button>
   </div>
 </form>

@@ -17,11 +17,25 @@
   let { call, phoneId, system, onanswer, ondecline }: Props = $props();
 
   const from = $derived(call.request.from);
-  const caller = $derived(from.kind === 'outside' ? (from.number ? session.number(from.number, system) : 'Hidden number') : whoseName(system, from.phoneId));
+  const caller = $derived(
+    from.kind === 'outside'
+      ? from.number
+        ? session.number(from.number, system)
+        : 'Hidden number'
+      : whoseName(system, from.phoneId),
+  );
   const via = $derived(call.numberId ? (system.numbers[call.numberId]?.label ?? '') : 'Extension');
   const own = $derived(system.phones[phoneId]?.personId);
   const others = $derived([
-    ...new Set(call.legs.filter((l) => l.state !== 'over' && l.phone !== phoneId).map((l) => (l.personId && l.personId === own ? `your ${system.phones[l.phone]?.name.toLowerCase()}` : whoseName(system, l.phone)))),
+    ...new Set(
+      call.legs
+        .filter((l) => l.state !== 'over' && l.phone !== phoneId)
+        .map((l) =>
+          l.personId && l.personId === own
+            ? `your ${system.phones[l.phone]?.name.toLowerCase()}`
+            : whoseName(system, l.phone),
+        ),
+    ),
   ]);
   const left = $derived(call.until ? Math.max(0, call.until - session.now) : 0);
   const whole = $derived(call.until ? call.until - call.since : 1);

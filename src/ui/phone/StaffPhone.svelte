@@ -29,7 +29,11 @@
   const person = $derived(phone?.personId ? system.people[phone.personId] : undefined);
   const registration = $derived(session.standing!.registrations[phoneId]);
 
-  const ringing = $derived(line.calls.find((c) => c.phase === 'ringing' && c.legs.some((l) => l.phone === phoneId && l.state === 'sounding')));
+  const ringing = $derived(
+    line.calls.find(
+      (c) => c.phase === 'ringing' && c.legs.some((l) => l.phone === phoneId && l.state === 'sounding'),
+    ),
+  );
   const talking = $derived(line.calls.find((c) => c.phase === 'talking' && c.talkingOn === phoneId));
   const dnd = $derived(person ? (session.standing!.dnd[person.id]?.value ?? false) : false);
 
@@ -46,7 +50,13 @@
     return ringChart(trace, system);
   });
   const messages = $derived(
-    [...session.view!.messages].reverse().filter((m) => person && (m.mailboxId === person.mailboxId || system.mailboxes[m.mailboxId]?.ownerIds.includes(person.id))),
+    [...session.view!.messages]
+      .reverse()
+      .filter(
+        (m) =>
+          person &&
+          (m.mailboxId === person.mailboxId || system.mailboxes[m.mailboxId]?.ownerIds.includes(person.id)),
+      ),
   );
   const calls = $derived(
     [...session.view!.calls]
@@ -67,13 +77,21 @@
   }
   const callerOf = (call: (typeof calls)[number]) => {
     const { from } = call.request;
-    return from.kind === 'outside' ? (from.number ? session.number(from.number, system) : 'Hidden number') : whoseName(system, from.phoneId);
+    return from.kind === 'outside'
+      ? from.number
+        ? session.number(from.number, system)
+        : 'Hidden number'
+      : whoseName(system, from.phoneId);
   };
-  const act = (kind: 'answer' | 'decline') => ringing && line.act({ kind, callId: ringing.request.id, phone: phoneId });
+  const act = (kind: 'answer' | 'decline') =>
+    ringing && line.act({ kind, callId: ringing.request.id, phone: phoneId });
   const hangUp = () => talking && line.act({ kind: 'hang up', callId: talking.request.id, by: 'called' });
   const setDnd = (value: boolean) =>
     person &&
-    session.workspace!.changeStanding((s) => ({ ...s, dnd: { ...s.dnd, [person.id]: { value, at: session.now, by: `${person.name}, on this phone` } } }));
+    session.workspace!.changeStanding((s) => ({
+      ...s,
+      dnd: { ...s.dnd, [person.id]: { value, at: session.now, by: `${person.name}, on this phone` } },
+    }));
   async function signOut() {
     await session.workspace!.changeStanding((s) => {
       const registrations = { ...s.registrations };
@@ -85,19 +103,37 @@
 </script>
 
 {#if !phone || !person}
-  <div class="card pad"><h1>This phone has been removed</h1><p>Ask whoever does the phones for a new invitation. <a href="/phone">Pair again</a></p></div>
+  <div class="card pad">
+    <h1>This phone has been removed</h1>
+    <p>Ask whoever does the phones for a new invitation. <a href="/phone">Pair again</a></p>
+  </div>
 {:else if !registration}
-  <div class="card pad"><h1>This phone is not paired</h1><p><a href="/phone">Enter a code</a></p></div>
+  <div class="card pad">
+    <h1>This phone is not paired</h1>
+    <p><a href="/phone">Enter a code</a></p>
+  </div>
 {:else}
   <header>
     <b>{person.name} · {person.extension}</b>
     <span data-testid="phone-state">
-      {system.business.name} · {!here ? 'this phone is open in another window' : dnd ? 'do not disturb' : registration.online ? 'this phone is ready' : 'signing on…'}
+      {system.business.name} · {!here
+        ? 'this phone is open in another window'
+        : dnd
+          ? 'do not disturb'
+          : registration.online
+            ? 'this phone is ready'
+            : 'signing on…'}
     </span>
   </header>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
   {#if ringing}
-    <Ringing call={ringing} {phoneId} {system} onanswer={() => void act('answer')} ondecline={() => void act('decline')} />
+    <Ringing
+      call={ringing}
+      {phoneId}
+      {system}
+      onanswer={() => void act('answer')}
+      ondecline={() => void act('decline')}
+    />
   {:else if talking}
     <section class="talk" data-testid="talking">
       <p class="soft">Talking with</p>
@@ -110,15 +146,27 @@
       <div class="card">
         <h2>If somebody calls you now</h2>
         {#if ifCalled}<div class="mini"><RingChart chart={ifCalled} /></div>{/if}
-        <Toggle size="sm" labelText="Do not disturb" labelA="off" labelB="on: no phone of yours rings" toggled={dnd} on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)} />
+        <Toggle
+          size="sm"
+          labelText="Do not disturb"
+          labelA="off"
+          labelB="on: no phone of yours rings"
+          toggled={dnd}
+          on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)}
+        />
       </div>
       <h2>Messages</h2>
-      {#each messages as m (m.id)}<MessageCard message={m} mailbox={system.mailboxes[m.mailboxId]?.name} />{:else}<p class="soft">No messages.</p>{/each}
+      {#each messages as m (m.id)}<MessageCard
+          message={m}
+          mailbox={system.mailboxes[m.mailboxId]?.name}
+        />{:else}<p class="soft">No messages.</p>{/each}
       <h2>Calls</h2>
       {#each calls as call (call.id)}
         {@const { words, missed } = callWords(call)}
         <div class="call">
-          <b>{callerOf(call)}{#if missed}<em> missed</em>{/if}</b><span>{momentText(call.at, session.zone)}</span>
+          <b
+            >{callerOf(call)}{#if missed}<em> missed</em>{/if}</b
+          ><span>{momentText(call.at, session.zone)}</span>
           <small>{words}</small>
         </div>
       {:else}<p class="soft">No calls yet.</p>{/each}

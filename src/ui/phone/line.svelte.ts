@@ -8,7 +8,11 @@ export class Line {
   private client: ExchangeClient;
 
   constructor(businessId: string) {
-    this.client = new ExchangeClient(businessId, (calls) => (this.calls = calls), () => freshId('act'));
+    this.client = new ExchangeClient(
+      businessId,
+      (calls) => (this.calls = calls),
+      () => freshId('act'),
+    );
   }
 
   /** Does something to a call; when the switch does not answer that is said. */

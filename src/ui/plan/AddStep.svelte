@@ -14,9 +14,11 @@
 </script>
 
 <div class="add">
-  <OverflowMenu icon={Add} iconDescription="Add a step" size="sm">
+  <OverflowMenu icon={Add} iconDescription="Add a step" aria-label="Add a step" size="sm">
     {#each STEP_KINDS as k (k.kind)}
-      <OverflowMenuItem on:click={() => onadd(addStep(plan, k.kind, place, index))}><b>{k.name}</b>&ensp;<span>{k.does}</span></OverflowMenuItem>
+      <OverflowMenuItem on:click={() => onadd(addStep(plan, k.kind, place, index))}
+        ><b>{k.name}</b>&ensp;<span>{k.does}</span></OverflowMenuItem
+      >
     {/each}
   </OverflowMenu>
   <span aria-hidden="true">Add a step</span>

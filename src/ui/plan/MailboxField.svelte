@@ -12,28 +12,48 @@
   /** The people this plan rings would hear a new mailbox of its own. */
   function start() {
     const id = freshId('mailbox');
-    const owners = [...allSteps(plan.steps)].flatMap((s) => (s.kind === 'ring' ? s.targets.filter((t) => t.kind === 'person').map((t) => t.id) : []));
+    const owners = [...allSteps(plan.steps)].flatMap((s) =>
+      s.kind === 'ring' ? s.targets.filter((t) => t.kind === 'person').map((t) => t.id) : [],
+    );
     session.edit(`Start a mailbox for ${plan.name}`, [
-      { do: 'mailbox.add', value: { id, name: plan.name, ownerIds: [...new Set(owners)], greetingId: null, longest: 180, mailTo: [] } },
+      {
+        do: 'mailbox.add',
+        value: {
+          id,
+          name: plan.name,
+          ownerIds: [...new Set(owners)],
+          greetingId: null,
+          longest: 180,
+          mailTo: [],
+        },
+      },
       { do: 'step.set', planId: plan.id, step: { ...step, mailboxId: id } },
     ]);
   }
 </script>
 
 <div class="fields">
-  <Select labelText="Mailbox" selected={step.mailboxId ?? ''} on:update={(e) => setStep(plan, { ...step, mailboxId: String(e.detail) || null }, 'mailbox')}>
+  <Select
+    labelText="Mailbox"
+    selected={step.mailboxId ?? ''}
+    on:update={(e) => setStep(plan, { ...step, mailboxId: String(e.detail) || null }, 'mailbox')}
+  >
     <SelectItem value="" text="Choose…" />
     {#each Object.values(system.mailboxes) as m (m.id)}<SelectItem value={m.id} text={m.name} />{/each}
   </Select>
   {#if mailbox}
     <p class="small soft">
-      Heard by {mailbox.ownerIds.map((id) => system.people[id]?.name).join(', ') || 'nobody'}, in their mailbox and by e-mail.
+      Heard by {mailbox.ownerIds.map((id) => system.people[id]?.name).join(', ') || 'nobody'}, in their
+      mailbox and by e-mail.
     </p>
     <RecordingField
       label="Greeting"
       recordingId={mailbox.greetingId}
       about="as greeting of {mailbox.name}"
-      onchoose={(greetingId) => session.edit(`Change the greeting of ${mailbox.name}`, [{ do: 'mailbox.set', id: mailbox.id, change: { greetingId } }])}
+      onchoose={(greetingId) =>
+        session.edit(`Change the greeting of ${mailbox.name}`, [
+          { do: 'mailbox.set', id: mailbox.id, change: { greetingId } },
+        ])}
       attach={(greetingId) => ({ do: 'mailbox.set', id: mailbox.id, change: { greetingId } })}
     />
   {:else}

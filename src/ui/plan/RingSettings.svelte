@@ -7,7 +7,9 @@
   import { setStep } from './edits';
 
   let { plan, step, system }: { plan: Plan; step: RingStep; system: System } = $props();
-  const people = $derived(Object.values(system.people).map((p) => ({ id: p.id, text: `${p.name} · ${p.extension}` })));
+  const people = $derived(
+    Object.values(system.people).map((p) => ({ id: p.id, text: `${p.name} · ${p.extension}` })),
+  );
   const chosen = $derived(step.targets.filter((t) => t.kind === 'person').map((t) => t.id));
   const country = $derived(profileOf(system.business.country));
   const rings = $derived(count(ringsIn(step.seconds, country.ringback), 'ring'));
@@ -19,7 +21,15 @@
     if (same) return;
     const kept = step.targets.filter((t) => t.kind === 'phone' || ids.includes(t.id));
     const added = ids.filter((id) => !chosen.includes(id)).map((id) => ({ kind: 'person' as const, id }));
-    setStep(plan, { ...step, targets: [...kept, ...added], followReach: step.followReach && kept.length + added.length === 1 }, 'who');
+    setStep(
+      plan,
+      {
+        ...step,
+        targets: [...kept, ...added],
+        followReach: step.followReach && kept.length + added.length === 1,
+      },
+      'who',
+    );
   }
 </script>
 
@@ -27,7 +37,9 @@
   {#if people.length}
     <MultiSelect
       labelText="Who"
-      label={chosen.length ? step.targets.map((t) => (system.people[t.id] ?? system.phones[t.id])?.name).join(', ') : 'Choose people'}
+      label={chosen.length
+        ? step.targets.map((t) => (system.people[t.id] ?? system.phones[t.id])?.name).join(', ')
+        : 'Choose people'}
       items={people}
       selectedIds={chosen}
       sortItem={() => 0}
@@ -40,7 +52,8 @@
     <Select
       labelText="How"
       selected={step.pattern}
-      on:update={(e) => setStep(plan, { ...step, pattern: e.detail === 'in order' ? 'in order' : 'together' }, 'pattern')}
+      on:update={(e) =>
+        setStep(plan, { ...step, pattern: e.detail === 'in order' ? 'in order' : 'together' }, 'pattern')}
     >
       <SelectItem value="together" text="All together" />
       <SelectItem value="in order" text="One after the other" />
@@ -60,7 +73,8 @@
       labelB="followed"
       toggled={step.followReach}
       on:toggle={(e) => {
-        if (e.detail.toggled !== step.followReach) setStep(plan, { ...step, followReach: e.detail.toggled }, 'reach');
+        if (e.detail.toggled !== step.followReach)
+          setStep(plan, { ...step, followReach: e.detail.toggled }, 'reach');
       }}
     />
   {/if}

@@ -46,7 +46,8 @@
     return hours ? `${period} · ${periodInWords(hours, period)}` : period;
   };
   function onkeydown(event: KeyboardEvent, step: Step) {
-    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) moveStep(plan, step, event.key === 'ArrowUp' ? -1 : 1);
+    if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown'))
+      moveStep(plan, step, event.key === 'ArrowUp' ? -1 : 1);
     else if (event.key === 'Delete') removeStep(plan, step);
     else return;
     event.preventDefault();
@@ -60,27 +61,55 @@
     <li>
       <div class="step {step.kind}" class:sel={selected === step.id} data-testid="step">
         <span class="at">{seconds(times.get(step.id) ?? 0)}</span>
-        <button type="button" class="what" aria-pressed={selected === step.id} onclick={() => onselect(step.id)} onkeydown={(e) => onkeydown(e, step)}>
+        <button
+          type="button"
+          class="what"
+          aria-pressed={selected === step.id}
+          onclick={() => onselect(step.id)}
+          onkeydown={(e) => onkeydown(e, step)}
+        >
           <span class="line"><b>{verb}</b> {what}</span>
           {#if detail(step)}<span class="d">{detail(step)}</span>{/if}
           {#if wrong}<span class="wrong">{wrong.title}</span>{/if}
         </button>
         <span class="tools">
-          <button type="button" aria-label="Move up: {verb} {what}" onclick={() => moveStep(plan, step, -1)}><ArrowUp /></button>
-          <button type="button" aria-label="Move down: {verb} {what}" onclick={() => moveStep(plan, step, 1)}><ArrowDown /></button>
-          <button type="button" aria-label="Remove: {verb} {what}" onclick={() => removeStep(plan, step)}><TrashCan /></button>
+          <button type="button" aria-label="Move up: {verb} {what}" onclick={() => moveStep(plan, step, -1)}
+            ><ArrowUp /></button
+          >
+          <button type="button" aria-label="Move down: {verb} {what}" onclick={() => moveStep(plan, step, 1)}
+            ><ArrowDown /></button
+          >
+          <button type="button" aria-label="Remove: {verb} {what}" onclick={() => removeStep(plan, step)}
+            ><TrashCan /></button
+          >
         </span>
       </div>
       {#if step.kind === 'hours'}
         {#each step.branches as branch, i (branch.period)}
           <div class="br" class:alt={i > 0}>
             <span class="tag">{when(step, branch.period)}</span>
-            <Self {plan} {system} steps={branch.steps} place={{ parentId: step.id, branch: i }} {selected} {findings} {onselect} />
+            <Self
+              {plan}
+              {system}
+              steps={branch.steps}
+              place={{ parentId: step.id, branch: i }}
+              {selected}
+              {findings}
+              {onselect}
+            />
           </div>
         {/each}
         <div class="br alt">
           <span class="tag">Otherwise</span>
-          <Self {plan} {system} steps={step.otherwise} place={{ parentId: step.id, branch: -1 }} {selected} {findings} {onselect} />
+          <Self
+            {plan}
+            {system}
+            steps={step.otherwise}
+            place={{ parentId: step.id, branch: -1 }}
+            {selected}
+            {findings}
+            {onselect}
+          />
         </div>
       {/if}
     </li>

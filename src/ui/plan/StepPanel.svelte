@@ -32,7 +32,11 @@
 {:else if step.kind === 'voicemail'}
   <MailboxField {plan} {step} {system} />
 {:else if step.kind === 'end'}
-  <Select labelText="How" selected={step.how} on:update={(e) => setStep(plan, { ...step, how: e.detail === 'busy' ? 'busy' : 'plain' }, 'how')}>
+  <Select
+    labelText="How"
+    selected={step.how}
+    on:update={(e) => setStep(plan, { ...step, how: e.detail === 'busy' ? 'busy' : 'plain' }, 'how')}
+  >
     <SelectItem value="plain" text="Hang up" />
     <SelectItem value="busy" text="Busy tone" />
   </Select>
@@ -44,26 +48,37 @@
       const hoursId = String(e.detail) || null;
       const kinds = hoursId ? kindsOf(system.hours[hoursId]!) : [];
       const kept = step.branches.filter((b) => b.steps.length || kinds.includes(b.period));
-      const fresh = kinds.filter((k) => !kept.some((b) => b.period === k)).map((period) => ({ period, steps: [] }));
+      const fresh = kinds
+        .filter((k) => !kept.some((b) => b.period === k))
+        .map((period) => ({ period, steps: [] }));
       setStep(plan, { ...step, hoursId, branches: [...kept, ...fresh] }, 'hours');
     }}
   >
     <SelectItem value="" text="Choose…" />
     {#each Object.values(system.hours) as h (h.id)}<SelectItem value={h.id} text={h.name} />{/each}
   </Select>
-  {#if !Object.keys(system.hours).length}<p class="small soft">There are no hours yet. <a href="/hours">Write them first</a>.</p>{/if}
+  {#if !Object.keys(system.hours).length}<p class="small soft">
+      There are no hours yet. <a href="/hours">Write them first</a>.
+    </p>{/if}
   {#each step.branches as branch (branch.period)}
     <div class="branch">
       <span>{branch.period}</span>
       <button
         class="linkish small"
         type="button"
-        onclick={() => setStep(plan, { ...step, branches: step.branches.filter((b) => b !== branch) }, 'branch')}>Remove branch</button
+        onclick={() =>
+          setStep(plan, { ...step, branches: step.branches.filter((b) => b !== branch) }, 'branch')}
+        >Remove branch</button
       >
     </div>
   {/each}
   {#each missing as period (period)}
-    <Button kind="ghost" size="small" on:click={() => setStep(plan, { ...step, branches: [...step.branches, { period, steps: [] }] }, 'branch')}>
+    <Button
+      kind="ghost"
+      size="small"
+      on:click={() =>
+        setStep(plan, { ...step, branches: [...step.branches, { period, steps: [] }] }, 'branch')}
+    >
       Add a branch for {period}
     </Button>
   {/each}

@@ -30,10 +30,23 @@ function freshStep(kind: Step['kind']): Step {
       return { id, kind, recordingId: null };
     case 'ring': {
       const person = first(system.people);
-      return { id, kind, targets: person ? [{ kind: 'person', id: person }] : [], pattern: 'together', seconds: 18, followReach: false };
+      return {
+        id,
+        kind,
+        targets: person ? [{ kind: 'person', id: person }] : [],
+        pattern: 'together',
+        seconds: 18,
+        followReach: false,
+      };
     }
     case 'hours':
-      return { id, kind, hoursId: first(system.hours), branches: [{ period: 'Open', steps: [] }], otherwise: [] };
+      return {
+        id,
+        kind,
+        hoursId: first(system.hours),
+        branches: [{ period: 'Open', steps: [] }],
+        otherwise: [],
+      };
     case 'voicemail':
       return { id, kind, mailboxId: first(system.mailboxes) };
     case 'end':
@@ -61,7 +74,11 @@ export function setStep(plan: Plan, step: Step, field: string): string | undefin
 export function removeStep(plan: Plan, step: Step): void {
   const inside = branchesOf(step).flat().length;
   const also = inside ? ` with the ${inside} inside it` : '';
-  session.edit(`Remove “${named(step)}”${also} from ${plan.name}`, [{ do: 'step.remove', planId: plan.id, stepId: step.id }], { undoable: true });
+  session.edit(
+    `Remove “${named(step)}”${also} from ${plan.name}`,
+    [{ do: 'step.remove', planId: plan.id, stepId: step.id }],
+    { undoable: true },
+  );
 }
 
 /** Moves a step by one; at the edge of a branch it goes out of it, next to the step the branch belongs to. */
@@ -76,5 +93,7 @@ export function moveStep(plan: Plan, step: Step, by: -1 | 1): void {
     index = parent.index + (by === 1 ? 1 : 0);
     place = parent.place;
   }
-  session.edit(`Move “${named(step)}” in ${plan.name}`, [{ do: 'step.move', planId: plan.id, stepId: step.id, place, index }]);
+  session.edit(`Move “${named(step)}” in ${plan.name}`, [
+    { do: 'step.move', planId: plan.id, stepId: step.id, place, index },
+  ]);
 }

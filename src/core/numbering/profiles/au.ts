@@ -12,8 +12,24 @@ export const au: Profile = {
   areaWord: 'area code',
   timeZone: 'Australia/Sydney',
   fiction: [
-    { prefix: '6125550', digits: 4, from: 0, to: 9999, kind: 'geographic', area: '02', places: ['Sydney', 'Newcastle', 'Wollongong'] },
-    { prefix: '6127010', digits: 4, from: 0, to: 9999, kind: 'geographic', area: '02', places: ['Canberra', 'Batemans Bay'] },
+    {
+      prefix: '6125550',
+      digits: 4,
+      from: 0,
+      to: 9999,
+      kind: 'geographic',
+      area: '02',
+      places: ['Sydney', 'Newcastle', 'Wollongong'],
+    },
+    {
+      prefix: '6127010',
+      digits: 4,
+      from: 0,
+      to: 9999,
+      kind: 'geographic',
+      area: '02',
+      places: ['Canberra', 'Batemans Bay'],
+    },
     { prefix: '61491570', digits: 3, from: 156, to: 159, kind: 'mobile', area: '0491', places: ['Mobile'] },
   ],
 };

@@ -13,6 +13,14 @@ export const de: Profile = {
   timeZone: 'Europe/Berlin',
   fiction: [
     { prefix: '493023125', digits: 3, from: 0, to: 999, kind: 'geographic', area: '030', places: ['Berlin'] },
-    { prefix: '496990009', digits: 3, from: 0, to: 999, kind: 'geographic', area: '069', places: ['Frankfurt am Main'] },
+    {
+      prefix: '496990009',
+      digits: 3,
+      from: 0,
+      to: 999,
+      kind: 'geographic',
+      area: '069',
+      places: ['Frankfurt am Main'],
+    },
   ],
 };

@@ -7,7 +7,11 @@ export const ringback: Cadence = { hertz: [440, 480], onOff: [2000, 4000] };
 export const busy: Cadence = { hertz: [480, 620], onOff: [500, 500] };
 
 /** 555-0100 to 555-0199 of an area code. Source: NANPA guidelines for fictitious use, from memory. */
-export const fiction = (area: string, places: string[], kind: FictionRange['kind'] = 'geographic'): FictionRange => ({
+export const fiction = (
+  area: string,
+  places: string[],
+  kind: FictionRange['kind'] = 'geographic',
+): FictionRange => ({
   prefix: `1${area}55501`,
   digits: 2,
   from: 0,

@@ -37,7 +37,9 @@
 <div class="columns">
   <section>
     <h1>What differs for callers</h1>
-    <p class="sub">The draft against what is in force, for calls that nobody answers, over the next seven days.</p>
+    <p class="sub">
+      The draft against what is in force, for calls that nobody answers, over the seven days from today.
+    </p>
     {#each differences as d (d.numberId + d.when + d.after)}
       {@const key = d.numberId + d.when}
       <article class="card" data-testid="difference">
@@ -48,42 +50,71 @@
           <dt>now</dt>
           <dd>{d.after ?? 'The number is given back.'}</dd>
         </dl>
-        <button class="linkish small" type="button" aria-expanded={open === key} onclick={() => (open = open === key ? null : key)}>
+        <button
+          class="linkish small"
+          type="button"
+          aria-expanded={open === key}
+          onclick={() => (open = open === key ? null : key)}
+        >
           {open === key ? 'Hide the ring charts' : 'Show the ring charts'}
         </button>
         {#if open === key}
-          {#if d.beforeTrace}<h3>Was</h3><RingChart chart={ringChart(d.beforeTrace, before)} />{/if}
-          {#if d.afterTrace}<h3>Now</h3><RingChart chart={ringChart(d.afterTrace, after)} />{/if}
+          {#if d.beforeTrace}<h3>Was</h3>
+            <RingChart chart={ringChart(d.beforeTrace, before)} />{/if}
+          {#if d.afterTrace}<h3>Now</h3>
+            <RingChart chart={ringChart(d.afterTrace, after)} />{/if}
         {/if}
       </article>
     {:else}
       <div class="empty">
         <h2>Nothing differs for callers</h2>
-        <p>{session.waiting ? 'The draft has changes, but no unanswered call goes another way because of them.' : 'The draft is what is in force.'}</p>
+        <p>
+          {session.waiting
+            ? 'The draft has changes, but no unanswered call goes another way because of them.'
+            : 'The draft is what is in force.'}
+        </p>
       </div>
     {/each}
   </section>
   <aside>
     <div class="card">
-      <h2>{session.waiting ? `${count(waiting.length || undone, waiting.length ? 'edit waits' : 'edit undone', waiting.length ? 'edits wait' : 'edits undone')}` : 'No edit waits'}</h2>
+      <h2>
+        {session.waiting
+          ? `${count(waiting.length || undone, waiting.length ? 'edit waits' : 'edit undone', waiting.length ? 'edits wait' : 'edits undone')}`
+          : 'No edit waits'}
+      </h2>
       <ol>
         {#each waiting as e (e.seq)}<li>{e.words}</li>{/each}
       </ol>
       {#if undone}<p class="small soft">Edits that are in force have been undone in the draft.</p>{/if}
       {#if stops.length}
-        <Checkbox labelText="In spite of {count(stops.length, 'finding')} that should stop this" bind:checked={inSpite} />
+        <Checkbox
+          labelText="In spite of {count(stops.length, 'finding')} that should stop this"
+          bind:checked={inSpite}
+        />
       {/if}
-      <Button disabled={busy || !session.waiting || (stops.length > 0 && !inSpite)} on:click={putInForce}>Put in force</Button>
+      <Button disabled={busy || !session.waiting || (stops.length > 0 && !inSpite)} on:click={putInForce}
+        >Put in force</Button
+      >
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
       <p class="small soft">In force since {momentText(view.inForce.at, session.zone)}.</p>
       <div class="row">
-        <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undo()}>Undo</Button>
-        <Button kind="ghost" size="small" disabled={!view.draft.edits.some((e) => e.seq === record.done + 1)} on:click={() => session.redo()}>Redo</Button>
+        <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undo()}
+          >Undo</Button
+        >
+        <Button
+          kind="ghost"
+          size="small"
+          disabled={!view.draft.edits.some((e) => e.seq === record.done + 1)}
+          on:click={() => session.redo()}>Redo</Button
+        >
       </div>
     </div>
     <div class="card">
       <h2>What the checks found in the draft</h2>
-      {#if session.findings.length}<FindingList findings={session.findings} />{:else}<p class="soft">Nothing.</p>{/if}
+      {#if session.findings.length}<FindingList findings={session.findings} />{:else}<p class="soft">
+          Nothing.
+        </p>{/if}
     </div>
   </aside>
 </div>

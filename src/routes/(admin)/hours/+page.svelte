@@ -14,9 +14,15 @@
   /** Kinds a set was just given that have no hours yet, and so are not in the document. */
   let added = $state<Record<string, string[]>>({});
 
-  const kinds = (hours: Hours) => [...new Set([...kindsOf(hours), ...(added[hours.id] ?? []), ...(kindsOf(hours).length ? [] : ['Open'])])];
-  const spansOf = (hours: Hours, kind: string, day: number) => hours.weekly.filter((p) => p.kind === kind && p.day === day);
-  const usedBy = (id: string) => Object.values(system.plans).filter((p) => [...allSteps(p.steps)].some((s) => s.kind === 'hours' && s.hoursId === id));
+  const kinds = (hours: Hours) => [
+    ...new Set([...kindsOf(hours), ...(added[hours.id] ?? []), ...(kindsOf(hours).length ? [] : ['Open'])]),
+  ];
+  const spansOf = (hours: Hours, kind: string, day: number) =>
+    hours.weekly.filter((p) => p.kind === kind && p.day === day);
+  const usedBy = (id: string) =>
+    Object.values(system.plans).filter((p) =>
+      [...allSteps(p.steps)].some((s) => s.kind === 'hours' && s.hoursId === id),
+    );
 
   function type(hours: Hours, kind: string, day: number, text: string) {
     const key = `${hours.id}/${kind}/${day}`;
@@ -39,7 +45,9 @@
     const monday = spansOf(hours, kind, 1);
     const others = hours.weekly.filter((p) => p.kind !== kind || p.day > 5 || p.day === 1);
     const weekly = [...others, ...[2, 3, 4, 5].flatMap((day) => monday.map((p) => ({ ...p, day })))];
-    session.edit(`${hours.name}: Tuesday to Friday as Monday`, [{ do: 'hours.set', id: hours.id, change: { weekly } }]);
+    session.edit(`${hours.name}: Tuesday to Friday as Monday`, [
+      { do: 'hours.set', id: hours.id, change: { weekly } },
+    ]);
   }
   function add() {
     const id = freshId('hours');
@@ -63,7 +71,12 @@
 <svelte:head><title>Hours · Upper Line</title></svelte:head>
 
 <h1>Hours</h1>
-<p class="sub">Type each day's times: 8-12, 13-17. Empty is closed. Plans ask these hours when a call reaches them. It is {momentText(session.now, session.zone)}.</p>
+<p class="sub">
+  Type each day's times: 8-12, 13-17. Empty is closed. Plans ask these hours when a call reaches them. It is {momentText(
+    session.now,
+    session.zone,
+  )}.
+</p>
 {#each sets as hours (hours.id)}
   {@const now = periodAt(hours, system.business.timeZone, session.now)}
   <section class="card" id={hours.id}>
@@ -73,15 +86,26 @@
         hideLabel
         labelText="Name of these hours"
         value={hours.name}
-        on:change={(e) => session.edit(`Call hours “${e.detail}”`, [{ do: 'hours.set', id: hours.id, change: { name: String(e.detail ?? '') } }])}
+        on:change={(e) =>
+          session.edit(`Call hours “${e.detail}”`, [
+            { do: 'hours.set', id: hours.id, change: { name: String(e.detail ?? '') } },
+          ])}
       />
       <span class="now">{now ? `Now: ${now}` : 'Now: closed'}</span>
-      <span class="soft small">{usedBy(hours.id).map((p) => p.name).join(', ') || 'no plan asks them'}</span>
+      <span class="soft small"
+        >{usedBy(hours.id)
+          .map((p) => p.name)
+          .join(', ') || 'no plan asks them'}</span
+      >
       <button class="linkish small" type="button" onclick={() => remove(hours)}>Remove</button>
     </div>
     <table>
       <thead>
-        <tr><th scope="col">Kind</th>{#each DAY_NAMES as d (d)}<th scope="col">{d}</th>{/each}<th scope="col"><span class="visually-hidden">Copy</span></th></tr>
+        <tr
+          ><th scope="col">Kind</th>{#each DAY_NAMES as d (d)}<th scope="col">{d}</th>{/each}<th scope="col"
+            ><span class="visually-hidden">Copy</span></th
+          ></tr
+        >
       </thead>
       <tbody>
         {#each kinds(hours) as kind (kind)}
@@ -102,7 +126,11 @@
                 />
               </td>
             {/each}
-            <td><button class="linkish small" type="button" onclick={() => copyToWeek(hours, kind)}>Tue–Fri as Mon</button></td>
+            <td
+              ><button class="linkish small" type="button" onclick={() => copyToWeek(hours, kind)}
+                >Tue–Fri as Mon</button
+              ></td
+            >
           </tr>
         {/each}
       </tbody>
@@ -113,12 +141,21 @@
         addKind(hours);
       }}
     >
-      <TextInput size="sm" hideLabel labelText="Another kind of period" placeholder="Another kind, such as Lunch" bind:value={newKind[hours.id]} />
+      <TextInput
+        size="sm"
+        hideLabel
+        labelText="Another kind of period"
+        placeholder="Another kind, such as Lunch"
+        bind:value={newKind[hours.id]}
+      />
       <Button size="small" kind="ghost" type="submit">Add kind</Button>
     </form>
   </section>
 {:else}
-  <div class="empty"><h2>No hours yet</h2><p>Without hours every plan does the same day and night.</p></div>
+  <div class="empty">
+    <h2>No hours yet</h2>
+    <p>Without hours every plan does the same day and night.</p>
+  </div>
 {/each}
 <Button size="small" kind="tertiary" on:click={add}>Add hours</Button>
 

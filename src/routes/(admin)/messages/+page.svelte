@@ -16,18 +16,33 @@
 <div class="columns">
   <section>
     <h1>Messages</h1>
-    <p class="sub">What callers left, in every mailbox. Each is in its people's mailboxes and in the mail as well.</p>
+    <p class="sub">
+      What callers left, in every mailbox. Each is in its people's mailboxes and in the mail as well.
+    </p>
     {#each messages as m (m.id)}
-      <MessageCard message={m} mailbox={system.mailboxes[m.mailboxId]?.name ?? session.system?.mailboxes[m.mailboxId]?.name ?? 'a removed mailbox'} />
+      <MessageCard
+        message={m}
+        mailbox={system.mailboxes[m.mailboxId]?.name ??
+          session.system?.mailboxes[m.mailboxId]?.name ??
+          'a removed mailbox'}
+      />
     {:else}
-      <div class="empty"><h2>No messages yet</h2><p>Call one of your numbers from the bench's outside phone, and leave one.</p></div>
+      <div class="empty">
+        <h2>No messages yet</h2>
+        <p>Call one of your numbers from the bench's outside phone, and leave one.</p>
+      </div>
     {/each}
   </section>
   <aside>
     <h2>Calls</h2>
     {#each calls as call (call.id)}
       <div class="card call" data-testid="call">
-        <button class="linkish" type="button" aria-expanded={open === call.id} onclick={() => (open = open === call.id ? null : call.id)}>
+        <button
+          class="linkish"
+          type="button"
+          aria-expanded={open === call.id}
+          onclick={() => (open = open === call.id ? null : call.id)}
+        >
           {momentText(call.at, session.zone)}
         </button>
         <p>{call.words}</p>

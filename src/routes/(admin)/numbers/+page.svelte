@@ -28,7 +28,11 @@
     problem = '';
   }
   function rename(number: NumberHeld) {
-    const result = session.edit(`Call ${session.number(number.e164)} “${label.trim()}”`, [{ do: 'number.set', id: number.id, change: { label } }], { quiet: true });
+    const result = session.edit(
+      `Call ${session.number(number.e164)} “${label.trim()}”`,
+      [{ do: 'number.set', id: number.id, change: { label } }],
+      { quiet: true },
+    );
     if (result.ok) editing = null;
     else problem = result.problems[0]!.message;
   }
@@ -40,7 +44,9 @@
     ]);
   }
   function giveBack(number: NumberHeld) {
-    session.edit(`Give back ${session.number(number.e164)}`, [{ do: 'number.remove', id: number.id }], { undoable: true });
+    session.edit(`Give back ${session.number(number.e164)}`, [{ do: 'number.remove', id: number.id }], {
+      undoable: true,
+    });
   }
   const total = $derived(numbers.reduce((sum, n) => sum + n.monthlyCents, 0));
 </script>
@@ -50,15 +56,29 @@
 <div class="columns">
   <section>
     <h1>Numbers</h1>
-    <p class="sub">What callers can dial, and what an unanswered call to each would do in the draft right now ({momentText(session.now, session.zone)}).</p>
+    <p class="sub">
+      What callers can dial, and what an unanswered call to each would do in the draft right now ({momentText(
+        session.now,
+        session.zone,
+      )}).
+    </p>
     {#if !numbers.length}
-      <div class="empty"><h2>You hold no number yet</h2><p>Look for one beside this, in your area code or city, and take it.</p></div>
+      <div class="empty">
+        <h2>You hold no number yet</h2>
+        <p>Look for one beside this, in your area code or city, and take it.</p>
+      </div>
     {:else}
       <ul class="held">
         {#each numbers as n (n.id)}
           <li id={n.id} class:here={page.url.hash === '#' + n.id}>
             <div class="which">
-              <span class="e164"><b>{session.number(n.e164)}</b><CopyButton text={n.e164} iconDescription="Copy {n.e164}" feedback="Copied" /></span>
+              <span class="e164"
+                ><b>{session.number(n.e164)}</b><CopyButton
+                  text={n.e164}
+                  iconDescription="Copy {n.e164}"
+                  feedback="Copied"
+                /></span
+              >
               {#if editing === n.id}
                 <form
                   onsubmit={(e) => {
@@ -66,18 +86,31 @@
                     rename(n);
                   }}
                 >
-                  <TextInput size="sm" hideLabel labelText="Label" bind:value={label} invalid={!!problem} invalidText={problem} />
+                  <TextInput
+                    size="sm"
+                    hideLabel
+                    labelText="Label"
+                    bind:value={label}
+                    invalid={!!problem}
+                    invalidText={problem}
+                  />
                   <Button size="small" type="submit">Keep</Button>
                 </form>
               {:else}
-                <button class="linkish" type="button" onclick={() => edit(n)}>{n.label}<span class="visually-hidden">, change the label</span></button>
+                <button class="linkish" type="button" onclick={() => edit(n)}
+                  >{n.label}<span class="visually-hidden">, change the label</span></button
+                >
                 <span class="soft small">{n.place}</span>
               {/if}
             </div>
             <div class="goes">
               <span>{goesNow(n)}</span>
               {#if n.planId}
-                <a class="small" href="/answering/{n.planId}" title={planInWords(system.plans[n.planId]!, system)}>Plan {system.plans[n.planId]?.name}</a>
+                <a
+                  class="small"
+                  href="/answering/{n.planId}"
+                  title={planInWords(system.plans[n.planId]!, system)}>Plan {system.plans[n.planId]?.name}</a
+                >
               {:else}
                 <Button size="small" kind="tertiary" on:click={() => startPlan(n)}>Start a plan</Button>
               {/if}
@@ -89,13 +122,20 @@
                 labelText="Site of {n.label}"
                 selected={n.siteId ?? ''}
                 on:update={(e) =>
-                  session.edit(`Change the site of ${n.label}`, [{ do: 'number.set', id: n.id, change: { siteId: String(e.detail) || null } }])}
+                  session.edit(`Change the site of ${n.label}`, [
+                    { do: 'number.set', id: n.id, change: { siteId: String(e.detail) || null } },
+                  ])}
               >
                 <SelectItem value="" text="no site" />
-                {#each Object.values(system.sites) as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
+                {#each Object.values(system.sites) as s (s.id)}<SelectItem
+                    value={s.id}
+                    text={s.name}
+                  />{/each}
               </Select>
               <span>{priceText(n.monthlyCents, n.currency)}</span>
-              <button class="linkish small" type="button" onclick={() => giveBack(n)}>Give back<span class="visually-hidden"> {n.label}</span></button>
+              <button class="linkish small" type="button" onclick={() => giveBack(n)}
+                >Give back<span class="visually-hidden"> {n.label}</span></button
+              >
             </div>
           </li>
         {/each}

@@ -12,7 +12,11 @@
         person: phone.personId ? system.people[phone.personId] : undefined,
         state: phoneState(phone, session.standing!, session.view!.invitations, session.now, session.zone),
       }))
-      .sort((a, b) => Number(b.state.unpaired) - Number(a.state.unpaired) || (a.person?.extension ?? '').localeCompare(b.person?.extension ?? '')),
+      .sort(
+        (a, b) =>
+          Number(b.state.unpaired) - Number(a.state.unpaired) ||
+          (a.person?.extension ?? '').localeCompare(b.person?.extension ?? ''),
+      ),
   );
 </script>
 
@@ -22,22 +26,41 @@
 <p class="sub">Every phone that calls can ring. Those not paired yet stand first.</p>
 {#if rows.length}
   <table>
-    <thead><tr><th scope="col">Person</th><th scope="col">Phone</th><th scope="col">Sounds after</th><th scope="col">Outside the office</th><th scope="col">Where it stands</th><th scope="col"><span class="visually-hidden">What to do</span></th></tr></thead>
+    <thead
+      ><tr
+        ><th scope="col">Person</th><th scope="col">Phone</th><th scope="col">Sounds after</th><th scope="col"
+          >Outside the office</th
+        ><th scope="col">Where it stands</th><th scope="col"
+          ><span class="visually-hidden">What to do</span></th
+        ></tr
+      ></thead
+    >
     <tbody>
       {#each rows as { phone, person, state } (phone.id)}
         <tr>
-          <td>{#if person}<a href="/people/{person.id}">{person.name}</a> <span class="soft">{person.extension}</span>{:else}shared{/if}</td>
-          <td>{phone.name}{#if phone.number} <span class="soft">{session.number(phone.number)}</span>{/if}</td>
+          <td
+            >{#if person}<a href="/people/{person.id}">{person.name}</a>
+              <span class="soft">{person.extension}</span>{:else}shared{/if}</td
+          >
+          <td
+            >{phone.name}{#if phone.number}
+              <span class="soft">{session.number(phone.number)}</span>{/if}</td
+          >
           <td>{alertDelay(phone)} s</td>
           <td>{phone.number ? '–' : phone.outsideOffice ? 'allowed' : 'not allowed'}</td>
           <td><i class:on={state.on} aria-hidden="true"></i>{state.words}</td>
-          <td>{#if state.unpaired && person}<InviteButton {person} {phone} />{/if}</td>
+          <td
+            >{#if state.unpaired && person}<InviteButton {person} {phone} />{/if}</td
+          >
         </tr>
       {/each}
     </tbody>
   </table>
 {:else}
-  <div class="empty"><h2>No phones yet</h2><p>Each person you add gets a browser softphone. <a href="/people">Add a person</a>.</p></div>
+  <div class="empty">
+    <h2>No phones yet</h2>
+    <p>Each person you add gets a browser softphone. <a href="/people">Add a person</a>.</p>
+  </div>
 {/if}
 
 <style>

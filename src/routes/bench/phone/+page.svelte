@@ -6,7 +6,10 @@
   import Trouble from '$ui/Trouble.svelte';
   import { session } from '$ui/session.svelte';
 
-  onMount(() => void session.start(() => demonstration(Date.now()), page.url.searchParams.get('business') ?? undefined));
+  onMount(
+    () =>
+      void session.start(() => demonstration(Date.now()), page.url.searchParams.get('business') ?? undefined),
+  );
 </script>
 
 <svelte:head><title>Outside phone · Upper Line bench</title></svelte:head>

@@ -15,7 +15,9 @@
   const plan = $derived((page.params.plan ? system.plans[page.params.plan] : undefined) ?? plans[0]);
   const numbers = $derived(Object.values(system.numbers).filter((n) => n.planId === plan?.id));
   const free = $derived(Object.values(system.numbers).filter((n) => n.planId === null));
-  const findings = $derived(session.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id));
+  const findings = $derived(
+    session.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id),
+  );
   let picked = $state<string | null>(null);
   const selectedId = $derived(picked ?? page.url.searchParams.get('step') ?? plan?.steps[0]?.id ?? null);
   const selected = $derived(plan && selectedId ? whereIs(plan.steps, selectedId) : undefined);
@@ -24,10 +26,12 @@
 
   // The strip rehearses the plan that is open.
   $effect(() => {
-    if (numbers.length && !numbers.some((n) => n.id === rehearsal.number?.id)) rehearsal.numberId = numbers[0]!.id;
+    if (numbers.length && !numbers.some((n) => n.id === rehearsal.number?.id))
+      rehearsal.numberId = numbers[0]!.id;
   });
+  const planId = $derived(plan?.id);
   $effect(() => {
-    void plan?.id;
+    void planId;
     picked = null;
     problem = '';
   });
@@ -42,13 +46,19 @@
   }
   function rename(name: string) {
     if (!plan || name === plan.name) return;
-    const result = session.edit(`Call a plan “${name.trim()}”`, [{ do: 'plan.set', id: plan.id, change: { name } }], { quiet: true, mergeKey: `name:${plan.id}` });
+    const result = session.edit(
+      `Call a plan “${name.trim()}”`,
+      [{ do: 'plan.set', id: plan.id, change: { name } }],
+      { quiet: true, mergeKey: `name:${plan.id}` },
+    );
     problem = result.ok ? '' : result.problems[0]!.message;
   }
   async function remove() {
     if (!plan) return;
     const used = numbers.length ? ` (${numbers.map((n) => n.label).join(', ')} then without a plan)` : '';
-    session.edit(`Remove the plan ${plan.name}${used}`, [{ do: 'plan.remove', id: plan.id }], { undoable: true });
+    session.edit(`Remove the plan ${plan.name}${used}`, [{ do: 'plan.remove', id: plan.id }], {
+      undoable: true,
+    });
     await goto('/answering');
   }
   const use = (planId: string) => Object.values(system.numbers).filter((n) => n.planId === planId).length;
@@ -69,26 +79,41 @@
     <section class="empty wide">
       <h2>No plan yet</h2>
       <p>A plan says what happens to calls to a number, step by step.</p>
-      {#each free as n (n.id)}<Button size="small" on:click={() => start(n.label, n.id)}>Start a plan for {n.label}</Button>{:else}<p><a href="/numbers">Get a number first</a>.</p>{/each}
+      {#each free as n (n.id)}<Button size="small" on:click={() => start(n.label, n.id)}
+          >Start a plan for {n.label}</Button
+        >{:else}<p><a href="/numbers">Get a number first</a>.</p>{/each}
     </section>
   {:else}
     <section>
       <h1>{plan.name}</h1>
       <p class="sub">
-        {#if numbers.length}Answers {numbers.map((n) => session.number(n.e164)).join(', ')}. Read it top to bottom, as the call goes.{:else}No number uses this plan yet.{/if}
+        {#if numbers.length}Answers {numbers.map((n) => session.number(n.e164)).join(', ')}. Read it top to
+          bottom, as the call goes.{:else}No number uses this plan yet.{/if}
         {#if !numbers.length}
           {#each free as n (n.id)}
             <button
               class="linkish"
               type="button"
-              onclick={() => session.edit(`${n.label} is answered by ${plan.name}`, [{ do: 'number.set', id: n.id, change: { planId: plan.id } }])}>Use it for {n.label}</button
-            >{' '}
+              onclick={() =>
+                session.edit(`${n.label} is answered by ${plan.name}`, [
+                  { do: 'number.set', id: n.id, change: { planId: plan.id } },
+                ])}>Use it for {n.label}</button
+            >
           {/each}
         {/if}
       </p>
       <div class="sheet">
-        {#if !plan.steps.length}<p class="none soft">No steps yet. A common start: play a greeting, ring somebody, then voicemail.</p>{/if}
-        <StepList {plan} {system} steps={plan.steps} selected={selectedId} {findings} onselect={(id) => (picked = id)} />
+        {#if !plan.steps.length}<p class="none soft">
+            No steps yet. A common start: play a greeting, ring somebody, then voicemail.
+          </p>{/if}
+        <StepList
+          {plan}
+          {system}
+          steps={plan.steps}
+          selected={selectedId}
+          {findings}
+          onselect={(id) => (picked = id)}
+        />
       </div>
     </section>
     <aside>
@@ -100,7 +125,14 @@
         {/if}
       </div>
       <div class="card">
-        <TextInput size="sm" labelText="Name of the plan" value={plan.name} invalid={!!problem} invalidText={problem} on:input={(e) => rename(String(e.detail ?? ''))} />
+        <TextInput
+          size="sm"
+          labelText="Name of the plan"
+          value={plan.name}
+          invalid={!!problem}
+          invalidText={problem}
+          on:input={(e) => rename(String(e.detail ?? ''))}
+        />
         <button class="linkish small remove" type="button" onclick={remove}>Remove this plan</button>
       </div>
     </aside>

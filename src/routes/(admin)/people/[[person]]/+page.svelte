@@ -7,7 +7,9 @@
   import { session } from '$ui/session.svelte';
 
   const system = $derived(session.system!);
-  const people = $derived(Object.values(system.people).sort((a, b) => a.extension.localeCompare(b.extension)));
+  const people = $derived(
+    Object.values(system.people).sort((a, b) => a.extension.localeCompare(b.extension)),
+  );
   const chosen = $derived(page.params.person ? system.people[page.params.person] : undefined);
   const phonesOf = (p: Person) => Object.values(system.phones).filter((x) => x.personId === p.id);
 
@@ -15,7 +17,9 @@
     const phones = phonesOf(p);
     if (!phones.length) return 'no phone';
     const paired = phones.filter((x) => isLinked(x) || session.standing!.registrations[x.id]).length;
-    return paired === phones.length ? count(phones.length, 'phone') : `${paired} of ${count(phones.length, 'phone')} paired`;
+    return paired === phones.length
+      ? count(phones.length, 'phone')
+      : `${paired} of ${count(phones.length, 'phone')} paired`;
   }
 </script>
 
@@ -24,15 +28,26 @@
 <div class="columns">
   <section>
     <h1>People</h1>
-    <p class="sub">Everybody with an extension. Choose somebody to change them or to invite them to pair a phone.</p>
+    <p class="sub">
+      Everybody with an extension. Choose somebody to change them or to invite them to pair a phone.
+    </p>
     {#if people.length}
       <table>
-        <thead><tr><th scope="col">Ext.</th><th scope="col">Name</th><th scope="col">E-mail</th><th scope="col">Site</th><th scope="col">Phones</th></tr></thead>
+        <thead
+          ><tr
+            ><th scope="col">Ext.</th><th scope="col">Name</th><th scope="col">E-mail</th><th scope="col"
+              >Site</th
+            ><th scope="col">Phones</th></tr
+          ></thead
+        >
         <tbody>
           {#each people as p (p.id)}
             <tr class:here={p.id === chosen?.id}>
               <td>{p.extension}</td>
-              <td><a href="/people/{p.id}" aria-current={p.id === chosen?.id ? 'page' : undefined}>{p.name}</a></td>
+              <td
+                ><a href="/people/{p.id}" aria-current={p.id === chosen?.id ? 'page' : undefined}>{p.name}</a
+                ></td
+              >
               <td class:missing={!p.email}>{p.email || 'missing'}</td>
               <td>{(p.siteId && system.sites[p.siteId]?.name) || '–'}</td>
               <td>{state(p)}</td>
@@ -41,7 +56,10 @@
         </tbody>
       </table>
     {:else}
-      <div class="empty"><h2>Nobody here yet</h2><p>Add the first person beside this: a name, an e-mail address, an extension.</p></div>
+      <div class="empty">
+        <h2>Nobody here yet</h2>
+        <p>Add the first person beside this: a name, an e-mail address, an extension.</p>
+      </div>
     {/if}
   </section>
   <aside>

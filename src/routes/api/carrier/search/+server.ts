@@ -8,5 +8,7 @@ export const POST: RequestHandler = async ({ request }) => {
   const body = await readBody(request, Search);
   if (!body.ok) return body.response;
   const result = await carrier.search(body.value);
-  return result.ok ? json({ offers: result.offers }) : problem(409, result.refusal, result.message, { refusal: result.refusal });
+  return result.ok
+    ? json({ offers: result.offers })
+    : problem(409, result.refusal, result.message, { refusal: result.refusal });
 };

@@ -1,0 +1,94 @@
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import svelte from 'eslint-plugin-svelte';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+/** Imports go one way: routes → ui → workspace and exchange → standins → core. What a layer must not reach, by folder. */
+const above = {
+  core: ['standins', 'workspace', 'exchange', 'workers', 'ui', 'routes'],
+  standins: ['workspace', 'exchange', 'workers', 'ui', 'routes'],
+  workspace: ['exchange', 'workers', 'ui', 'routes'],
+  exchange: ['workers', 'ui', 'routes'],
+  ui: ['routes'],
+};
+const oneWay = Object.entries(above).map(([layer, forbidden]) => ({
+  files: [`src/${layer}/**/*.{ts,svelte}`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            regex: `(^|/|\\$)(${forbidden.join('|')})(/|$)`,
+            message: `${layer} is below that: imports go routes → ui → workspace, exchange → standins → core.`,
+          },
+          ...(layer === 'core'
+            ? [
+                {
+                  regex: '^(svelte|\\$app|idb|carbon)',
+                  message: 'The core knows no interface and no storage.',
+                },
+              ]
+            : []),
+        ],
+      },
+    ],
+    ...(layer === 'core'
+      ? {
+          'no-restricted-globals': [
+            'error',
+            'window',
+            'document',
+            'navigator',
+            'indexedDB',
+            'setTimeout',
+            'crypto',
+            'fetch',
+          ],
+          'no-restricted-properties': [
+            'error',
+            { object: 'Date', property: 'now', message: 'The moment comes in.' },
+            { object: 'Math', property: 'random', message: 'The seed comes in.' },
+          ],
+        }
+      : {}),
+  },
+}));
+
+export default ts.config(
+  { ignores: ['build/', '.svelte-kit/', 'node_modules/', 'test-results/', 'playwright-report/'] },
+  js.configs.recommended,
+  ...ts.configs.strict,
+  ...svelte.configs.recommended,
+  prettier,
+  ...svelte.configs.prettier,
+  {
+    languageOptions: { globals: { ...globals.browser, ...globals.node } },
+    rules: {
+      'no-undef': 'off',
+      'no-console': ['error', { allow: ['error'] }],
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      '@typescript-eslint/no-dynamic-delete': 'off',
+      'svelte/prefer-svelte-reactivity': 'off',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      // Text from outside is data, never markup.
+      'svelte/no-at-html-tags': 'error',
+      'svelte/no-navigation-without-resolve': 'off',
+      'no-restricted-properties': [
+        'error',
+        { property: 'innerHTML', message: 'Text is data, never markup.' },
+        { property: 'insertAdjacentHTML', message: 'Text is data, never markup.' },
+      ],
+    },
+  },
+  {
+    files: ['**/*.svelte', '**/*.svelte.ts'],
+    languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig } },
+  },
+  { files: ['scripts/**', 'bench/**', '**/*.config.*'], rules: { 'no-console': 'off' } },
+  ...oneWay,
+);

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { checkExtension, nextFreeExtension, profileOf, ringCycle, ringsIn, sortDialled } from '.';
+
+const us = { country: 'US', extensionLength: 3, outsideDigit: '9' };
+const rosa = { extension: '201', who: 'Rosa' };
+
+describe('extensions', () => {
+  it('are free, and not in the way of anything', () => {
+    expect(checkExtension('202', [rosa], us)).toBeUndefined();
+    expect(checkExtension('201', [rosa], us)).toContain('belongs to Rosa');
+    expect(checkExtension('2015', [rosa], us)).toContain('begins with 201');
+    expect(checkExtension('20', [rosa], us)).toContain('beginning of 201');
+    expect(checkExtension('910', [rosa], us)).toContain('outside line');
+    expect(checkExtension('2a', [], us)).toContain('digits');
+  });
+
+  it('never shadow an emergency number', () => {
+    const plain = { ...us, outsideDigit: '' };
+    for (const extension of ['911', '91', '9112'])
+      expect(checkExtension(extension, [], plain)).toContain('911');
+    expect(checkExtension('999', [], { ...plain, country: 'GB' })).toContain('999');
+    expect(checkExtension('150', [], { ...plain, country: 'FR' })).toContain('15');
+  });
+
+  it('suggests the next free one', () => {
+    expect(nextFreeExtension([], us)).toBe('201');
+    expect(nextFreeExtension([rosa], us)).toBe('202');
+    expect(nextFreeExtension([rosa, { extension: '203', who: 'Pia' }], us)).toBe('202');
+    expect(nextFreeExtension([], { ...us, extensionLength: 2 })).toBe('21');
+    const all = Array.from({ length: 799 }, (_, i) => ({ extension: String(101 + i), who: 'x' }));
+    expect(nextFreeExtension(all, us)).toBe('100');
+  });
+});
+
+describe('dialling', () => {
+  const has = (e: string) => e === '201';
+  // 47 CFR §9.16 (Kari's Law): an emergency call needs no prefix.
+  it('puts emergency calls straight through', () => {
+    expect(sortDialled('911', us, has)).toEqual({ kind: 'emergency', number: '911' });
+    expect(sortDialled('9911', us, has)).toEqual({ kind: 'emergency', number: '911' });
+    expect(sortDialled('112', { ...us, country: 'GB', outsideDigit: '' }, has)).toMatchObject({
+      kind: 'emergency',
+    });
+  });
+  it('tells extensions from outside numbers', () => {
+    expect(sortDialled('201', us, has)).toEqual({ kind: 'extension', extension: '201' });
+    expect(sortDialled('9 1 360 555 0142', us, has)).toEqual({ kind: 'outside', e164: '+13605550142' });
+    expect(sortDialled('299', us, has)).toMatchObject({ kind: 'nothing' });
+  });
+});
+
+describe('ring cadences', () => {
+  // ITU-T E.180 supplement 2, from memory: one cycle is 6 s in North America, 3 s in Britain and Australia, 5 s in Germany and France.
+  it.each([
+    ['US', 6],
+    ['CA', 6],
+    ['GB', 3],
+    ['AU', 3],
+    ['DE', 5],
+    ['FR', 5],
+  ])('%s rings every %d s', (country, seconds) => {
+    expect(ringCycle(profileOf(country).ringback)).toBeCloseTo(seconds, 6);
+  });
+
+  it('counts 18 s as three rings in North America and six in Britain', () => {
+    expect(ringsIn(18, profileOf('US').ringback)).toBe(3);
+    expect(ringsIn(18, profileOf('GB').ringback)).toBe(6);
+    expect(ringsIn(19, profileOf('US').ringback)).toBe(4);
+  });
+});

@@ -1,0 +1,168 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { yard, yardCommands } from '../../../tests/fixtures/yard';
+import { applyEdit, newPerson, patchSystem, System, type Command } from '.';
+
+const system = yard();
+const edit = (...commands: Command[]) => applyEdit(system, { words: 'test', commands });
+const ring = { planId: 'main-plan', stepId: 'ring-front' };
+
+describe('an edit', () => {
+  it('is all or nothing', () => {
+    const result = edit(
+      { do: 'person.set', id: 'rosa', change: { name: 'Rosa D' } },
+      { do: 'person.set', id: 'idris', change: { extension: '201' } },
+    );
+    expect(result).toEqual({
+      ok: false,
+      problems: [{ field: 'extension', message: '201 belongs to Rosa D.' }],
+    });
+    expect(system.people.rosa!.name).toBe('Rosa Delgado');
+  });
+
+  it('names the field that is wrong', () => {
+    const step = {
+      id: 'ring-front',
+      kind: 'ring' as const,
+      targets: [],
+      pattern: 'together' as const,
+      seconds: 0,
+      followReach: false,
+    };
+    expect(edit({ do: 'step.set', planId: 'main-plan', step })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'seconds', message: 'At least 1 second.' }],
+    });
+    expect(edit({ do: 'person.set', id: 'rosa', change: { email: 'rosa' } })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'email' }],
+    });
+  });
+
+  it.each<[string, Command, string]>([
+    ['a number twice', yardCommands.find((c) => c.do === 'number.add')!, 'there already'],
+    [
+      'an e-mail twice',
+      { do: 'person.set', id: 'pia', change: { email: 'ROSA@yard.example' } },
+      'Rosa Delgado has this',
+    ],
+    ['somebody who is gone', { do: 'person.remove', id: 'nobody' }, 'no longer there'],
+    [
+      'a plan that does not exist',
+      { do: 'number.set', id: 'main', change: { planId: 'none' } },
+      'no such plan',
+    ],
+    [
+      'hours that overlap',
+      {
+        do: 'hours.set',
+        id: 'office',
+        change: {
+          weekly: [
+            { day: 1, from: 0, to: 60, kind: 'a' },
+            { day: 1, from: 30, to: 90, kind: 'b' },
+          ],
+        },
+      },
+      'overlap',
+    ],
+    [
+      'a step into its own branch',
+      {
+        do: 'step.move',
+        planId: 'main-plan',
+        stepId: 'by-hours',
+        place: { parentId: 'by-hours', branch: 0 },
+        index: 0,
+      },
+      'own branch',
+    ],
+    [
+      'an outside number on a desk phone',
+      { do: 'phone.set', id: 'rosa-desk', change: { number: '+12065550100' } },
+      'Only a linked phone',
+    ],
+    [
+      'an outside digit that extensions start with',
+      { do: 'person.add', value: newPerson({ id: 'x', name: 'X', extension: '901' }) },
+      'outside line',
+    ],
+  ])('refuses %s', (_, command, message) => {
+    const result = edit(command);
+    expect(result.ok ? '' : result.problems[0]!.message).toContain(message);
+  });
+
+  it('takes what is removed out of everything that pointed at it', () => {
+    const result = edit({ do: 'person.remove', id: 'rosa' });
+    if (!result.ok) throw new Error();
+    const after = result.system;
+    expect(after.phones['rosa-desk']).toBeUndefined();
+    expect(JSON.stringify(after.plans)).not.toContain('"rosa"');
+    expect(after.mailboxes.front!.ownerIds).toEqual(['idris']);
+    expect(System.safeParse(after).success).toBe(true);
+  });
+
+  it('moves a step between branches', () => {
+    const result = edit({ do: 'step.move', ...ring, place: null, index: 1 });
+    if (!result.ok) throw new Error();
+    expect(result.system.plans['main-plan']!.steps.map((s) => s.id)).toEqual([
+      'play',
+      'ring-front',
+      'by-hours',
+      'vm-front',
+    ]);
+  });
+});
+
+describe('undo', () => {
+  const anyCommand: fc.Arbitrary<Command> = fc.oneof(
+    fc.constantFrom(...Object.keys(system.people)).map((id): Command => ({ do: 'person.remove', id })),
+    fc.constantFrom(...Object.keys(system.mailboxes)).map((id): Command => ({ do: 'mailbox.remove', id })),
+    fc.constantFrom(...Object.keys(system.plans)).map((id): Command => ({ do: 'plan.remove', id })),
+    fc.integer({ min: -5, max: 700 }).map((seconds): Command => ({
+      do: 'step.set',
+      planId: 'rosa-plan',
+      step: {
+        id: 'ring-rosa',
+        kind: 'ring',
+        targets: [{ kind: 'person', id: 'rosa' }],
+        pattern: 'together',
+        seconds,
+        followReach: false,
+      },
+    })),
+    fc
+      .record({
+        place: fc.constantFrom(
+          null,
+          { parentId: 'by-hours', branch: 0 },
+          { parentId: 'by-hours', branch: -1 },
+        ),
+        index: fc.nat(4),
+        stepId: fc.constantFrom('play', 'ring-front', 'vm-front', 'play-closed'),
+      })
+      .map((m): Command => ({ do: 'step.move', planId: 'main-plan', ...m })),
+    fc
+      .string({ minLength: 0, maxLength: 6 })
+      .map((extension): Command => ({ do: 'person.set', id: 'idris', change: { extension } })),
+  );
+
+  it('brings back exactly what was there, whatever was done, and every state is valid', () => {
+    fc.assert(
+      fc.property(fc.array(anyCommand, { maxLength: 12 }), (commands) => {
+        let now = system;
+        const inverses = [];
+        for (const command of commands) {
+          const result = applyEdit(now, { words: 'x', commands: [command] });
+          if (!result.ok) continue;
+          now = result.system;
+          inverses.push(result.inverse);
+          expect(System.safeParse(now).error).toBeUndefined();
+        }
+        for (const inverse of inverses.reverse()) now = patchSystem(now, inverse);
+        expect(now).toEqual(system);
+      }),
+      { numRuns: 60, seed: 7 },
+    );
+  });
+});

@@ -1,0 +1,248 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { deleteDB } from 'idb';
+import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
+import type { Command } from '../core/system';
+import {
+  Changes,
+  DB_NAME,
+  NewerData,
+  openDatabase,
+  pair,
+  readFile,
+  readWhole,
+  invite,
+  Workspace,
+  writeFile,
+  writeWhole,
+  type Db,
+} from '.';
+
+let db: Db;
+let open: { close(): void }[] = [];
+
+beforeEach(async () => {
+  db = await openDatabase();
+  await writeWhole(db, demonstration(1_800_000_000_000));
+});
+afterEach(async () => {
+  for (const thing of open) if (thing instanceof Workspace) await thing.settled();
+  for (const thing of open) thing.close();
+  open = [];
+  db.close();
+  await deleteDB(DB_NAME);
+});
+
+/** A window: its own listener for changes, the same database. */
+async function windowOn(id = DEMO_ID): Promise<Workspace> {
+  const changes = new Changes();
+  const opened = await Workspace.open(db, changes, id);
+  if (!opened.ok) throw new Error(opened.message);
+  open.push(changes, opened.workspace);
+  return opened.workspace;
+}
+const rename = (id: string, name: string): Command => ({ do: 'person.set', id, change: { name } });
+const say = (words: string, ...commands: Command[]) => ({ words, commands });
+/** Lets messages between windows arrive. */
+const meanwhile = () => new Promise((resolve) => setTimeout(resolve, 40));
+
+describe('the draft', () => {
+  it('is there again after a reload, with undo and redo', async () => {
+    const first = await windowOn();
+    first.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
+    first.edit(say('Rename Pia', rename('pia', 'Pia L')));
+    first.undo();
+    await first.settled();
+    const again = await windowOn();
+    expect(again.system.people.rosa!.name).toBe('Rosa D');
+    expect(again.system.people.pia!.name).toBe('Pia Lindqvist');
+    expect(again.redo().ok).toBe(true);
+    expect(again.system.people.pia!.name).toBe('Pia L');
+    again.undo();
+    again.undo();
+    expect(again.undo()).toMatchObject({ ok: false });
+    expect(again.system).toEqual(demonstration(0).draft.system);
+  });
+
+  it('forgets what was undone once something else is done', async () => {
+    const w = await windowOn();
+    w.edit(say('a', rename('rosa', 'A')));
+    w.undo();
+    w.edit(say('b', rename('rosa', 'B')));
+    expect(w.redo()).toMatchObject({ ok: false });
+    await w.settled();
+    expect((await windowOn()).view.draft.edits.map((e) => e.words)).toEqual(['b']);
+  });
+
+  it('counts typing in one field as one edit', async () => {
+    const w = await windowOn();
+    for (const name of ['R', 'Ro', 'Ros'])
+      w.edit({ ...say(`Call her ${name}`, rename('rosa', name)), mergeKey: 'rosa:name' });
+    expect(w.view.draft.edits).toHaveLength(1);
+    w.undo();
+    expect(w.system.people.rosa!.name).toBe('Rosa Delgado');
+    w.redo();
+    expect(w.system.people.rosa!.name).toBe('Ros');
+  });
+
+  it('stays as it is when an edit is refused', async () => {
+    const w = await windowOn();
+    const before = w.view;
+    expect(w.edit(say('bad', { do: 'person.set', id: 'rosa', change: { extension: '202' } }))).toMatchObject({
+      ok: false,
+    });
+    expect(w.view).toBe(before);
+  });
+});
+
+describe('two windows', () => {
+  it('show each other’s edits', async () => {
+    const [a, b] = [await windowOn(), await windowOn()];
+    a.edit(say('Rename', rename('rosa', 'From A')));
+    await a.settled();
+    await meanwhile();
+    expect(b.system.people.rosa!.name).toBe('From A');
+    b.undo();
+    await b.settled();
+    await meanwhile();
+    expect(a.system.people.rosa!.name).toBe('Rosa Delgado');
+  });
+
+  it('lose nothing when both edit at the same moment', async () => {
+    const [a, b] = [await windowOn(), await windowOn()];
+    a.edit(say('Rename Rosa', rename('rosa', 'From A')));
+    b.edit(say('Rename Pia', rename('pia', 'From B')));
+    await Promise.all([a.settled(), b.settled()]);
+    await meanwhile();
+    for (const w of [a, b]) {
+      expect(w.system.people.rosa!.name).toBe('From A');
+      expect(w.system.people.pia!.name).toBe('From B');
+      expect(w.view.draft.edits).toHaveLength(2);
+    }
+  });
+});
+
+describe('putting in force', () => {
+  it('makes the draft what callers get, as a new version', async () => {
+    const w = await windowOn();
+    w.edit(say('Rename', rename('rosa', 'Rosa D')));
+    expect(w.view.inForce.system.people.rosa!.name).toBe('Rosa Delgado');
+    expect(await w.putInForce(w.view.draft.record.revision)).toBeUndefined();
+    expect(w.view.inForce).toMatchObject({ n: 1, words: ['Rename'] });
+    expect(w.view.inForce.system.people.rosa!.name).toBe('Rosa D');
+    expect(w.view.draft.record.inForceAt).toBe(w.view.draft.record.done);
+  });
+
+  it('refuses a draft that changed since it was looked at', async () => {
+    const [a, b] = [await windowOn(), await windowOn()];
+    const reviewed = a.view.draft.record.revision;
+    b.edit(say('Rename', rename('rosa', 'Surprise')));
+    await b.settled();
+    expect(await a.putInForce(reviewed)).toContain('Look again');
+    expect(a.view.inForce.n).toBe(0);
+  });
+
+  it('keeps twenty versions', async () => {
+    const w = await windowOn();
+    for (let i = 0; i < 25; i++) {
+      w.edit(say(`Edit ${i}`, rename('rosa', `Rosa ${i}`)));
+      await w.settled();
+      await w.putInForce(w.view.draft.record.revision);
+    }
+    expect(await db.countFromIndex('versions', 'business', DEMO_ID)).toBe(20);
+    expect(w.view.inForce.n).toBe(25);
+  });
+});
+
+describe('files', () => {
+  it('bring everything back as it was', async () => {
+    const w = await windowOn();
+    w.edit(say('Rename', rename('rosa', 'Rosa D')));
+    w.undo();
+    const whole = await w.whole();
+    const read = readFile(writeFile(whole, 0));
+    expect(read).toEqual({ ok: true, whole });
+  });
+
+  it.each([
+    ['not JSON', '{"a":', 'not a JSON file'],
+    ['something else', '{"a":1}', 'not a system saved by Upper Line'],
+    ['a newer version', '{"format":"upper-line-system","version":99}', 'version 99'],
+    ['a damaged one', '{"format":"upper-line-system","version":1}', 'damaged at'],
+  ])('say what is wrong with %s', (_, text, message) => {
+    expect(readFile(text)).toEqual({ ok: false, message: expect.stringContaining(message) });
+  });
+});
+
+describe('stored data that cannot be read', () => {
+  it('is given back as it lies there, and stays', async () => {
+    const draft = (await db.get('drafts', DEMO_ID))!;
+    const damaged = { ...draft, system: { ...draft.system, people: { rosa: { id: 'rosa' } } } };
+    await db.put('drafts', damaged as never);
+    const read = await readWhole(db, DEMO_ID);
+    expect(read).toMatchObject({ ok: false, why: 'damaged', message: expect.stringContaining('people') });
+    expect(await db.get('drafts', DEMO_ID)).toEqual(damaged);
+  });
+
+  it('of a newer version is left alone', async () => {
+    db.close();
+    await new Promise<void>((resolve) => {
+      const newer = indexedDB.open(DB_NAME, 999);
+      newer.onsuccess = () => {
+        newer.result.close();
+        resolve();
+      };
+    });
+    await expect(openDatabase()).rejects.toThrow(NewerData);
+  });
+});
+
+describe('inviting and pairing', () => {
+  let made = 0;
+  const fresh = { id: () => `id-${++made}`, random: () => (made++ * 0.137) % 1 };
+
+  it('mails a code that registers the phone', async () => {
+    const w = await windowOn();
+    const { people, phones } = w.system;
+    const sent = await invite(w, people.jonah!, phones['jonah-browser']!, fresh, 'http://x/phone');
+    if (!sent.ok) throw new Error(sent.message);
+    expect(w.view.mail.at(-1)).toMatchObject({ to: 'jonah.achterberg@lanterncove.example' });
+    const changes = new Changes();
+    open.push(changes);
+    expect(await pair(db, changes, '+1 206 555 0199', sent.code)).toMatchObject({
+      ok: false,
+      field: 'number',
+    });
+    expect(await pair(db, changes, '360 555 0142', '12')).toMatchObject({ ok: false, field: 'code' });
+    expect(await pair(db, changes, '360 555 0142', sent.code)).toEqual({
+      ok: true,
+      businessId: DEMO_ID,
+      phoneId: 'jonah-browser',
+    });
+    await meanwhile();
+    expect(w.view.standing.registrations['jonah-browser']).toMatchObject({ online: true, standIn: false });
+  });
+
+  it('makes earlier codes for the same phone void, and asks for an address', async () => {
+    const w = await windowOn();
+    const { people, phones } = w.system;
+    const first = await invite(w, people.jonah!, phones['jonah-browser']!, fresh, 'x');
+    await invite(w, people.jonah!, phones['jonah-browser']!, fresh, 'x');
+    const changes = new Changes();
+    open.push(changes);
+    expect(first.ok && (await pair(db, changes, '3605550142', first.code)).ok).toBe(false);
+    expect(await invite(w, people.anselm!, phones['anselm-desk']!, fresh, 'x')).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('no e-mail'),
+    });
+  });
+});
+
+it('does not move the clock under a call', async () => {
+  const w = await windowOn();
+  expect(await w.setClock({ mode: 'set', benchAt: 0, realAt: Date.now() })).toBeUndefined();
+  expect(w.now()).toBeLessThan(60_000);
+  const snapshot = { now: 0, seq: 0, version: 0, queue: [], systems: [], calls: [{ phase: 'ringing' }] };
+  await db.put('exchange', { businessId: DEMO_ID, snapshot: snapshot as never });
+  expect(await w.setClock({ mode: 'real' })).toContain('call is going on');
+});

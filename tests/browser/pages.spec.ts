@@ -1,0 +1,169 @@
+/** What every page keeps to, and what the frame does on all of them. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { setClock } from './bench';
+
+const PAGES = ['/', '/numbers', '/hours', '/answering', '/people/rosa', '/phones', '/messages', '/changes'];
+
+async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('h1').first().waitFor();
+}
+
+test('no page has a serious accessibility violation', async ({ page }) => {
+  test.setTimeout(120_000);
+  await open(page, '/');
+  for (const path of [...PAGES, '/phone', '/bench/phone?business=lantern-cove']) {
+    await page.goto(path);
+    await expect(page.locator('h1, form').first()).toBeVisible();
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+    expect(serious.map((v) => `${path}: ${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`)).toEqual([]);
+  }
+});
+
+test('the frame: find, keys, bench, and every stop of the wire leads somewhere', async ({ page }) => {
+  await open(page, '/');
+  const stops = page.getByRole('navigation', { name: 'The way of the work' }).getByRole('link');
+  for (let i = 0; i < (await stops.count()); i++) {
+    await stops.nth(i).click();
+    await expect(stops.nth(i)).toHaveAttribute('aria-current', 'page');
+    await expect(page.locator('h1').first()).toBeVisible();
+  }
+  await page.keyboard.press('/');
+  await page.getByRole('searchbox', { name: 'A name, number or extension' }).fill('555 0171');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/numbers#/);
+  await page.keyboard.press('/');
+  await page.getByRole('searchbox', { name: 'A name, number or extension' }).fill('207');
+  await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText('Noor Haddad');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Noor Haddad' })).toBeVisible();
+  await page.locator('h1').click();
+  await page.keyboard.press('?');
+  await expect(page.getByText('This list')).toBeVisible();
+});
+
+test('two windows of one browser stay in step, and undo works in both', async ({ context, page }) => {
+  await open(page, '/people/pia');
+  const other = await context.newPage();
+  await open(other, '/people/pia');
+  const sheet = page.locator('.card', { has: page.getByRole('heading', { name: 'Pia Lindqvist' }) });
+  await sheet.getByLabel('Name').fill('Pia Lind');
+  await sheet.getByLabel('Name').press('Tab');
+  await expect(other.getByRole('heading', { name: 'Pia Lind', exact: true })).toBeVisible();
+  await expect(other.getByRole('link', { name: 'Review 1 change' })).toBeVisible();
+  await other.locator('h1').click();
+  await other.keyboard.press('Control+z');
+  await expect(page.getByRole('heading', { name: 'Pia Lindqvist' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'No changes' })).toBeVisible();
+  // What is typed wrong is said beside the field, kept there, and changes nothing.
+  const extension = page.locator('aside .card').first().getByLabel('Extension');
+  await extension.fill('201');
+  await extension.press('Tab');
+  await expect(page.getByText('201 belongs to Rosa Delgado.')).toBeVisible();
+  await expect(extension).toHaveValue('201');
+  await expect(page.getByRole('row', { name: /203 Pia/ })).toBeVisible();
+});
+
+test('hours: typed times change who answers, wrong ones are kept and explained', async ({ page }) => {
+  await open(page, '/');
+  await setClock(page, '2026-11-24T10:15');
+  await page.getByRole('link', { name: 'Hours' }).click();
+  const tuesday = page.locator('#office').getByLabel('Open, Tue');
+  await tuesday.fill('8-25');
+  await tuesday.press('Tab');
+  await expect(page.getByText('is not a span such as')).toBeVisible();
+  await expect(tuesday).toHaveValue('8-25');
+  await tuesday.fill('11-12, 13-17');
+  await tuesday.press('Tab');
+  await expect(page.locator('#office').getByText('Now: closed')).toBeVisible();
+  await expect(page.getByTestId('rehearsal-sentence')).toContainText('Plays “Yard closed”');
+  await page.getByRole('link', { name: 'Review 1 change' }).click();
+  await expect(page.getByTestId('difference').first()).toContainText(
+    'Main line (360) 555-0142, Tue 08:00–11:00',
+  );
+});
+
+test('removing a person says what it breaks and is taken back by one click', async ({ page }) => {
+  await open(page, '/people/pia');
+  await page.getByRole('button', { name: 'Remove Pia Lindqvist' }).click();
+  await expect(page.getByText('Remove Pia Lindqvist (rung by Main line, Charters)')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByRole('link', { name: 'Pia Lindqvist' })).toBeVisible();
+});
+
+test('a finding is put right by its fix', async ({ page }) => {
+  await open(page, '/answering/rosa-direct');
+  await page.getByRole('button', { name: /^Remove: Voicemail/ }).click();
+  await expect(page.getByText('Rosa Delgado can end without an answer')).toBeVisible();
+  await page.goto('/changes');
+  await expect(page.getByRole('button', { name: 'Put in force' })).toBeDisabled();
+  await page.getByText('In spite of 1 finding').click();
+  await expect(page.getByRole('button', { name: 'Put in force' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Add voicemail Rosa Delgado' }).click();
+  await expect(page.getByText('Rosa Delgado can end without an answer')).toBeHidden();
+  await expect(page.getByText('Nothing differs for callers')).toBeVisible();
+});
+
+test('damaged data is not overwritten but offered as a file', async ({ page }) => {
+  await open(page, '/');
+  await expect(page.getByTestId('saved')).toHaveText('Saved');
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const request = indexedDB.open('upper-line');
+        request.onsuccess = () => {
+          const store = request.result.transaction('drafts', 'readwrite').objectStore('drafts');
+          store.put({ businessId: 'lantern-cove', system: 'spoiled' }).onsuccess = () => resolve();
+        };
+      }),
+  );
+  await page.reload();
+  await expect(
+    page.getByRole('heading', { name: 'The stored data of this business is damaged' }),
+  ).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the raw data' }).click();
+  expect(
+    JSON.stringify(
+      await (
+        await download
+      )
+        .createReadStream()
+        .then((s) => s.toArray())
+        .then((b) => Buffer.concat(b).toString()),
+    ),
+  ).toContain('spoiled');
+  await page.getByRole('button', { name: 'Open a demonstration beside it' }).click();
+  await expect(page.getByRole('heading', { name: 'Who answers, this week' })).toBeVisible();
+});
+
+test('the demonstration can be reset', async ({ page }) => {
+  await open(page, '/people/tomas');
+  await page.getByRole('button', { name: 'Remove Tomas Brandt' }).click();
+  await expect(page.getByRole('link', { name: 'Tomas Brandt' })).toBeHidden();
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  await page.getByRole('menuitem', { name: 'Reset the demonstration' }).click();
+  await expect(page.getByText('as it was on the first day')).toBeVisible();
+  await page.getByRole('link', { name: 'People' }).click();
+  await expect(page.getByRole('link', { name: 'Tomas Brandt' })).toBeVisible();
+});
+
+test('server routes answer with problem documents and refuse what is too large', async ({ request }) => {
+  const bad = await request.post('/api/carrier/search', { data: { country: 'Atlantis', where: '' } });
+  expect(bad.status()).toBe(422);
+  expect(bad.headers()['content-type']).toContain('application/problem+json');
+  expect(await bad.json()).toMatchObject({ status: 422, detail: expect.stringContaining('country') });
+  const none = await request.post('/api/carrier/search', { data: { country: 'US', where: '212' } });
+  expect(await none.json()).toMatchObject({ status: 409, title: 'area sold out' });
+  const huge = await request.post('/api/carrier/orders', { data: { e164: '+1'.padEnd(40_000, '5') } });
+  expect(huge.status()).toBe(413);
+  const broken = await request.post('/api/carrier/orders', {
+    headers: { 'content-type': 'application/json' },
+    data: Buffer.from('{"e164":'),
+  });
+  expect(broken.status()).toBe(400);
+  const page = await request.get('/');
+  expect(page.headers()['content-security-policy']).toContain("default-src 'none'");
+});
