@@ -71,6 +71,7 @@
 <style>
   .fields {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 14px;
   }
 </style>

@@ -6,16 +6,22 @@
     /** Milliseconds from arrival to mark, for a call that goes on. */
     mark?: number | null;
     dark?: boolean;
+    /** Milliseconds across, where two charts are to be compared; otherwise what the call needs. */
+    across?: number;
   }
-  let { chart, mark = null, dark = false }: Props = $props();
+  let { chart, mark = null, dark = false, across }: Props = $props();
+  let width = $state(900);
+  const length = $derived(across ?? chart.length);
 
-  /** Whole seconds for the axis, at most about a dozen marks. */
+  /** Whole seconds for the axis, as many marks as there is room for. */
   const ticks = $derived.by(() => {
-    const seconds = chart.length / 1000;
-    const step = [1, 2, 5, 6, 10, 15, 30, 60, 120, 300].find((s) => seconds / s <= 13) ?? 600;
-    return Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step);
+    const seconds = length / 1000;
+    const step = [1, 2, 5, 6, 10, 15, 30, 60, 120, 300].find((s) => seconds / s <= width / 56) ?? 600;
+    const marks = Array.from({ length: Math.floor(seconds / step) + 1 }, (_, i) => i * step);
+    // A mark at the very end would stand outside.
+    return marks.filter((s) => s === 0 || 1 - s / seconds > 26 / width);
   });
-  const part = (ms: number) => `${(ms / chart.length) * 100}%`;
+  const part = (ms: number) => `${(ms / length) * 100}%`;
   const range = (from: number, to: number) => `${(from / 1000).toFixed(1)} to ${(to / 1000).toFixed(1)} s`;
 </script>
 
@@ -36,13 +42,13 @@
           >
         {/each}
         {#if lane.notRung}<span class="not">not rung: {lane.notRung}</span>{/if}
-        {#if mark !== null}<span class="mark" style:left={part(Math.min(mark, chart.length))}></span>{/if}
+        {#if mark !== null}<span class="mark" style:left={part(Math.min(mark, length))}></span>{/if}
       </div>
     </div>
   {/each}
   <div class="lane" aria-hidden="true">
     <span></span>
-    <div class="axis">
+    <div class="axis" bind:clientWidth={width}>
       {#each ticks as tick (tick)}<span style:left={part(tick * 1000)}>{tick} s</span>{/each}
     </div>
   </div>

@@ -19,7 +19,8 @@ export const DB_VERSION = 1;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
-  drafts: { key: string; value: DraftRecord };
+  /** The index tells whether a draft is at a revision without reading all of it. */
+  drafts: { key: string; value: DraftRecord; indexes: { revision: [string, string] } };
   edits: { key: [string, number]; value: EditRecord; indexes: { business: string } };
   versions: { key: [string, number]; value: VersionRecord; indexes: { business: string } };
   standing: { key: string; value: StandingRecord };
@@ -50,7 +51,10 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
       upgrade(db, oldVersion) {
         if (oldVersion < 1) {
           db.createObjectStore('businesses', { keyPath: 'id' });
-          db.createObjectStore('drafts', { keyPath: 'businessId' });
+          db.createObjectStore('drafts', { keyPath: 'businessId' }).createIndex('revision', [
+            'businessId',
+            'revision',
+          ]);
           db.createObjectStore('standing', { keyPath: 'businessId' });
           db.createObjectStore('exchange', { keyPath: 'businessId' });
           db.createObjectStore('settings');

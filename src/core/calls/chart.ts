@@ -33,7 +33,7 @@ export interface Lane {
 }
 
 export interface RingChart {
-  /** First what the caller hears, then each phone in the order it was tried. */
+  /** First what the caller hears, then each phone that is rung in order, then those that are not. */
   lanes: Lane[];
   /** Milliseconds shown. */
   length: number;
@@ -118,7 +118,9 @@ export function ringChart(trace: Trace, system: System, now?: number): RingChart
     }
   }
   const length = shorten(caller, phones, last);
-  return { lanes: [caller, ...phones.values()].map(dropEmpty), length };
+  const tried = [...phones.values()].map(dropEmpty);
+  const rung = tried.filter((l) => l.bars.length);
+  return { lanes: [dropEmpty(caller), ...rung, ...tried.filter((l) => !l.bars.length)], length };
 }
 
 const dropEmpty = (lane: Lane): Lane => ({ ...lane, bars: lane.bars.filter((b) => b.to > b.from) });

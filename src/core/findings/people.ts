@@ -1,10 +1,11 @@
 /** Checks of people, phones and mailboxes: can everybody be rung, invited and heard? */
+import { worldOf } from '../calls';
 import type { Check, Finding } from './finding';
 
 export const people: Check = ({ system, standing, freshId }) =>
   Object.values(system.people).flatMap((person): Finding[] => {
     const place = { kind: 'person' as const, id: person.id };
-    const phones = Object.values(system.phones).filter((p) => p.personId === person.id);
+    const phones = worldOf(system).phonesOf.get(person.id) ?? [];
     const found: Finding[] = [];
     if (!phones.length)
       found.push({

@@ -1,6 +1,6 @@
 /** Checks of plans: does every call end in something that answers, records or deliberately ends? */
 import { layOut } from '../answering';
-import { rehearse } from '../calls';
+import { rehearse, worldOf } from '../calls';
 import { unansweredCall } from '../coverage';
 import { kindsOf } from '../hours';
 import { profileOf, ringCycle, ringsIn } from '../numbering';
@@ -223,16 +223,16 @@ export const swallowing = everyPlan((plan, { system }) =>
 );
 
 function phonesRung(step: RingStep, system: System): Phone[] {
+  const { phonesOf } = worldOf(system);
   return step.targets.flatMap((t) =>
-    t.kind === 'phone'
-      ? (system.phones[t.id] ?? [])
-      : Object.values(system.phones).filter((p) => p.personId === t.id),
+    t.kind === 'phone' ? (system.phones[t.id] ?? []) : (phonesOf.get(t.id) ?? []),
   );
 }
 
 /** A number whose call, as things stand, meets nobody at all who could be rung and no mailbox. */
-export const numbersWithoutPlan: Check = ({ system, standing, freshId }) =>
-  Object.values(system.numbers).flatMap((number): Finding[] => {
+export const numbersWithoutPlan: Check = ({ system, standing, freshId }) => {
+  const paired = asPaired(standing);
+  return Object.values(system.numbers).flatMap((number): Finding[] => {
     if (number.planId === null) {
       const planId = freshId('plan');
       return [
@@ -255,7 +255,7 @@ export const numbersWithoutPlan: Check = ({ system, standing, freshId }) =>
         },
       ];
     }
-    const trace = rehearse(system, asPaired(standing), unansweredCall(number, 0));
+    const trace = rehearse(system, paired, unansweredCall(number, 0));
     const tried = trace.some((e) => e.kind === 'not rung');
     const rung = trace.some((e) => e.kind === 'leg offered');
     if (!tried || rung) return [];
@@ -269,3 +269,4 @@ export const numbersWithoutPlan: Check = ({ system, standing, freshId }) =>
       },
     ];
   });
+};

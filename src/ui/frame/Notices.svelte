@@ -1,9 +1,10 @@
 <script lang="ts">
   import { NotificationActionButton, InlineNotification } from 'carbon-components-svelte';
+  import { ui } from './open.svelte';
   import { session } from '../session.svelte';
 </script>
 
-<div class="notices" aria-live="polite">
+<div class="notices" class:aside={ui.bench} aria-live="polite">
   {#each session.notices as notice (notice.id)}
     <InlineNotification
       lowContrast
@@ -33,6 +34,9 @@
     top: 84px;
     z-index: 6000;
     width: 360px;
+  }
+  .aside {
+    right: 460px;
   }
   .notices :global(.bx--inline-notification) {
     background: var(--sheet);

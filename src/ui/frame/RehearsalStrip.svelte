@@ -117,20 +117,21 @@
         </div>
         <span>s</span>
       {/if}
-      <output class="out" data-testid="rehearsal-outcome">{rehearsal.outcome}</output>
-      <button class="now" type="button" aria-expanded={!folded} onclick={fold}
-        >{folded ? 'Show the chart' : 'Fold'}</button
-      >
     </div>
     {#if rehearsal.chart && !folded}<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <div tabindex="0" role="group" aria-label="Ring chart" class="lanes">
         <RingChart chart={rehearsal.chart} dark />
       </div>{/if}
-    {#if rehearsal.trace && session.system}
-      <p class="sentence" data-testid="rehearsal-sentence">
-        {sentence(rehearsal.trace, session.system)} <span>Every paired phone is taken to be on.</span>
-      </p>
-    {/if}
+    <p class="sentence">
+      <output class="out" data-testid="rehearsal-outcome">{rehearsal.outcome}</output>
+      {#if rehearsal.trace && session.system}
+        <span data-testid="rehearsal-sentence">{sentence(rehearsal.trace, session.system)}</span>
+      {/if}
+      <span class="note">Every paired phone is taken to be on.</span>
+      <button class="now" type="button" aria-expanded={!folded} onclick={fold}
+        >{folded ? 'Show the chart' : 'Fold'}</button
+      >
+    </p>
   {/if}
 </section>
 
@@ -156,16 +157,17 @@
     margin-bottom: 8px;
   }
   .out {
-    margin-left: auto;
     color: #f3c9a8;
     font-weight: 600;
+    font-size: 14px;
+    margin-right: 8px;
   }
   .sentence {
     margin: 4px 0 0;
     font-size: 12.5px;
     color: #d5dbe0;
   }
-  .sentence span {
+  .sentence .note {
     color: #9fabb5;
   }
   .lanes {

@@ -109,6 +109,7 @@
 <style>
   .fields {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 12px;
   }
 </style>

@@ -116,6 +116,7 @@
 <style>
   .fields {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 10px;
     margin-bottom: 14px;
   }

@@ -1,8 +1,15 @@
 <script lang="ts">
   import { Button, Toggle } from 'carbon-components-svelte';
   import { onDestroy, onMount } from 'svelte';
-  import { ending, outcomeOf, rehearse, ringChart, whoseName } from '$core/calls';
-  import { nobodyAnswers } from '$core/calls';
+  import {
+    ending,
+    nobodyAnswers,
+    outcomeInWords,
+    outcomeOf,
+    rehearse,
+    ringChart,
+    whoseName,
+  } from '$core/calls';
   import { phoneLock } from '$exchange';
   import { durationText, momentText } from '../format';
   import MessageCard from '../pages/MessageCard.svelte';
@@ -47,7 +54,7 @@
       to: { kind: 'digits', digits: person.extension },
       behaviour: nobodyAnswers(),
     });
-    return ringChart(trace, system);
+    return { chart: ringChart(trace, system), words: outcomeInWords(trace, system) };
   });
   const messages = $derived(
     [...session.view!.messages]
@@ -145,7 +152,8 @@
     <main>
       <div class="card">
         <h2>If somebody calls you now</h2>
-        {#if ifCalled}<div class="mini"><RingChart chart={ifCalled} /></div>{/if}
+        {#if ifCalled}<div class="mini"><RingChart chart={ifCalled.chart} /></div>
+          <p class="small">If you do nothing: {ifCalled.words}.</p>{/if}
         <Toggle
           size="sm"
           labelText="Do not disturb"

@@ -7,8 +7,10 @@
   import { setStep } from './edits';
 
   let { plan, step, system }: { plan: Plan; step: RingStep; system: System } = $props();
+  // By way of the collection, which an edit of a step leaves as it is: a list of hundreds is not made anew for it.
+  const everybody = $derived(system.people);
   const people = $derived(
-    Object.values(system.people).map((p) => ({ id: p.id, text: `${p.name} · ${p.extension}` })),
+    Object.values(everybody).map((p) => ({ id: p.id, text: `${p.name} · ${p.extension}` })),
   );
   const chosen = $derived(step.targets.filter((t) => t.kind === 'person').map((t) => t.id));
   const country = $derived(profileOf(system.business.country));
@@ -83,6 +85,7 @@
 <style>
   .fields {
     display: grid;
+    grid-template-columns: minmax(0, 1fr);
     gap: 14px;
   }
 </style>

@@ -59,10 +59,13 @@
           {open === key ? 'Hide the ring charts' : 'Show the ring charts'}
         </button>
         {#if open === key}
-          {#if d.beforeTrace}<h3>Was</h3>
-            <RingChart chart={ringChart(d.beforeTrace, before)} />{/if}
-          {#if d.afterTrace}<h3>Now</h3>
-            <RingChart chart={ringChart(d.afterTrace, after)} />{/if}
+          {@const was = d.beforeTrace && ringChart(d.beforeTrace, before)}
+          {@const now = d.afterTrace && ringChart(d.afterTrace, after)}
+          {@const across = Math.max(was?.length ?? 0, now?.length ?? 0)}
+          {#if was}<h3>Was</h3>
+            <RingChart chart={was} {across} />{/if}
+          {#if now}<h3>Now</h3>
+            <RingChart chart={now} {across} />{/if}
         {/if}
       </article>
     {:else}
