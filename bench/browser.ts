@@ -5,7 +5,9 @@ import { shared } from '../tests/server';
 import { writeFile } from '../src/workspace/file';
 import { bigBusiness } from './big';
 
-const KEYS = 120;
+/** Rounds of key presses; the machine is shared, so the quietest round says most. */
+const ROUNDS = 3;
+const KEYS = 100;
 const { baseURL, launchOptions } = shared.use!;
 const server = spawn('node', ['build'], {
   env: { ...process.env, PORT: process.env.UPPER_LINE_PORT, HOST: '127.0.0.1' },
@@ -56,16 +58,19 @@ try {
     }).observe(chart, { subtree: true, attributes: true, childList: true, characterData: true });
     return times;
   });
-  for (let i = 0; i < KEYS; i++) {
-    await page.keyboard.press(i % 40 < 20 ? 'ArrowUp' : 'ArrowDown');
-    await page.waitForTimeout(60);
+  for (let round = 1; round <= ROUNDS; round++) {
+    await redrawn.evaluate((times: number[]) => times.splice(0));
+    for (let i = 0; i < KEYS; i++) {
+      await page.keyboard.press(i % 40 < 20 ? 'ArrowUp' : 'ArrowDown');
+      await page.waitForTimeout(100);
+    }
+    const times = ((await redrawn.jsonValue()) as number[]).sort((a, b) => a - b);
+    const at = (share: number) =>
+      times[Math.min(times.length - 1, Math.floor(times.length * share))]!.toFixed(0);
+    console.log(
+      `key press to redrawn ring chart, 500 people, round ${round}: median ${at(0.5)} ms, 95th percentile ${at(0.95)} ms`,
+    );
   }
-  const times = ((await redrawn.jsonValue()) as number[]).sort((a, b) => a - b);
-  const at = (share: number) =>
-    times[Math.min(times.length - 1, Math.floor(times.length * share))]!.toFixed(0);
-  console.log(
-    `key press to redrawn ring chart, 500 people, ${times.length} presses: median ${at(0.5)} ms, 95th percentile ${at(0.95)} ms`,
-  );
 } finally {
   await browser.close();
   server.kill();

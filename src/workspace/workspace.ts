@@ -17,6 +17,11 @@ import { Changes, whileWriting, type Change } from './sync';
 
 /** Versions that are kept and can be brought back. */
 const VERSIONS_KEPT = 20;
+/**
+ * An edit is stored a moment after it is made, so that the screen is drawn first: handing a large system to storage takes
+ * some milliseconds. Until then the frame says "Saving…".
+ */
+const AFTER_DRAWING_MS = 25;
 
 export interface BusinessName {
   id: string;
@@ -104,6 +109,7 @@ export class Workspace {
     this.show({ draft: result.state });
     const to = result.state;
     void this.write(async () => {
+      await new Promise((resolve) => setTimeout(resolve, AFTER_DRAWING_MS));
       const stored = await storeStep(this.db, this.id, step, { from, to });
       if (!stored.ok || stored.state !== to) await this.reload('draft');
       this.tell('draft');

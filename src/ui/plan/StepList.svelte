@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import ArrowDown from 'carbon-icons-svelte/lib/ArrowDown.svelte';
   import ArrowUp from 'carbon-icons-svelte/lib/ArrowUp.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
@@ -45,9 +46,17 @@
     const hours = step.hoursId ? system.hours[step.hoursId] : undefined;
     return hours ? `${period} · ${periodInWords(hours, period)}` : period;
   };
+  /** A step that moves keeps the keyboard. */
+  async function move(step: Step, by: -1 | 1) {
+    const kept = document.activeElement?.getAttribute('data-focus');
+    moveStep(plan, step, by);
+    onselect(step.id);
+    await tick();
+    if (kept) document.querySelector<HTMLElement>(`[data-focus="${kept}"]`)?.focus();
+  }
   function onkeydown(event: KeyboardEvent, step: Step) {
     if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown'))
-      moveStep(plan, step, event.key === 'ArrowUp' ? -1 : 1);
+      void move(step, event.key === 'ArrowUp' ? -1 : 1);
     else if (event.key === 'Delete') removeStep(plan, step);
     else return;
     event.preventDefault();
@@ -64,6 +73,7 @@
         <button
           type="button"
           class="what"
+          data-focus="step-{step.id}"
           aria-pressed={selected === step.id}
           onclick={() => onselect(step.id)}
           onkeydown={(e) => onkeydown(e, step)}
@@ -73,11 +83,17 @@
           {#if wrong}<span class="wrong">{wrong.title}</span>{/if}
         </button>
         <span class="tools">
-          <button type="button" aria-label="Move up: {verb} {what}" onclick={() => moveStep(plan, step, -1)}
-            ><ArrowUp /></button
+          <button
+            type="button"
+            data-focus="up-{step.id}"
+            aria-label="Move up: {verb} {what}"
+            onclick={() => void move(step, -1)}><ArrowUp /></button
           >
-          <button type="button" aria-label="Move down: {verb} {what}" onclick={() => moveStep(plan, step, 1)}
-            ><ArrowDown /></button
+          <button
+            type="button"
+            data-focus="down-{step.id}"
+            aria-label="Move down: {verb} {what}"
+            onclick={() => void move(step, 1)}><ArrowDown /></button
           >
           <button type="button" aria-label="Remove: {verb} {what}" onclick={() => removeStep(plan, step)}
             ><TrashCan /></button

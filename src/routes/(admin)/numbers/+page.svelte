@@ -7,6 +7,7 @@
   import { count, momentText, priceText } from '$ui/format';
   import { freshId } from '$ui/ids';
   import NumberSearch from '$ui/pages/NumberSearch.svelte';
+  import Sites from '$ui/pages/Sites.svelte';
   import { session } from '$ui/session.svelte';
   import { page } from '$app/state';
 
@@ -143,7 +144,10 @@
       <p class="soft">{count(numbers.length, 'number')}, {priceText(total, numbers[0]!.currency)} a month.</p>
     {/if}
   </section>
-  <aside><NumberSearch /></aside>
+  <aside>
+    <NumberSearch />
+    <Sites />
+  </aside>
 </div>
 
 <style>

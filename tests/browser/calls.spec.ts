@@ -1,0 +1,170 @@
+/** Real calls on the demonstration: what rings, what is heard, what is left. */
+import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import PostalMime from 'postal-mime';
+import { readFileSync } from 'node:fs';
+import { setClock } from './bench';
+
+/** Opens the demonstration at a moment, with Idris's browser softphone paired in a window of its own. */
+async function withSoftphone(context: BrowserContext, page: Page, moment: string): Promise<Page> {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await setClock(page, moment);
+  await page.goto('/people/idris');
+  await page.getByRole('button', { name: /^Invite Idris/ }).click();
+  await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
+  const code = /code: (\d{6})/.exec(await page.getByTestId('mail-text').innerText())![1]!;
+  const staff = await context.newPage();
+  // Every frequency that the window makes sound with.
+  await staff.addInitScript(() => {
+    const made: number[] = [];
+    Object.assign(window, { made });
+    const Original = window.OscillatorNode;
+    window.OscillatorNode = class extends Original {
+      constructor(audio: BaseAudioContext, options?: OscillatorOptions) {
+        super(audio, options);
+        made.push(this.frequency.value);
+      }
+    };
+  });
+  await staff.goto('/phone');
+  await staff.getByLabel('Business number').fill('(360) 555-0142');
+  await staff.getByLabel('Six-digit code').fill(code);
+  await staff.getByRole('button', { name: 'Pair', exact: true }).click();
+  await expect(staff.getByTestId('phone-state')).toContainText('this phone is ready');
+  return staff;
+}
+
+async function callFrom(context: BrowserContext, label: string): Promise<Page> {
+  const outside = await context.newPage();
+  await outside.goto('/bench/phone?business=lantern-cove');
+  await outside.getByRole('button', { name: label, exact: true }).click();
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await expect(outside.getByTestId('outside-call')).toBeVisible();
+  return outside;
+}
+
+test('a window that closes hands its calls over, and the caller notices nothing', async ({
+  context,
+  page,
+}) => {
+  const staff = await withSoftphone(context, page, '2026-11-24T10:15');
+  const outside = await callFrom(context, 'Main line');
+  await expect(staff.getByTestId('ringing')).toBeVisible();
+  // ITU-T E.180 supplement 2, from memory: North American ringing is 440 and 480 Hz.
+  expect(await staff.evaluate(() => (window as unknown as { made: number[] }).made)).toEqual([440, 480]);
+  // The first window of the browser runs the switch; it is closed while the phones ring.
+  await page.close();
+  await staff.keyboard.press('Enter');
+  await expect(staff.getByTestId('talking')).toBeVisible();
+  await expect(outside.getByTestId('outside-call')).toContainText('You talk with Idris Okafor');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await expect(staff.getByText('you talked')).toBeVisible();
+  // A softphone whose window is closed is no longer rung.
+  await staff.close();
+  const admin = await context.newPage();
+  await admin.goto('/phones');
+  await expect(admin.getByRole('row', { name: /Idris Okafor 202 Browser softphone/ })).toContainText(
+    'off: its window is closed',
+  );
+});
+
+test('declining stops that person’s phones, and do not disturb keeps them silent', async ({
+  context,
+  page,
+}) => {
+  const staff = await withSoftphone(context, page, '2026-11-24T10:15');
+  const outside = await callFrom(context, 'Main line');
+  await expect(staff.getByTestId('ringing')).toContainText('your desk phone');
+  await staff.keyboard.press('Escape');
+  await expect(staff.getByTestId('ringing')).toBeHidden();
+  await expect(outside.getByTestId('outside-call')).toContainText('You hear it ringing');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+
+  await staff.getByText('off', { exact: true }).click();
+  await expect(staff.getByTestId('phone-state')).toContainText('do not disturb');
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await expect(outside.getByTestId('outside-call')).toContainText('You hear it ringing');
+  await outside.waitForTimeout(2500);
+  await expect(staff.getByTestId('ringing')).toBeHidden();
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await page.bringToFront();
+  await page.goto('/messages');
+  await page.getByTestId('call').first().getByRole('button').click();
+  await expect(page.getByTestId('call').first()).toContainText(
+    'Idris Okafor · Browser softphone: not rung, do not disturb',
+  );
+  // The clock is free again once no call is going on.
+  await setClock(page, '2026-11-25T10:15');
+});
+
+test('what a caller records is in the mailbox to be heard, and in the mail', async ({ context, page }) => {
+  test.setTimeout(90_000);
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await setClock(page, '2026-11-24T20:00');
+  const outside = await callFrom(context, 'Main line');
+  await expect(outside.getByTestId('outside-call')).toContainText('The yard is closed now');
+  await page.getByRole('button', { name: 'Bench' }).click();
+  const bench = page.getByRole('complementary', { name: 'Bench' });
+  await bench.getByRole('tab', { name: 'Clock' }).click();
+  await bench.getByRole('button', { name: 'Back to real time' }).click();
+  await expect(bench.getByText('A call is going on')).toBeVisible();
+  await bench.getByRole('button', { name: 'Close' }).click();
+
+  await expect(outside.getByRole('button', { name: 'Or record it' })).toBeVisible({ timeout: 40_000 });
+  await outside.getByRole('button', { name: 'Or record it' }).click();
+  await expect(outside.getByText('recording…')).toBeVisible();
+  await outside.waitForTimeout(2500);
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await expect(outside.getByTestId('outside-ended')).toContainText('message left in Front desk');
+
+  await page.goto('/messages');
+  const message = page.getByTestId('message').first();
+  await expect(message).toContainText('Front desk');
+  expect(await message.locator('audio').evaluate((a: HTMLAudioElement) => a.src.slice(0, 11))).toBe(
+    'data:audio/',
+  );
+  await expect
+    .poll(() => message.locator('audio').evaluate((a: HTMLAudioElement) => a.readyState))
+    .toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'Bench' }).click();
+  const letter = bench.getByRole('listitem').filter({ hasText: 'to rosa.delgado' }).first();
+  await letter.getByRole('button').click();
+  const download = page.waitForEvent('download');
+  await letter.getByRole('button', { name: 'Save as .eml' }).click();
+  const mail = await PostalMime.parse(readFileSync((await (await download).path())!));
+  expect(mail.subject).toBe('Message from (206) 555-0187 in Front desk');
+  expect((mail.attachments[0]!.content as ArrayBuffer).byteLength).toBeGreaterThan(500);
+});
+
+test('a plan is written with the keyboard alone', async ({ page }) => {
+  await page.goto('/answering/rosa-direct');
+  const ring = page.getByRole('button', { name: /^Ring Rosa Delgado, 18 s/ });
+  await ring.focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByTestId('step').nth(1)).toContainText('Ring Rosa Delgado');
+  await expect(ring).toBeFocused();
+  await page.keyboard.press('Alt+ArrowUp');
+  await expect(page.getByTestId('step').nth(0)).toContainText('Ring Rosa Delgado');
+  await page.keyboard.press('Delete');
+  await expect(page.getByTestId('step')).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('step')).toHaveCount(2);
+});
+
+test('a number gets its emergency address', async ({ page }) => {
+  await page.goto('/numbers');
+  await page.getByLabel('Site of Charters').selectOption('no site');
+  await expect(page.getByRole('link', { name: 'Numbers 1 to fix' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a site' }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Charter dock');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await expect(page.getByText('Street is missing')).toBeVisible();
+  await page.getByLabel('House number').fill('7');
+  await page.getByLabel('Street').fill('Dock Street');
+  await page.getByLabel('City', { exact: true }).fill('Port Ansel');
+  await page.getByLabel('State or region').fill('WA');
+  await page.getByRole('button', { name: 'Keep' }).click();
+  await page.getByLabel('Site of Charters').selectOption('Charter dock');
+  await expect(page.getByRole('link', { name: 'Numbers 6 held' })).toBeVisible();
+});
