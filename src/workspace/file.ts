@@ -5,6 +5,15 @@ import { Whole } from './businesses';
 
 const FORMAT = 'upper-line-system';
 const Head = z.object({ format: z.literal(FORMAT), version: z.number().int().min(1) });
+/** What the file holds as a JSON Schema (draft 2020-12), for other programs that read or write it. */
+export const fileSchema = (): Record<string, unknown> => ({
+  ...z.toJSONSchema(z.object({ ...Head.shape, savedAt: z.iso.datetime(), ...Whole.shape }), {
+    unrepresentable: 'any',
+    io: 'input',
+  }),
+  title: 'A phone system saved by Upper Line',
+});
+
 /** A file larger than this is not read, in bytes. */
 export const LARGEST_FILE = 50_000_000;
 

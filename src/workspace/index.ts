@@ -3,7 +3,7 @@ export { openDatabase, dumpDatabase, DB_NAME, NewerData, type Db } from './db';
 export { Changes, whileWriting, type Change } from './sync';
 export { emptyWhole, readWhole, wholeOf, writeWhole, Whole } from './businesses';
 export { takeStep, type DraftState, type Stepped } from './draft';
-export { LARGEST_FILE, readFile, writeFile } from './file';
+export { fileSchema, LARGEST_FILE, readFile, writeFile } from './file';
 export { businessNumber, invite, pair, type Invited, type Paired } from './invite';
 export {
   businessNames,

@@ -1,4 +1,6 @@
 import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { deleteDB } from 'idb';
 import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
@@ -11,6 +13,7 @@ import {
   pair,
   readFile,
   readWhole,
+  fileSchema,
   invite,
   Workspace,
   writeFile,
@@ -172,6 +175,18 @@ describe('files', () => {
   ])('say what is wrong with %s', (_, text, message) => {
     expect(readFile(text)).toEqual({ ok: false, message: expect.stringContaining(message) });
   });
+});
+
+it('describes its files by a published schema', async () => {
+  const published: unknown = JSON.parse(readFileSync('docs/formats/system.schema.json', 'utf8'));
+  expect(published, 'renew it with npm run schema').toEqual(JSON.parse(JSON.stringify(fileSchema())));
+  // Ajv, an independent validator of JSON Schema.
+  const validate = new Ajv2020({ strict: false, validateFormats: false }).compile(published as object);
+  const w = await windowOn();
+  const file = JSON.parse(writeFile(await w.whole(), 0));
+  expect(validate(file), JSON.stringify(validate.errors)).toBe(true);
+  file.draft.system.people.rosa.extension = 'two';
+  expect(validate(file)).toBe(false);
 });
 
 describe('stored data that cannot be read', () => {
