@@ -40,6 +40,7 @@ try {
     mimeType: 'application/json',
     buffer: Buffer.from(writeFile(bigBusiness(), 0)),
   });
+  await page.getByRole('button', { name: 'Open it' }).click();
   await page.getByText('Big Yard').first().waitFor();
   await page.goto(`${baseURL}/answering/plan-7?step=ring-7`);
   const field = page.getByLabel('For how many seconds');

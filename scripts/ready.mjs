@@ -14,7 +14,8 @@ export function installPackages() {
   const installed = 'node_modules/.package-lock.json';
   if (existsSync(installed) && statSync(installed).mtimeMs >= statSync('package-lock.json').mtimeMs - 1000)
     return;
-  run('npm', ['ci']);
+  // Not `npm ci`: it wants the packages of every other platform in the lock file as well, and npm leaves those out here.
+  run('npm', ['install', '--no-save']);
 }
 
 const newest = (path) =>

@@ -46,7 +46,7 @@
       </div>
     </div>
   {/each}
-  <div class="lane" aria-hidden="true">
+  <div class="lane time" aria-hidden="true">
     <span></span>
     <div class="axis" bind:clientWidth={width}>
       {#each ticks as tick (tick)}<span style:left={part(tick * 1000)}>{tick} s</span>{/each}
@@ -128,6 +128,14 @@
     background: #c48ac9;
     padding: 0;
     font-size: 0;
+  }
+  .time {
+    position: sticky;
+    bottom: 0;
+    background: var(--sheet);
+  }
+  .dark .time {
+    background: var(--ink);
   }
   .mark {
     position: absolute;

@@ -65,7 +65,7 @@
             aria-label="{number.label}, {when(p.from, p.to)}: {p.label}"
             tabindex={wide < 0.1 ? -1 : 0}
             onclick={() => (open = { label: number.label, when: when(p.from, p.to), words: p.words })}
-            >{wide > 2 ? p.label : ''}</button
+            >{wide > 3 ? p.label : ''}</button
           >
           <span class="tail {p.end}" style:left="{part(p.from)}%" style:width="{wide}%"></span>
         {/each}

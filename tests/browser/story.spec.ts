@@ -278,6 +278,9 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     });
     await expect(other.getByText('The file is damaged')).toBeVisible();
     await other.getByLabel('A file saved by Upper Line').setInputFiles(path);
+    const dialog = other.getByRole('dialog', { name: 'Open Gull Point Chandlery?' });
+    await expect(dialog).toContainText('1 number, 1 person, 1 plan, 1 message, 3 calls');
+    await dialog.getByRole('button', { name: 'Open it' }).click();
     await expect(other.getByText('Gull Point Chandlery').first()).toBeVisible();
     await other.getByRole('link', { name: 'Messages' }).click();
     await expect(other.getByTestId('message')).toContainText('The anchor chain');

@@ -1,14 +1,30 @@
 <script lang="ts">
-  import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
+  import { Modal, OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
   import ChevronDown from 'carbon-icons-svelte/lib/ChevronDown.svelte';
   import { goto } from '$app/navigation';
   import { demonstration } from '$demo/lantern-cove';
-  import { LARGEST_FILE, readFile, writeFile } from '$workspace';
+  import { LARGEST_FILE, readFile, writeFile, type Whole } from '$workspace';
   import { saveText } from '../download';
+  import { count } from '../format';
   import { session } from '../session.svelte';
 
   let { onstart }: { onstart: () => void } = $props();
   let input: HTMLInputElement | undefined = $state();
+  /** What was read from a file and waits to be looked at. */
+  let incoming = $state.raw<Whole | null>(null);
+  const replaces = $derived(session.view?.businesses.find((b) => b.id === incoming?.business.id));
+  const holds = $derived.by(() => {
+    if (!incoming) return '';
+    const { numbers, people, plans } = incoming.draft.system;
+    const size = (items: object) => Object.keys(items).length;
+    return [
+      count(size(numbers), 'number'),
+      count(size(people), 'person', 'people'),
+      count(size(plans), 'plan'),
+      count(incoming.messages.length, 'message'),
+      count(incoming.calls.length, 'call'),
+    ].join(', ');
+  });
   const others = $derived(session.view?.businesses.filter((b) => b.id !== session.view?.business.id) ?? []);
   const hasDemo = $derived(session.view?.businesses.some((b) => b.kind === 'demonstration'));
 
@@ -46,9 +62,12 @@
       });
     const result = readFile(await file.text());
     if (!result.ok) return session.say({ kind: 'error', title: 'Nothing was read', detail: result.message });
-    const { whole } = result;
-    const here = session.view!.businesses.find((b) => b.id === whole.business.id);
-    if (here && !confirm(`${here.name} is in this browser already. Put the file in its place?`)) return;
+    incoming = result.whole;
+  }
+
+  async function adopt() {
+    const whole = incoming!;
+    incoming = null;
     await session.workspace!.adopt(whole);
     await show(whole.business.id);
     session.say({ kind: 'success', title: `Read ${whole.draft.system.business.name} from the file.` });
@@ -85,6 +104,29 @@
     onchange={read}
   />
 </div>
+
+{#if incoming}
+  <Modal
+    open
+    size="sm"
+    modalHeading="Open {incoming.draft.system.business.name}?"
+    primaryButtonText={replaces ? 'Put it in its place' : 'Open it'}
+    secondaryButtonText="Leave it"
+    on:click:button--secondary={() => (incoming = null)}
+    on:close={() => (incoming = null)}
+    on:submit={adopt}
+  >
+    <p>The file holds {holds}.</p>
+    {#if replaces}
+      <p>
+        <b>{replaces.name} is in this browser already.</b> What is here now is replaced, and cannot be brought back
+        unless you save it first.
+      </p>
+    {:else}
+      <p>It is kept in this browser beside what is here already.</p>
+    {/if}
+  </Modal>
+{/if}
 
 <style>
   .brand {

@@ -204,8 +204,8 @@
   .pad {
     margin: 18px;
   }
-  .mini {
-    margin-bottom: 12px;
+  .mini + p {
+    margin: 8px 0 12px;
   }
   .mini :global(.lane) {
     grid-template-columns: 104px 1fr;
