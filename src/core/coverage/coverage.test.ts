@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest';
+import { allOn, edited, yard } from '../../../tests/fixtures/yard';
+import { rehearse, sentence } from '../calls';
+import { momentOf } from '../hours';
+import { differenceOf, endsWell, firstRung, piecesOf, unansweredCall } from '.';
+
+const LA = 'America/Los_Angeles';
+const system = edited(yard(), [
+  { do: 'person.set', id: 'rosa', change: { quiet: { from: 960, to: 540 }, away: [{ from: '2026-11-26', to: '2026-11-26' }] } },
+]);
+const standing = allOn(system);
+const main = system.numbers.main!;
+const monday = momentOf(LA, '2026-11-23', 0);
+const WEEK = 7 * 86_400_000;
+
+describe('coverage', () => {
+  it('is without gaps, and right at every minute and around every cut', () => {
+    const pieces = piecesOf(system, standing, main, monday, monday + WEEK);
+    expect(pieces[0]!.from).toBe(monday);
+    expect(pieces.at(-1)!.to).toBe(monday + WEEK);
+    for (const [i, p] of pieces.entries()) if (i) expect(p.from).toBe(pieces[i - 1]!.to);
+    const asked = (t: number) => JSON.stringify(rehearse(system, standing, unansweredCall(main, t)));
+    const said = (t: number) => JSON.stringify(pieces.find((p) => p.from <= t && t < p.to)!.trace);
+    for (let t = monday; t < monday + WEEK; t += 251_000) expect(said(t)).toBe(asked(t));
+    for (const { from } of pieces.slice(1)) for (const t of [from - 1, from, from + 1]) expect(said(t)).toBe(asked(t));
+  });
+
+  it.each(['2027-03-13', '2027-11-06'])('is right through the night the clocks change (%s)', (date) => {
+    const night = edited(system, [{ do: 'hours.set', id: 'office', change: { weekly: [{ day: 7, from: 60, to: 150, kind: 'Open' }] } }]);
+    const from = momentOf(LA, date, 0);
+    const pieces = piecesOf(night, standing, main, from, from + 3 * 86_400_000);
+    for (let t = from; t < from + 3 * 86_400_000; t += 61_000)
+      expect(JSON.stringify(pieces.find((p) => p.from <= t && t < p.to)!.trace)).toBe(
+        JSON.stringify(rehearse(night, standing, unansweredCall(main, t))),
+      );
+  });
+
+  it('says who is rung first and where it ends', () => {
+    const at = (minute: number) => rehearse(system, standing, unansweredCall(main, monday + minute * 60_000));
+    expect(firstRung(at(600), system)).toEqual({ kind: 'group', label: 'Rosa and Idris' });
+    expect(firstRung(at(1000), system)).toEqual({ kind: 'person', label: 'Idris' });
+    expect(firstRung(at(1200), system)).toEqual({ kind: 'message', label: 'Voicemail Front desk' });
+    expect(endsWell(at(600))).toBe('message');
+  });
+});
+
+describe('the difference', () => {
+  it('is nothing when no caller notices', () => {
+    const after = edited(system, [{ do: 'person.set', id: 'pia', change: { name: 'Pia L.' } }]);
+    expect(differenceOf(system, after, standing, monday)).toEqual([]);
+  });
+
+  it('joins repeated days and says before and after', () => {
+    const step = { id: 'ring-front', kind: 'ring' as const, targets: [{ kind: 'person' as const, id: 'idris' }], pattern: 'together' as const, seconds: 24, followReach: false };
+    const after = edited(yard(), [{ do: 'step.set', planId: 'main-plan', step }]);
+    const found = differenceOf(yard(), after, standing, monday);
+    expect(found).toHaveLength(1);
+    expect(found[0]).toMatchObject({
+      label: 'Main line',
+      when: 'Mon–Fri 08:00–17:00',
+      before: expect.stringContaining('rings Rosa Delgado and Idris Okafor 18 s'),
+      after: expect.stringContaining('rings Idris Okafor 24 s'),
+    });
+    expect(sentence(found[0]!.afterTrace!, after)).toBe(found[0]!.after);
+  });
+
+  it('tells of numbers that come and go', () => {
+    const gone = edited(system, [{ do: 'number.remove', id: 'rosa-number' }]);
+    expect(differenceOf(system, gone, standing, monday).every((d) => d.label === 'Rosa direct' && d.after === null)).toBe(true);
+    const come = differenceOf(gone, system, standing, monday);
+    expect(come.length).toBeGreaterThan(0);
+    expect(come.every((d) => d.before === null)).toBe(true);
+  });
+});

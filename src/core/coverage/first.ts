@@ -1,0 +1,33 @@
+/** What a piece of coverage shows at a glance: who is rung first, and where an unanswered call ends. */
+import { listed, outcomeOf, whoseName, type Trace } from '../calls';
+import { outsideNumber } from '../calls/trace';
+import type { System } from '../system';
+
+export type Glance = 'person' | 'group' | 'outside' | 'message' | 'ended' | 'nobody';
+
+/** Where an unanswered call ends: a message, a deliberate end, or nothing. */
+export const endsWell = (trace: Trace): Glance => {
+  const outcome = outcomeOf(trace)?.outcome.kind;
+  if (outcome === 'message' || outcome === 'no message') return 'message';
+  if (outcome === 'ended') return 'ended';
+  return outcome === 'swallowed' ? 'outside' : 'nobody';
+};
+
+/** Who is rung first in an unanswered call, as a kind with a short label. */
+export function firstRung(trace: Trace, system: System): { kind: Glance; label: string } {
+  const first = trace.find((e) => e.kind === 'leg offered');
+  if (!first || first.kind !== 'leg offered') {
+    const kind = endsWell(trace);
+    const greeting = trace.find((e) => e.kind === 'greeting started');
+    const mailbox = greeting?.kind === 'greeting started' ? system.mailboxes[greeting.mailboxId]?.name : undefined;
+    return { kind, label: kind === 'message' ? `Voicemail ${mailbox ?? ''}`.trim() : kind === 'ended' ? 'Ends' : 'Nobody' };
+  }
+  const legs = trace.filter((e) => e.kind === 'leg offered' && e.t === first.t) as (typeof first)[];
+  // First names, so that a label fits into a few hours of the week.
+  const short = (l: (typeof legs)[number]) => (l.personId ? whoseName(system, l.phone).split(' ')[0]! : whoseName(system, l.phone));
+  const names = [...new Set(legs.map(short))];
+  const outside = legs.every(
+    (l) => outsideNumber(l.phone) !== undefined || system.phones[l.phone]?.kind.startsWith('linked'),
+  );
+  return { kind: outside ? 'outside' : names.length > 1 ? 'group' : 'person', label: listed(names) };
+}
