@@ -48,6 +48,7 @@ export class Switch {
   async start(): Promise<void> {
     this.clock = await clockOf(this.db);
     for (const { businessId, snapshot } of await this.db.getAll('exchange')) {
+      if (snapshot.calls.every((c) => c.phase === 'over')) continue;
       const standing = (await this.db.get('standing', businessId))?.standing ?? emptyStanding();
       this.lines.set(businessId, {
         engine: CallEngine.restore(snapshot, standing),
@@ -57,8 +58,11 @@ export class Switch {
     }
     this.changes.listen((change) => {
       this.inTurn(async () => {
-        if (change.what === 'clock') this.clock = await clockOf(this.db);
-        else if (change.what === 'businesses' && change.businessId) this.lines.delete(change.businessId);
+        if (change.what === 'clock') {
+          this.clock = await clockOf(this.db);
+          // The clock only moves while no call goes on; engines start anew, for it may have gone back.
+          this.lines.clear();
+        } else if (change.what === 'businesses' && change.businessId) this.lines.delete(change.businessId);
         else if (change.businessId && (change.what === 'in force' || change.what === 'standing'))
           await this.refresh(change.businessId, change.what);
         await this.settle();

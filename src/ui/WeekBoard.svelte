@@ -18,11 +18,14 @@
     ['nobody', 'Nobody'],
   ];
 
+  /** A date, so that the week is not worked out anew with every second. */
+  const today = $derived(localTime(system.business.timeZone, session.now).date);
+
   /** Monday of the present week, and the ends of its days. */
   const days = $derived.by(() => {
     const zone = system.business.timeZone;
-    const { date, day } = localTime(zone, session.now);
-    const monday = addDays(date, 1 - day);
+    const { day } = localTime(zone, momentOf(zone, today, 720));
+    const monday = addDays(today, 1 - day);
     return Array.from({ length: 8 }, (_, i) => momentOf(zone, addDays(monday, i), 0));
   });
   const from = $derived(days[0]!);

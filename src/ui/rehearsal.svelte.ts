@@ -1,28 +1,53 @@
 /** The rehearsal that the strip shows: what call, when, and how people behave. */
 import { outcomeInWords, rehearse, ringChart, type Act, type Behaviour, type CallRequest } from '$core/calls';
 import type { System, Standing } from '$core/system';
+import { Remembered } from './remembered.svelte';
 import { session } from './session.svelte';
 
 /** What the strip lets people do. */
 export const DOINGS: Act['does'][] = ['answers', 'declines', 'is on a call', 'is switched off'];
 
+export interface Question {
+  numberId: string | null;
+  hidden: boolean;
+  at: number | null;
+  personId: string | null;
+  does: Act['does'];
+  after: number;
+}
+
 class Rehearsal {
-  numberId = $state<string | null>(null);
-  hidden = $state(false);
-  /** Moment of the call, or null for now. */
-  at = $state<number | null>(null);
-  personId = $state<string | null>(null);
-  does = $state<Act['does']>('answers');
-  after = $state(9);
+  /** `at`: moment of the call, or null for now. `after`: seconds of ringing before somebody acts. */
+  private asked = new Remembered<Question>('rehearsal', {
+    numberId: null,
+    hidden: false,
+    at: null,
+    personId: null,
+    does: 'answers',
+    after: 9,
+  });
+
+  get question(): Question {
+    return this.asked.value;
+  }
+  /** Asks something else. */
+  ask(change: Partial<Question>): void {
+    this.asked.value = { ...this.asked.value, ...change };
+  }
+
+  /** Who behaves in a way of their own, as long as they are in this business. */
+  readonly personId = $derived(
+    this.question.personId && session.system?.people[this.question.personId] ? this.question.personId : null,
+  );
 
   /** The number asked about, or the first there is. */
   readonly number = $derived.by(() => {
     const numbers = session.system?.numbers ?? {};
-    return (this.numberId && numbers[this.numberId]) || Object.values(numbers)[0];
+    return (this.question.numberId && numbers[this.question.numberId]) || Object.values(numbers)[0];
   });
 
   /** The minute asked about: a rehearsal of "now" need not be drawn anew every second. */
-  readonly moment = $derived(this.at ?? Math.floor(session.now / 60_000) * 60_000);
+  readonly moment = $derived(this.question.at ?? Math.floor(session.now / 60_000) * 60_000);
 
   readonly behaviour: Behaviour = $derived({
     people: this.personId ? { [this.personId]: this.act() } : {},
@@ -36,7 +61,7 @@ class Rehearsal {
       ? {
           id: 'rehearsal',
           at: this.moment,
-          from: { kind: 'outside', number: this.hidden ? null : NEW_CALLER },
+          from: { kind: 'outside', number: this.question.hidden ? null : NEW_CALLER },
           to: { kind: 'number', e164: this.number.e164 },
           behaviour: this.behaviour,
         }
@@ -52,15 +77,16 @@ class Rehearsal {
   readonly outcome = $derived(this.trace && session.system ? outcomeInWords(this.trace, session.system) : '');
 
   /** Those this call can ring, for the choice of who behaves how. */
-  readonly people = $derived(
-    session.system && session.paired && this.request
-      ? peopleIn(session.system, session.paired, this.request)
-      : [],
-  );
+  readonly people = $derived.by(() => {
+    if (!session.system || !session.paired || !this.request) return [];
+    const rung = peopleIn(session.system, session.paired, this.request);
+    return this.personId && !rung.includes(this.personId) ? [...rung, this.personId] : rung;
+  });
 
   private act(): Act {
-    if (this.does === 'answers' || this.does === 'declines') return { does: this.does, after: this.after };
-    return { does: this.does };
+    if (this.question.does === 'answers' || this.question.does === 'declines')
+      return { does: this.question.does, after: this.question.after };
+    return { does: this.question.does };
   }
 }
 

@@ -94,7 +94,12 @@ test('declining stops that person’s phones, and do not disturb keeps them sile
     'Idris Okafor · Browser softphone: not rung, do not disturb',
   );
   // The clock is free again once no call is going on.
-  await setClock(page, '2026-11-25T10:15');
+  await setClock(page, '2026-03-03T10:15');
+  await outside.bringToFront();
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await expect(outside.getByTestId('outside-call')).toContainText('You hear it ringing');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await expect(outside.getByTestId('outside-ended')).toContainText('rang Rosa Delgado and Ines Morel');
 });
 
 test('what a caller records is in the mailbox to be heard, and in the mail', async ({ context, page }) => {

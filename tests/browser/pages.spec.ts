@@ -22,6 +22,47 @@ test('no page has a serious accessibility violation', async ({ page }) => {
   }
 });
 
+test('panels and dialogs have no serious accessibility violation either', async ({ page }) => {
+  await open(page, '/changes');
+  const check = async (what: string) => {
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+    expect(serious.map((v) => `${what}: ${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`)).toEqual([]);
+  };
+  await page.getByRole('button', { name: 'Bench' }).click();
+  for (const tab of ['Mail', 'Outside phone', 'Clock', 'Carrier']) {
+    await page.getByRole('tab', { name: tab }).click();
+    await check(`bench ${tab}`);
+  }
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
+  await check('find');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  await check('business menu');
+  await page.getByRole('menuitem', { name: 'Start with your own business' }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await check('own business');
+});
+
+test('what was typed or asked is there again after a reload', async ({ page }) => {
+  await open(page, '/');
+  await setClock(page, '2026-11-24T10:15');
+  await page.getByRole('link', { name: 'People' }).click();
+  const form = page.locator('form', { hasText: 'Add a person' });
+  await form.getByLabel('Name').fill('Half a nam');
+  await form.getByLabel('Site').selectOption('Winter store');
+  await page.getByLabel('Who does something').selectOption('Rosa Delgado');
+  await page.getByLabel('What they do').selectOption('declines');
+  const outcome = await page.getByTestId('rehearsal-sentence').innerText();
+  await page.reload();
+  await expect(form.getByLabel('Name')).toHaveValue('Half a nam');
+  await expect(form.getByLabel('Site')).toHaveValue('store');
+  await expect(page.getByLabel('What they do')).toHaveValue('declines');
+  await expect(page.getByTestId('rehearsal-sentence')).toHaveText(outcome);
+});
+
 test('the frame: find, keys, bench, and every stop of the wire leads somewhere', async ({ page }) => {
   await open(page, '/');
   const stops = page.getByRole('navigation', { name: 'The way of the work' }).getByRole('link');

@@ -65,9 +65,9 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
     else if (e.kind === 'leg offered') {
       if (!offered.length) from = e.t;
       offered.push(whoseName(system, e.phone));
-    } else if (e.kind === 'answered' || (e.kind === 'ringing over' && offered.length)) {
+    } else if (offered.length && (e.kind === 'answered' || e.kind === 'ringing over' || e.kind === 'ended')) {
       const rang = `${rangWord} ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
-      parts.push(e.kind === 'answered' ? rang : `${rang}, ${e.how}`);
+      parts.push(e.kind === 'ringing over' ? `${rang}, ${e.how}` : rang);
       offered = [];
     } else if (e.kind === 'ringing over') parts.push(notRungInWords(trace, e.t, e.how, system));
     else if (e.kind === 'redirected')

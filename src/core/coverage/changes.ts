@@ -14,7 +14,8 @@ export function changesFor(system: System, number: NumberHeld, from: number, to:
     const hours = step.kind === 'hours' && step.hoursId ? system.hours[step.hoursId] : undefined;
     if (hours) for (const t of boundaries(hours, system.business.timeZone, from, to)) found.add(t);
   }
-  for (const id of peopleReached(system, plan)) for (const t of personChanges(system, id, from, to)) found.add(t);
+  for (const id of peopleReached(system, plan))
+    for (const t of personChanges(system, id, from, to)) found.add(t);
   return [...found].sort((a, b) => a - b);
 }
 
@@ -30,7 +31,9 @@ function peopleReached(system: System, plan: Plan): Iterable<string> {
   }
   const forwards = (id: string): boolean => {
     const reach = system.people[id]?.reach;
-    return [reach?.always, reach?.onBusy, reach?.onNotAnswered, reach?.onUnreachable].some((t) => t?.to === 'person');
+    return [reach?.always, reach?.onBusy, reach?.onNotAnswered, reach?.onUnreachable].some(
+      (t) => t?.to === 'person',
+    );
   };
   return [...people].some(forwards) ? Object.keys(system.people) : people;
 }
@@ -39,12 +42,16 @@ function personChanges(system: System, id: string, from: number, to: number): nu
   const person = system.people[id];
   if (!person || (!person.quiet && !person.away.length)) return [];
   const zone = (person.siteId && system.sites[person.siteId]?.timeZone) || system.business.timeZone;
-  const changes = person.away.flatMap((a) => [momentOf(zone, a.from, 0), momentOf(zone, addDays(a.to, 1), 0)]);
+  const changes = person.away.flatMap((a) => [
+    momentOf(zone, a.from, 0),
+    momentOf(zone, addDays(a.to, 1), 0),
+  ]);
   if (person.quiet) {
     const last = localTime(zone, to).date;
     for (let date = localTime(zone, from).date; date <= last; date = addDays(date, 1))
       for (const minute of [person.quiet.from, person.quiet.to])
-        for (const which of ['compatible', 'later'] as const) changes.push(momentOf(zone, date, minute, which));
+        for (const which of ['compatible', 'later'] as const)
+          changes.push(momentOf(zone, date, minute, which));
     for (let at = nextClockChange(zone, from); at < to; at = nextClockChange(zone, at)) changes.push(at);
   }
   return changes.filter((t) => t >= from && t < to);

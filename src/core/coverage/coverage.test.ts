@@ -6,7 +6,11 @@ import { differenceOf, endsWell, firstRung, piecesOf, unansweredCall } from '.';
 
 const LA = 'America/Los_Angeles';
 const system = edited(yard(), [
-  { do: 'person.set', id: 'rosa', change: { quiet: { from: 960, to: 540 }, away: [{ from: '2026-11-26', to: '2026-11-26' }] } },
+  {
+    do: 'person.set',
+    id: 'rosa',
+    change: { quiet: { from: 960, to: 540 }, away: [{ from: '2026-11-26', to: '2026-11-26' }] },
+  },
 ]);
 const standing = allOn(system);
 const main = system.numbers.main!;
@@ -22,11 +26,14 @@ describe('coverage', () => {
     const asked = (t: number) => JSON.stringify(rehearse(system, standing, unansweredCall(main, t)));
     const said = (t: number) => JSON.stringify(pieces.find((p) => p.from <= t && t < p.to)!.trace);
     for (let t = monday; t < monday + WEEK; t += 251_000) expect(said(t)).toBe(asked(t));
-    for (const { from } of pieces.slice(1)) for (const t of [from - 1, from, from + 1]) expect(said(t)).toBe(asked(t));
+    for (const { from } of pieces.slice(1))
+      for (const t of [from - 1, from, from + 1]) expect(said(t)).toBe(asked(t));
   });
 
   it.each(['2027-03-13', '2027-11-06'])('is right through the night the clocks change (%s)', (date) => {
-    const night = edited(system, [{ do: 'hours.set', id: 'office', change: { weekly: [{ day: 7, from: 60, to: 150, kind: 'Open' }] } }]);
+    const night = edited(system, [
+      { do: 'hours.set', id: 'office', change: { weekly: [{ day: 7, from: 60, to: 150, kind: 'Open' }] } },
+    ]);
     const from = momentOf(LA, date, 0);
     const pieces = piecesOf(night, standing, main, from, from + 3 * 86_400_000);
     for (let t = from; t < from + 3 * 86_400_000; t += 61_000)
@@ -51,7 +58,14 @@ describe('the difference', () => {
   });
 
   it('joins repeated days and says before and after', () => {
-    const step = { id: 'ring-front', kind: 'ring' as const, targets: [{ kind: 'person' as const, id: 'idris' }], pattern: 'together' as const, seconds: 24, followReach: false };
+    const step = {
+      id: 'ring-front',
+      kind: 'ring' as const,
+      targets: [{ kind: 'person' as const, id: 'idris' }],
+      pattern: 'together' as const,
+      seconds: 24,
+      followReach: false,
+    };
     const after = edited(yard(), [{ do: 'step.set', planId: 'main-plan', step }]);
     const found = differenceOf(yard(), after, standing, monday);
     expect(found).toHaveLength(1);
@@ -66,7 +80,11 @@ describe('the difference', () => {
 
   it('tells of numbers that come and go', () => {
     const gone = edited(system, [{ do: 'number.remove', id: 'rosa-number' }]);
-    expect(differenceOf(system, gone, standing, monday).every((d) => d.label === 'Rosa direct' && d.after === null)).toBe(true);
+    expect(
+      differenceOf(system, gone, standing, monday).every(
+        (d) => d.label === 'Rosa direct' && d.after === null,
+      ),
+    ).toBe(true);
     const come = differenceOf(gone, system, standing, monday);
     expect(come.length).toBeGreaterThan(0);
     expect(come.every((d) => d.before === null)).toBe(true);

@@ -26,7 +26,12 @@ export interface Difference {
 const STRADDLE_MS = 120_000;
 
 /** What changes for unanswered callers in the seven days that begin with the one `moment` (epoch milliseconds) lies in. */
-export function differenceOf(before: System, after: System, standing: Standing, moment: number): Difference[] {
+export function differenceOf(
+  before: System,
+  after: System,
+  standing: Standing,
+  moment: number,
+): Difference[] {
   const zone = after.business.timeZone;
   const { date } = localTime(zone, moment);
   const week: Span = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)];
@@ -82,7 +87,8 @@ export function spansInWords(spans: readonly Span[], zone: string, week: Span): 
   if (spans.length === 1 && spans[0]![0] === week[0] && spans[0]![1] === week[1]) return 'at all hours';
   const times = new Map<number, string[]>();
   for (const [from, to] of spans)
-    for (const { day, text } of splitAtMidnight(from, to, zone)) times.set(day, [...(times.get(day) ?? []), text]);
+    for (const { day, text } of splitAtMidnight(from, to, zone))
+      times.set(day, [...(times.get(day) ?? []), text]);
   const days = new Map<string, number[]>();
   for (const [day, texts] of times) {
     const text = texts.join(' and ');
@@ -93,13 +99,14 @@ export function spansInWords(spans: readonly Span[], zone: string, week: Span): 
 
 function splitAtMidnight(from: number, to: number, zone: string): { day: number; text: string }[] {
   const parts: { day: number; text: string }[] = [];
-  for (let start = from; start < to; ) {
+  for (let start = from; start < to;) {
     const local = localTime(zone, start);
     const midnight = start + (1440 - local.minute) * 60_000;
     const end = Math.min(to, midnight);
     if (end - start >= STRADDLE_MS || to - from < STRADDLE_MS) {
       const last = local.minute + (end - start) / 60_000;
-      const text = local.minute < 0.01 && last > 1439.9 ? 'all day' : `${roundTime(local.minute)}–${roundTime(last)}`;
+      const text =
+        local.minute < 0.01 && last > 1439.9 ? 'all day' : `${roundTime(local.minute)}–${roundTime(last)}`;
       parts.push({ day: local.day, text });
     }
     start = end;

@@ -19,12 +19,17 @@ export function firstRung(trace: Trace, system: System): { kind: Glance; label: 
   if (!first || first.kind !== 'leg offered') {
     const kind = endsWell(trace);
     const greeting = trace.find((e) => e.kind === 'greeting started');
-    const mailbox = greeting?.kind === 'greeting started' ? system.mailboxes[greeting.mailboxId]?.name : undefined;
-    return { kind, label: kind === 'message' ? `Voicemail ${mailbox ?? ''}`.trim() : kind === 'ended' ? 'Ends' : 'Nobody' };
+    const mailbox =
+      greeting?.kind === 'greeting started' ? system.mailboxes[greeting.mailboxId]?.name : undefined;
+    return {
+      kind,
+      label: kind === 'message' ? `Voicemail ${mailbox ?? ''}`.trim() : kind === 'ended' ? 'Ends' : 'Nobody',
+    };
   }
   const legs = trace.filter((e) => e.kind === 'leg offered' && e.t === first.t) as (typeof first)[];
   // First names, so that a label fits into a few hours of the week.
-  const short = (l: (typeof legs)[number]) => (l.personId ? whoseName(system, l.phone).split(' ')[0]! : whoseName(system, l.phone));
+  const short = (l: (typeof legs)[number]) =>
+    l.personId ? whoseName(system, l.phone).split(' ')[0]! : whoseName(system, l.phone);
   const names = [...new Set(legs.map(short))];
   const outside = legs.every(
     (l) => outsideNumber(l.phone) !== undefined || system.phones[l.phone]?.kind.startsWith('linked'),

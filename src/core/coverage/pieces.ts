@@ -32,11 +32,17 @@ const LONGEST_WAY_MS = 3_600_000;
  * Exact because a call asks the time only at the moments in its trace: the way of a call that arrives at `a` and asks at
  * `a + d` stays what it is until, for one of those `d`, the next change after `a + d` is reached.
  */
-export function piecesOf(system: System, standing: Standing, number: NumberHeld, from: number, to: number): Piece[] {
+export function piecesOf(
+  system: System,
+  standing: Standing,
+  number: NumberHeld,
+  from: number,
+  to: number,
+): Piece[] {
   const paired = asPaired(standing);
   const changes = changesFor(system, number, from, to + LONGEST_WAY_MS);
   const pieces: Piece[] = [];
-  for (let at = from; at < to; ) {
+  for (let at = from; at < to;) {
     const trace = rehearse(system, paired, unansweredCall(number, at));
     let end = to;
     for (const t of new Set(trace.map((e) => e.t))) end = Math.min(end, nextAfter(changes, at + t) - t);

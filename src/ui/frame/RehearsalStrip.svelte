@@ -8,9 +8,10 @@
   import { session } from '../session.svelte';
 
   const numbers = $derived(Object.values(session.system?.numbers ?? {}));
-  const when = $derived(rehearsal.at === null ? '' : fieldText(rehearsal.at, session.zone));
+  const when = $derived(rehearsal.question.at === null ? '' : fieldText(rehearsal.question.at, session.zone));
   const timed = $derived(
-    rehearsal.personId !== null && (rehearsal.does === 'answers' || rehearsal.does === 'declines'),
+    rehearsal.personId !== null &&
+      (rehearsal.question.does === 'answers' || rehearsal.question.does === 'declines'),
   );
 
   const FOLDED = 'upper-line:strip-folded';
@@ -22,7 +23,9 @@
 
   function setMoment(text: string) {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
-    rehearsal.at = match ? momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3])) : null;
+    rehearsal.ask({
+      at: match ? momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3])) : null,
+    });
   }
 </script>
 
@@ -38,7 +41,7 @@
         labelText="Number called"
         size="sm"
         selected={rehearsal.number?.id}
-        on:update={(e) => (rehearsal.numberId = String(e.detail))}
+        on:update={(e) => rehearsal.ask({ numberId: String(e.detail) })}
       >
         {#each numbers as n (n.id)}<SelectItem
             value={n.id}
@@ -51,8 +54,8 @@
         hideLabel
         labelText="Caller"
         size="sm"
-        selected={rehearsal.hidden ? 'hidden' : 'new'}
-        on:update={(e) => (rehearsal.hidden = e.detail === 'hidden')}
+        selected={rehearsal.question.hidden ? 'hidden' : 'new'}
+        on:update={(e) => rehearsal.ask({ hidden: e.detail === 'hidden' })}
       >
         <SelectItem value="new" text="a new caller" />
         <SelectItem value="hidden" text="a hidden number" />
@@ -67,8 +70,10 @@
           value={when || fieldText(rehearsal.moment, session.zone)}
           on:input={(e) => setMoment(String(e.detail))}
         />
-        {#if rehearsal.at !== null}<button class="now" type="button" onclick={() => (rehearsal.at = null)}
-            >now</button
+        {#if rehearsal.question.at !== null}<button
+            class="now"
+            type="button"
+            onclick={() => rehearsal.ask({ at: null })}>now</button
           >{/if}
       </div>
       <span>when</span>
@@ -78,7 +83,7 @@
         labelText="Who does something"
         size="sm"
         selected={rehearsal.personId ?? ''}
-        on:update={(e) => (rehearsal.personId = String(e.detail) || null)}
+        on:update={(e) => rehearsal.ask({ personId: String(e.detail) || null })}
       >
         <SelectItem value="" text="nobody answers" />
         {#each rehearsal.people as id (id)}<SelectItem
@@ -92,8 +97,8 @@
           hideLabel
           labelText="What they do"
           size="sm"
-          selected={rehearsal.does}
-          on:update={(e) => (rehearsal.does = e.detail as typeof rehearsal.does)}
+          selected={rehearsal.question.does}
+          on:update={(e) => rehearsal.ask({ does: e.detail as typeof rehearsal.question.does })}
         >
           {#each DOINGS as d (d)}<SelectItem value={d} text={d} />{/each}
         </Select>
@@ -108,10 +113,10 @@
             size="sm"
             min={0}
             max={600}
-            value={rehearsal.after}
+            value={rehearsal.question.after}
             on:input={(e) => {
               if (typeof e.detail === 'number' && e.detail >= 0 && e.detail <= 600)
-                rehearsal.after = e.detail;
+                rehearsal.ask({ after: e.detail });
             }}
           />
         </div>

@@ -4,6 +4,7 @@
   import { nextFreeExtension } from '$core/numbering';
   import { newPerson, newPhone } from '$core/system';
   import { freshId } from '../ids';
+  import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
 
   const system = $derived(session.system!);
@@ -13,10 +14,14 @@
       system.business,
     ) ?? '',
   );
-  let name = $state('');
-  let email = $state('');
-  let extension = $state('');
-  let siteId = $state('');
+  const draft = new Remembered(`new-person:${session.view!.business.id}`, {
+    name: '',
+    email: '',
+    extension: '',
+    siteId: '',
+  });
+  const { name, email, extension, siteId } = $derived(draft.value);
+  const type = (change: Partial<typeof draft.value>) => (draft.value = { ...draft.value, ...change });
   let problems = $state<Record<string, string>>({});
 
   async function add(event: Event) {
@@ -65,7 +70,7 @@
       problems = Object.fromEntries(result.problems.map((p) => [p.field, p.message]));
       return;
     }
-    name = email = extension = '';
+    type({ name: '', email: '', extension: '' });
     problems = {};
     await goto(`/people/${id}`);
   }
@@ -76,13 +81,15 @@
   <div class="fields">
     <TextInput
       labelText="Name"
-      bind:value={name}
+      value={name}
+      on:input={(e) => type({ name: String(e.detail ?? '') })}
       invalid={!!problems.name}
       invalidText={problems.name ?? ''}
     />
     <TextInput
       labelText="E-mail"
-      bind:value={email}
+      value={email}
+      on:input={(e) => type({ email: String(e.detail ?? '') })}
       invalid={!!problems.email}
       invalidText={problems.email ?? ''}
       helperText="The invitation goes there."
@@ -90,13 +97,14 @@
     <TextInput
       labelText="Extension"
       placeholder={suggested}
-      bind:value={extension}
+      value={extension}
+      on:input={(e) => type({ extension: String(e.detail ?? '') })}
       invalid={!!problems.extension}
       invalidText={problems.extension ?? ''}
       helperText="Next free: {suggested}"
     />
     {#if Object.keys(system.sites).length}
-      <Select labelText="Site" bind:selected={siteId}>
+      <Select labelText="Site" selected={siteId} on:update={(e) => type({ siteId: String(e.detail) })}>
         <SelectItem value="" text="none" />
         {#each Object.values(system.sites) as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
       </Select>

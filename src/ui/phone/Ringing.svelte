@@ -57,6 +57,7 @@
 </script>
 
 <svelte:window {onkeydown} />
+<svelte:head><title>{caller} is ringing</title></svelte:head>
 
 <section class="ring" aria-live="assertive" data-testid="ringing">
   <span class="via">{via}</span>

@@ -16,6 +16,7 @@
   const waiting = $derived(view.draft.edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done));
   const undone = $derived(Math.max(0, record.inForceAt - record.done));
   const stops = $derived(session.findings.filter((f) => f.severity === 'stops'));
+  const history = $derived([...view.draft.edits].reverse().slice(0, 100));
   let inSpite = $state(false);
   let problem = $state('');
   let open = $state<string | null>(null);
@@ -113,6 +114,23 @@
         >
       </div>
     </div>
+    <details class="card">
+      <summary>History of edits</summary>
+      <ol class="history">
+        {#each history as e (e.seq)}
+          <li>
+            {e.words}
+            <span class="soft small">
+              {momentText(e.at, session.zone)} · {e.seq > record.done
+                ? 'undone'
+                : e.seq > record.inForceAt
+                  ? 'in the draft'
+                  : 'in force'}
+            </span>
+          </li>
+        {:else}<li class="soft">Nothing has been edited yet.</li>{/each}
+      </ol>
+    </details>
     <div class="card">
       <h2>What the checks found in the draft</h2>
       {#if session.findings.length}<FindingList findings={session.findings} />{:else}<p class="soft">
@@ -147,6 +165,18 @@
     font-size: 14px;
     max-height: 240px;
     overflow-y: auto;
+  }
+  summary {
+    font-weight: 650;
+    cursor: pointer;
+  }
+  .history {
+    list-style: none;
+    padding: 0;
+    margin: 8px 0 0;
+  }
+  .history li {
+    padding: 4px 0;
   }
   .problem {
     color: var(--alarm);

@@ -27,7 +27,7 @@
   // The strip rehearses the plan that is open.
   $effect(() => {
     if (numbers.length && !numbers.some((n) => n.id === rehearsal.number?.id))
-      rehearsal.numberId = numbers[0]!.id;
+      rehearsal.ask({ numberId: numbers[0]!.id });
   });
   const planId = $derived(plan?.id);
   $effect(() => {

@@ -1,0 +1,27 @@
+/** A value of this window that a reload does not lose: what was typed into a form that has not been sent, or was asked. */
+export class Remembered<T> {
+  private state: T;
+
+  /** @param key of its own in this window; @param initial used until something was set */
+  constructor(
+    private key: string,
+    initial: T,
+  ) {
+    this.state = $state(read(key) ?? initial);
+  }
+  get value(): T {
+    return this.state;
+  }
+  set value(value: T) {
+    this.state = value;
+    sessionStorage.setItem(`upper-line:${this.key}`, JSON.stringify(value));
+  }
+}
+
+function read<T>(key: string): T | undefined {
+  try {
+    return JSON.parse(sessionStorage.getItem(`upper-line:${key}`) ?? 'null') ?? undefined;
+  } catch {
+    return undefined;
+  }
+}
