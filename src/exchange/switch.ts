@@ -35,6 +35,7 @@ export class Switch {
   private channel = new BroadcastChannel(CHANNEL);
   private clock: ClockSetting = { mode: 'real' };
   private timer: ReturnType<typeof setTimeout> | undefined;
+  private looking: ReturnType<typeof setInterval> | undefined;
   private work: Promise<void> = Promise.resolve();
   private done: string[] = [];
   private goneSince = new Map<string, number>();
@@ -69,9 +70,16 @@ export class Switch {
       });
     });
     this.channel.onmessage = ({ data }: MessageEvent<ToSwitch>) => this.inTurn(() => this.receive(data));
-    setInterval(() => this.inTurn(() => this.lookAround()), LOOK_MS);
+    this.looking = setInterval(() => this.inTurn(() => this.lookAround()), LOOK_MS);
     this.inTurn(() => this.lookAround());
     this.inTurn(() => this.settle());
+  }
+
+  /** Stops; calls in progress stay in storage for whoever takes over. */
+  stop(): void {
+    clearInterval(this.looking);
+    clearTimeout(this.timer);
+    this.channel.close();
   }
 
   private now(): number {

@@ -67,11 +67,3 @@
     on:input={(e) => write((e.target as HTMLTextAreaElement).value)}
   />
 </div>
-
-<style>
-  .fields {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: 14px;
-  }
-</style>

@@ -23,7 +23,8 @@ export interface Notice {
   kind: 'success' | 'error' | 'info';
   title: string;
   detail?: string;
-  undo?: boolean;
+  /** Takes back what the notice tells of. */
+  undo?: () => void;
 }
 
 class Session {
@@ -106,7 +107,7 @@ class Session {
         title: 'Not changed',
         detail: result.problems.map((p) => p.message).join(' '),
       });
-    if (result.ok && options.undoable) this.say({ kind: 'success', title: words, undo: true });
+    if (result.ok && options.undoable) this.say({ kind: 'success', title: words, undo: () => this.undo() });
     return result;
   }
 

@@ -113,9 +113,7 @@
 
 <style>
   .columns {
-    display: grid;
     grid-template-columns: minmax(0, 1fr) 300px;
-    gap: 22px;
   }
   ol {
     list-style: none;

@@ -149,6 +149,12 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
+  .brand :global(.bx--overflow-menu-options) {
+    width: 260px;
+  }
+  .brand :global(.bx--overflow-menu-options__btn) {
+    max-width: none;
+  }
   .brand :global(.bx--overflow-menu) {
     width: 28px;
     height: 28px;

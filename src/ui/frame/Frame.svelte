@@ -70,7 +70,7 @@
 <Notices />
 <Find bind:open={finding} />
 <Keys bind:open={keys} />
-<OwnBusiness bind:open={ui.ownBusiness} />
+{#if ui.ownBusiness}<OwnBusiness bind:open={ui.ownBusiness} />{/if}
 <Bench bind:open={ui.bench} />
 
 <style>

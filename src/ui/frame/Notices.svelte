@@ -18,7 +18,7 @@
           <NotificationActionButton
             on:click={() => {
               session.unsay(notice.id);
-              session.undo();
+              notice.undo?.();
             }}>Undo</NotificationActionButton
           >
         {/if}

@@ -65,10 +65,3 @@
     </Select>
   </div>
 </Modal>
-
-<style>
-  .fields {
-    display: grid;
-    gap: 14px;
-  }
-</style>

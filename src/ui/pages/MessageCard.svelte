@@ -7,11 +7,15 @@
   const hear = (heard: boolean) => session.workspace!.putMessages([{ ...message, heard }]);
 
   async function remove() {
-    const kept = message;
-    await session.workspace!.removeMessage(message.id);
-    removed = { put: () => session.workspace!.putMessages([kept]) };
+    const kept = $state.snapshot(message);
+    const { workspace } = session;
+    await workspace!.removeMessage(kept.id);
+    session.say({
+      kind: 'info',
+      title: `Deleted the message from ${kept.from}`,
+      undo: () => void workspace!.putMessages([kept]),
+    });
   }
-  let removed = $state<{ put: () => Promise<void> } | null>(null);
 </script>
 
 <article class="card" class:new={!message.heard} data-testid="message">
@@ -35,7 +39,6 @@
       >{message.heard ? 'Mark as new' : 'Mark as heard'}</button
     >
     <button class="linkish small" type="button" onclick={remove}>Delete</button>
-    {#if removed}<button class="linkish small" type="button" onclick={() => removed?.put()}>Undo</button>{/if}
   </div>
 </article>
 

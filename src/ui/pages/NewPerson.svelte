@@ -113,11 +113,3 @@
     <p class="small soft">They get a browser softphone and a mailbox.</p>
   </div>
 </form>
-
-<style>
-  .fields {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: 12px;
-  }
-</style>

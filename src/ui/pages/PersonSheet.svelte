@@ -115,9 +115,6 @@
 
 <style>
   .fields {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: 10px;
     margin-bottom: 14px;
   }
   .phone {

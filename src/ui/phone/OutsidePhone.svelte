@@ -216,10 +216,6 @@
   main {
     padding: 16px 18px;
   }
-  .fields {
-    display: grid;
-    gap: 14px;
-  }
   .pick {
     margin-right: 12px;
     font-size: 13px;

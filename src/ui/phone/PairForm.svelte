@@ -46,10 +46,3 @@
     <Button type="submit" disabled={busy}>Pair</Button>
   </div>
 </form>
-
-<style>
-  .fields {
-    display: grid;
-    gap: 14px;
-  }
-</style>

@@ -12,6 +12,7 @@
   } from '$core/calls';
   import { phoneLock } from '$exchange';
   import { durationText, momentText } from '../format';
+  import Notices from '../frame/Notices.svelte';
   import MessageCard from '../pages/MessageCard.svelte';
   import RingChart from '../RingChart.svelte';
   import { session } from '../session.svelte';
@@ -109,6 +110,7 @@
   }
 </script>
 
+<Notices />
 {#if !phone || !person}
   <div class="card pad">
     <h1>This phone has been removed</h1>

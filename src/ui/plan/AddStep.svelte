@@ -14,14 +14,14 @@
 </script>
 
 <div class="add">
-  <OverflowMenu icon={Add} iconDescription="Add a step" aria-label="Add a step" size="sm">
+  <OverflowMenu aria-label="Add a step" size="sm">
+    <span slot="menu" class="label"><Add /> Add a step</span>
     {#each STEP_KINDS as k (k.kind)}
       <OverflowMenuItem on:click={() => onadd(addStep(plan, k.kind, place, index))}
         ><b>{k.name}</b>&ensp;<span>{k.does}</span></OverflowMenuItem
       >
     {/each}
   </OverflowMenu>
-  <span aria-hidden="true">Add a step</span>
 </div>
 
 <style>
@@ -29,16 +29,19 @@
     display: flex;
     align-items: center;
     margin: 2px 0 4px 62px;
-    color: var(--copper);
-    font-size: 13px;
   }
   .add :global(.bx--overflow-menu) {
-    width: 28px;
+    width: auto;
     height: 28px;
     min-height: 28px;
+    padding: 0 8px;
   }
-  .add :global(.bx--overflow-menu__icon) {
-    fill: var(--copper);
+  .label {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    color: var(--copper);
+    font-size: 13px;
   }
   .add :global(.bx--overflow-menu-options) {
     width: 340px;

@@ -60,11 +60,3 @@
     <Button size="small" kind="tertiary" on:click={start}>Start a mailbox for {plan.name}</Button>
   {/if}
 </div>
-
-<style>
-  .fields {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: 14px;
-  }
-</style>

@@ -81,11 +81,3 @@
     />
   {/if}
 </div>
-
-<style>
-  .fields {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr);
-    gap: 14px;
-  }
-</style>

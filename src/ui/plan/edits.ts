@@ -7,7 +7,7 @@ import { session } from '../session.svelte';
 /** The kinds of step that can be added, with what each does. */
 export const STEP_KINDS: { kind: Step['kind']; name: string; does: string }[] = [
   { kind: 'play', name: 'Play', does: 'the caller hears a recording' },
-  { kind: 'ring', name: 'Ring', does: 'one or several people, for so many seconds' },
+  { kind: 'ring', name: 'Ring', does: 'people, for so many seconds' },
   { kind: 'hours', name: 'By hours', does: 'a way for each kind of opening time' },
   { kind: 'voicemail', name: 'Voicemail', does: 'the caller leaves a message' },
   { kind: 'end', name: 'End', does: 'hang up, or busy tone' },

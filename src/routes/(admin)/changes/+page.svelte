@@ -142,9 +142,7 @@
 
 <style>
   .columns {
-    display: grid;
     grid-template-columns: minmax(0, 1fr) 330px;
-    gap: 22px;
   }
   dl {
     display: grid;

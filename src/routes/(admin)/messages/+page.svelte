@@ -59,9 +59,7 @@
 
 <style>
   .columns {
-    display: grid;
     grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-    gap: 22px;
   }
   .call p {
     margin: 4px 0 0;

@@ -98,8 +98,11 @@
                   <Button size="small" type="submit">Keep</Button>
                 </form>
               {:else}
-                <button class="linkish" type="button" onclick={() => edit(n)}
-                  >{n.label}<span class="visually-hidden">, change the label</span></button
+                <button
+                  class="linkish"
+                  type="button"
+                  aria-label="{n.label}, change the label"
+                  onclick={() => edit(n)}>{n.label}</button
                 >
                 <span class="soft small">{n.place}</span>
               {/if}
@@ -151,11 +154,6 @@
 </div>
 
 <style>
-  .columns {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 350px;
-    gap: 22px;
-  }
   .held {
     list-style: none;
     margin: 0 0 8px;

@@ -25,7 +25,7 @@
 <h1>Phones</h1>
 <p class="sub">Every phone that calls can ring. Those not paired yet stand first.</p>
 {#if rows.length}
-  <table>
+  <table class="list">
     <thead
       ><tr
         ><th scope="col">Person</th><th scope="col">Phone</th><th scope="col">Sounds after</th><th scope="col"
@@ -64,24 +64,6 @@
 {/if}
 
 <style>
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 7px 12px;
-    border-bottom: 1px solid var(--rule);
-    font-size: 14px;
-  }
-  th {
-    color: var(--ink-soft);
-    font-size: 12.5px;
-    font-weight: 400;
-  }
   i {
     display: inline-block;
     width: 10px;

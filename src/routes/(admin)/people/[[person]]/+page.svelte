@@ -32,7 +32,7 @@
       Everybody with an extension. Choose somebody to change them or to invite them to pair a phone.
     </p>
     {#if people.length}
-      <table>
+      <table class="list">
         <thead
           ><tr
             ><th scope="col">Ext.</th><th scope="col">Name</th><th scope="col">E-mail</th><th scope="col"
@@ -71,29 +71,6 @@
 </div>
 
 <style>
-  .columns {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) 350px;
-    gap: 22px;
-  }
-  table {
-    width: 100%;
-    border-collapse: collapse;
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-  }
-  th,
-  td {
-    text-align: left;
-    padding: 8px 12px;
-    border-bottom: 1px solid var(--rule);
-    font-size: 14px;
-  }
-  th {
-    color: var(--ink-soft);
-    font-size: 12.5px;
-    font-weight: 400;
-  }
   td a {
     color: var(--ink);
     font-weight: 650;

@@ -1,0 +1,291 @@
+import 'fake-indexeddb/auto';
+import { deleteDB } from 'idb';
+import PostalMime from 'postal-mime';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
+import { outcomeOf, traceLines, rehearse, type CallRequest } from '../core/calls';
+import { asPaired } from '../core/system';
+import {
+  Changes,
+  DB_NAME,
+  openDatabase,
+  storeStanding,
+  writeWhole,
+  type Change,
+  type Db,
+  type Whole,
+} from '../workspace';
+import { ExchangeClient } from './client';
+import { callerLock, phoneLock, type LiveCall } from './protocol';
+import { Switch } from './switch';
+
+/** Tuesday 24 November 2026, 10:15 at the yard. */
+const TEN_FIFTEEN = Date.UTC(2026, 10, 24, 18, 15);
+const CALL = 'call-1';
+
+let db: Db;
+let held: string[];
+let parts: { close(): void }[];
+let whole: Whole;
+let calls: LiveCall[];
+let seen: Map<string, LiveCall>;
+let client: ExchangeClient;
+let told: Change[];
+
+/** Lets timers run and what they start finish. */
+const pass = async (ms: number) => {
+  for (let left = ms; left > 0; left -= 500) await vi.advanceTimersByTimeAsync(Math.min(500, left));
+  await breathe();
+};
+/** Messages between windows and storage come in real time. */
+const breathe = async () => {
+  for (let i = 0; i < 25; i++) await new Promise<void>((resolve) => setImmediate(resolve));
+};
+
+async function startSwitch(): Promise<void> {
+  const changes = new Changes();
+  changes.listen((change) => told.push(change));
+  const live = new Switch(db, changes);
+  parts.push(changes, { close: () => live.stop() });
+  await live.start();
+  await breathe();
+}
+
+beforeEach(async () => {
+  vi.useFakeTimers({
+    now: TEN_FIFTEEN,
+    toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'Date'],
+  });
+  held = [callerLock(CALL)];
+  vi.stubGlobal('navigator', {
+    locks: {
+      query: () => Promise.resolve({ held: held.map((name) => ({ name })) }),
+      request: (_: string, work: () => Promise<unknown>) => work(),
+    },
+  });
+  parts = [];
+  told = [];
+  calls = [];
+  seen = new Map();
+  db = await openDatabase();
+  whole = demonstration(TEN_FIFTEEN);
+  await writeWhole(db, whole);
+  await startSwitch();
+  let id = 0;
+  client = new ExchangeClient(
+    DEMO_ID,
+    (now) => {
+      calls = now;
+      for (const call of now) seen.set(call.request.id, call);
+    },
+    () => `message-${++id}`,
+  );
+  parts.push(client);
+});
+afterEach(async () => {
+  await pass(100);
+  for (const part of parts) part.close();
+  await breathe();
+  db.close();
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+  await deleteDB(DB_NAME);
+});
+
+const request = (to: string, change: Partial<CallRequest> = {}): CallRequest => ({
+  id: CALL,
+  at: 0,
+  from: { kind: 'outside', number: '+12065550187' },
+  to: { kind: 'number', e164: to },
+  behaviour: null,
+  ...change,
+});
+const place = async (to = '+13605550171', change: Partial<CallRequest> = {}) => {
+  const placed = client.act({ kind: 'place', request: request(to, change) });
+  await breathe();
+  await pass(1);
+  await placed;
+};
+const act = async (...args: Parameters<ExchangeClient['act']>) => {
+  const done = client.act(...args);
+  await breathe();
+  await pass(1);
+  await done;
+};
+const phase = () => seen.get(CALL)?.phase;
+
+describe('a real call', () => {
+  it('takes the same way as its rehearsal, to the millisecond', async () => {
+    await place('+13605550171');
+    await pass(34_000);
+    const said = client.say(CALL, { text: 'Hello Rosa', sound: null });
+    await breathe();
+    await pass(1);
+    await said;
+    await act({ kind: 'hang up', callId: CALL, by: 'caller' });
+    const record = (await db.get('calls', CALL))!;
+    const system = whole.draft.system;
+    const { seconds } = outcomeOf(record.trace)!.outcome as { seconds: number };
+    const rehearsed = rehearse(system, asPaired(whole.standing.standing), {
+      ...record.request,
+      behaviour: {
+        people: {},
+        phones: {},
+        otherwise: { does: 'nothing' },
+        caller: { hangsUpAfter: null, talks: 60, message: seconds },
+      },
+    });
+    const start = (lines: string[]) => lines.slice(0, -2);
+    expect(start(traceLines(record.trace, system))).toEqual(start(traceLines(rehearsed, system)));
+    expect(record.words).toMatch(/^Rang Rosa Delgado 18 s, nobody answered; message left in Rosa Delgado/);
+  });
+
+  it('leaves the message in the mailbox and in its people’s mail', async () => {
+    await place('+13605550143');
+    await act({ kind: 'hang up', callId: CALL, by: 'caller' });
+    expect(await db.get('messages', CALL)).toBeUndefined();
+    // The workshop rings three people for 12 s each.
+    await place('+13605550143', { id: 'second', from: { kind: 'outside', number: null } });
+    held = [callerLock('second')];
+    await pass(46_000);
+    expect(seen.get('second')?.phase).toBe('message');
+    const said = client.say('second', { text: 'It leaks', sound: 'data:audio/webm;base64,AAAA' });
+    await breathe();
+    await pass(1);
+    await said;
+    await act({ kind: 'hang up', callId: 'second', by: 'caller' });
+    expect(await db.get('messages', 'second')).toMatchObject({
+      mailboxId: 'workshop',
+      said: 'It leaks',
+      from: 'Hidden number',
+      heard: false,
+    });
+    const mail = await db.getAllFromIndex('mail', 'business', DEMO_ID);
+    expect(mail.map((m) => m.to).sort()).toEqual([
+      'mei.tanaka@lanterncove.example',
+      'tomas.brandt@lanterncove.example',
+    ]);
+    const letter = await PostalMime.parse(mail[0]!.raw);
+    expect(letter.text).toContain('It leaks');
+    expect(letter.attachments).toHaveLength(1);
+    expect(told.map((c) => c.what)).toEqual(expect.arrayContaining(['calls', 'messages', 'mail']));
+  });
+
+  it('is answered on one phone and stops on the others; either side can hang up', async () => {
+    await place();
+    expect(phase()).toBe('ringing');
+    await pass(3000);
+    expect(seen.get(CALL)!.legs.map((l) => l.state)).toEqual(['sounding', 'sounding']);
+    await act({ kind: 'answer', callId: CALL, phone: 'rosa-desk' });
+    expect(seen.get(CALL)).toMatchObject({ phase: 'talking', talkingOn: 'rosa-desk' });
+    await pass(5000);
+    await act({ kind: 'hang up', callId: CALL, by: 'called' });
+    expect(phase()).toBe('over');
+    expect((await db.get('calls', CALL))!.trace.at(-1)).toMatchObject({ kind: 'ended', by: 'called' });
+    expect(calls).toHaveLength(1);
+    await place('+13605550171', { id: 'next' });
+    expect(calls.map((c) => c.request.id)).toEqual(['next']);
+  });
+});
+
+describe('windows that come and go', () => {
+  it('a caller whose window stays closed has hung up; a reload has not', async () => {
+    await place();
+    held = [];
+    await pass(2000);
+    held = [callerLock(CALL)];
+    await pass(6000);
+    expect(phase()).toBe('ringing');
+    held = [];
+    await pass(8000);
+    expect(phase()).toBe('over');
+    expect(outcomeOf((await db.get('calls', CALL))!.trace)?.outcome).toEqual({
+      kind: 'hung up',
+      during: 'ringing',
+    });
+  });
+
+  it('a softphone is on while its window is open, and rings only then', async () => {
+    await storeStanding(db, DEMO_ID, (s) => ({
+      ...s,
+      registrations: {
+        ...s.registrations,
+        'jonah-browser': { pairedAt: 0, online: true, outside: false, standIn: false },
+      },
+    }));
+    const other = new Changes();
+    parts.push(other);
+    other.tell({ businessId: DEMO_ID, what: 'standing' });
+    await breathe();
+    await pass(2500);
+    expect((await db.get('standing', DEMO_ID))!.standing.registrations['jonah-browser']!.online).toBe(false);
+    held = [callerLock(CALL), phoneLock(DEMO_ID, 'jonah-browser')];
+    // Placing a call looks first who is there.
+    await place('+15095550118');
+    expect(seen.get(CALL)!.legs.map((l) => l.phone)).toEqual(['wren-desk', 'jonah-browser']);
+  });
+
+  it('another window takes the calls up where they are', async () => {
+    await place();
+    await pass(7000);
+    for (const part of parts.splice(0, 2)) part.close();
+    await pass(3000);
+    await startSwitch();
+    await pass(9500);
+    expect(phase()).toBe('greeting');
+    await pass(6000);
+    expect(phase()).toBe('message');
+    const times = seen
+      .get(CALL)!
+      .trace.filter((e) => e.kind === 'ringing over' || e.kind === 'tone')
+      .map((e) => e.t);
+    // Thirteen words of greeting take 5.5 s.
+    expect(times).toEqual([18_000, 23_500]);
+  });
+
+  it('a message sent twice is done once', async () => {
+    const channel = new BroadcastChannel('upper-line:exchange');
+    parts.push(channel);
+    const message = {
+      kind: 'act',
+      id: 'same',
+      businessId: DEMO_ID,
+      action: { kind: 'place', request: request('+13605550171') },
+    };
+    channel.postMessage(message);
+    channel.postMessage(message);
+    await breathe();
+    await pass(10);
+    expect(calls).toHaveLength(1);
+    await act({ kind: 'hang up', callId: CALL, by: 'caller' });
+    channel.postMessage(message);
+    await breathe();
+    await pass(10);
+    expect((await db.getAll('calls')).length).toBe(1);
+    expect(calls.filter((c) => c.phase !== 'over')).toHaveLength(0);
+  });
+});
+
+it('says so when nobody runs the switch', async () => {
+  for (const part of parts.splice(0, 2)) part.close();
+  const tried = client.act({ kind: 'place', request: request('+13605550171') });
+  const failed = expect(tried).rejects.toThrow('does not answer');
+  await pass(9000);
+  await failed;
+});
+
+it('new plans hold for new calls once they are in force', async () => {
+  await place();
+  const version = (await db.getAllFromIndex('versions', 'business', DEMO_ID))[0]!;
+  const system = structuredClone(version.system);
+  system.plans['rosa-direct']!.steps = [{ id: 'busy', kind: 'end', how: 'busy' }];
+  await db.put('versions', { ...version, n: 1, system });
+  const other = new Changes();
+  parts.push(other);
+  other.tell({ businessId: DEMO_ID, what: 'in force' });
+  await breathe();
+  await pass(100);
+  expect(phase()).toBe('ringing');
+  await place('+13605550171', { id: 'later' });
+  expect(outcomeOf(seen.get('later')!.trace)?.outcome).toEqual({ kind: 'ended', how: 'busy' });
+});

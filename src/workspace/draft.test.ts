@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest';
+import { demonstration } from '../../demo/lantern-cove';
+import type { Command } from '../core/system';
+import { takeStep, type DraftState, type DraftStep } from './draft';
+
+const whole = demonstration(0);
+const fresh: DraftState = { record: whole.draft, edits: [] };
+let revisions = 0;
+
+function take(state: DraftState, ...steps: DraftStep[]): DraftState {
+  for (const step of steps) {
+    const result = takeStep(state, step, `r${++revisions}`);
+    if (!result.ok) throw new Error(result.problems[0]!.message);
+    state = result.state;
+  }
+  return state;
+}
+const rename = (name: string, at = 0, mergeKey?: string): DraftStep => {
+  const command: Command = { do: 'person.set', id: 'rosa', change: { name } };
+  return {
+    kind: 'edit',
+    edit: { words: `Call her ${name}`, commands: [command], ...(mergeKey ? { mergeKey } : {}) },
+    at,
+  };
+};
+const nameOf = (state: DraftState) => state.record.system.people.rosa!.name;
+const words = (state: DraftState) => state.edits.map((e) => e.words);
+
+describe('steps of a draft', () => {
+  it('give each draft a revision of its own and leave the one before untouched', () => {
+    const one = take(fresh, rename('A'));
+    const two = take(one, { kind: 'undo' });
+    expect(new Set([fresh, one, two].map((s) => s.record.revision)).size).toBe(3);
+    expect([nameOf(fresh), nameOf(one), nameOf(two)]).toEqual(['Rosa Delgado', 'A', 'Rosa Delgado']);
+  });
+
+  it('do nothing for an edit that changes nothing', () => {
+    const result = takeStep(fresh, rename('Rosa Delgado'), 'x');
+    expect(result.ok && result.state).toBe(fresh);
+  });
+
+  it('join typing in one field for a while, and only there', () => {
+    const typed = take(
+      fresh,
+      rename('R', 0, 'name'),
+      rename('Ro', 1000, 'name'),
+      rename('Ros', 4500, 'name'),
+    );
+    expect(words(typed)).toEqual(['Call her Ros']);
+    expect(words(take(typed, rename('Rosa', 20_000, 'name')))).toHaveLength(2);
+    expect(words(take(typed, rename('Rosie', 5000, 'other')))).toHaveLength(2);
+    expect(words(take(typed, rename('Rosie', 5000)))).toHaveLength(2);
+    expect(nameOf(take(typed, { kind: 'undo' }))).toBe('Rosa Delgado');
+    expect(nameOf(take(typed, { kind: 'undo' }, { kind: 'redo' }))).toBe('Ros');
+  });
+
+  it('do not join an edit to one that is in force', () => {
+    const one = take(fresh, rename('R', 0, 'name'));
+    const inForce: DraftState = { ...one, record: { ...one.record, inForceAt: 1 } };
+    expect(words(take(inForce, rename('Ro', 500, 'name')))).toHaveLength(2);
+  });
+
+  it('go back behind what is in force and forward again', () => {
+    const one = take(fresh, rename('A'), rename('B', 1));
+    const inForce: DraftState = { ...one, record: { ...one.record, inForceAt: 2 } };
+    const back = take(inForce, { kind: 'undo' }, { kind: 'undo' });
+    expect(back.record).toMatchObject({ done: 0, inForceAt: 2 });
+    expect(nameOf(take(back, { kind: 'redo' }, { kind: 'redo' }))).toBe('B');
+    expect(takeStep(back, { kind: 'undo' }, 'x')).toMatchObject({ ok: false });
+  });
+
+  it('keep five hundred edits', () => {
+    const steps = Array.from({ length: 510 }, (_, i) => rename(`Name ${i}`, i));
+    const many = take(fresh, ...steps);
+    expect(many.edits).toHaveLength(500);
+    expect(many.edits[0]!.seq).toBe(11);
+    expect(nameOf(take(many, { kind: 'undo' }))).toBe('Name 508');
+  });
+});

@@ -1,0 +1,218 @@
+/** The screens one by one: what a person does there, and what happens when it goes wrong. */
+import { expect, test, type Page } from '@playwright/test';
+import { setClock } from './bench';
+
+async function open(page: Page, path: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await setClock(page, '2026-11-24T10:15');
+  await page.goto(path);
+  await page.locator('h1').first().waitFor();
+}
+const sendInvitation = async (page: Page): Promise<string> => {
+  await page.getByRole('button', { name: /^Invite.*Jonah/ }).click();
+  const bench = page.getByRole('complementary', { name: 'Bench' });
+  await bench.getByRole('tab', { name: 'Mail' }).click();
+  await bench
+    .getByRole('button', { name: /Your phone at Lantern Cove/ })
+    .first()
+    .click();
+  const text = await page.getByTestId('mail-text').innerText();
+  await bench.getByRole('button', { name: 'Close' }).click();
+  return /code: (\d{6})/.exec(text)![1]!;
+};
+const pairWith = async (page: Page, code: string): Promise<void> => {
+  await page.getByLabel('Business number').fill('360-555-0142');
+  await page.getByLabel('Six-digit code').fill(code);
+  await page.getByRole('button', { name: 'Pair', exact: true }).click();
+};
+
+test('numbers: rename, refuse an empty label, give back and take it back', async ({ page }) => {
+  await open(page, '/numbers');
+  const charters = page.locator('.held li', { hasText: '(360) 555-0151' });
+  await charters.getByRole('button', { name: /Charters, change the label/ }).click();
+  await charters.getByLabel('Label').fill('  ');
+  await charters.getByRole('button', { name: 'Keep' }).click();
+  await expect(charters.getByText('Give it a name.')).toBeVisible();
+  await charters.getByLabel('Label').fill('Boat charters');
+  await charters.getByLabel('Label').press('Enter');
+  await expect(charters.getByRole('button', { name: /Boat charters/ }).first()).toBeVisible();
+  await expect(charters).toContainText('rings Pia Lindqvist and Callum Reyes 20 s');
+  await charters.getByRole('button', { name: 'Give back' }).click();
+  await expect(page.locator('.held li')).toHaveCount(5);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.locator('.held li')).toHaveCount(6);
+});
+
+test('numbers: a slow search can be cancelled, another country has its own areas', async ({ page }) => {
+  await open(page, '/numbers');
+  await page.getByLabel('Area code or city').fill('415');
+  await page.getByRole('button', { name: 'Look' }).click();
+  await expect(page.getByText('Asking the carrier…')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('Asking the carrier…')).toBeHidden();
+  await page.waitForTimeout(3000);
+  await expect(page.getByRole('list', { name: 'Numbers on offer' })).toBeHidden();
+  await page.getByLabel('Country').selectOption('United Kingdom');
+  await page.getByLabel('Area code or city').fill('London');
+  await page.getByRole('button', { name: 'Look' }).click();
+  const offers = page.getByRole('list', { name: 'Numbers on offer' }).getByRole('listitem');
+  await expect(offers.first()).toContainText(/\+44 20 7946 0\d\d\d/);
+  await expect(offers.first()).toContainText('£4.00');
+  // Some numbers are gone by the time they are ordered; that is said, and they leave the list.
+  await page.getByLabel('Area code or city').fill('Cardiff');
+  await page.getByRole('button', { name: 'Look' }).click();
+  await expect(offers.first()).toContainText('Cardiff');
+  await offers.filter({ hasText: '+44 29 2018 0010' }).getByRole('button', { name: /^Take/ }).click();
+  await expect(page.getByText('Somebody else took this number in the meantime')).toBeVisible();
+  await expect(offers.filter({ hasText: '+44 29 2018 0010' })).toHaveCount(0);
+  await expect(page.locator('.held li')).toHaveCount(6);
+});
+
+test('numbers: the carrier cannot be reached', async ({ page }) => {
+  await open(page, '/numbers');
+  await page.route('**/api/carrier/**', (route) => route.abort());
+  await page.getByLabel('Area code or city').fill('360');
+  await page.getByRole('button', { name: 'Look' }).click();
+  await expect(page.getByText('The carrier cannot be reached. Try again.')).toBeVisible();
+  await expect(page.getByLabel('Area code or city')).toHaveValue('360');
+});
+
+test('pairing: a code expires after 15 minutes by the bench clock', async ({ context, page }) => {
+  await open(page, '/phones');
+  const jonah = page.getByRole('row', { name: /Jonah Achterberg/ });
+  await expect(jonah).toContainText('not invited yet');
+  const code = await sendInvitation(page);
+  await expect(jonah).toContainText('not paired yet');
+  await setClock(page, '2026-11-24T10:31');
+  await expect(jonah).toContainText('code expired');
+  const staff = await context.newPage();
+  await staff.goto('/phone');
+  await pairWith(staff, code);
+  await expect(staff.getByText('This code has expired')).toBeVisible();
+  const second = await sendInvitation(page);
+  await pairWith(staff, second);
+  await expect(staff.getByTestId('phone-state')).toContainText('this phone is ready');
+  await expect(jonah).toContainText('on · paired');
+  // The same phone in a second window waits until the first is closed.
+  const twin = await context.newPage();
+  await twin.goto('/phone');
+  await twin.getByRole('button', { name: /Jonah Achterberg · 212/ }).click();
+  await expect(twin.getByTestId('phone-state')).toContainText('open in another window');
+  await staff.getByRole('button', { name: 'Sign this phone out' }).click();
+  await expect(staff.getByRole('heading', { name: 'Pair this phone' })).toBeVisible();
+  await expect(jonah).toContainText(/not invited yet|not paired yet|code/);
+});
+
+test('pairing: five wrong tries lock the code', async ({ context, page }) => {
+  await open(page, '/phones');
+  const code = await sendInvitation(page);
+  const staff = await context.newPage();
+  await staff.goto('/phone');
+  for (const left of ['4 tries', '3 tries', '2 tries', 'One try', 'fifth wrong try']) {
+    await pairWith(staff, code === '999999' ? '999998' : '999999');
+    await expect(staff.getByText(left)).toBeVisible();
+  }
+  await pairWith(staff, code);
+  await expect(staff.getByText('This code is locked')).toBeVisible();
+  await expect(page.getByRole('row', { name: /Jonah Achterberg/ })).toContainText(
+    'code locked after five wrong tries',
+  );
+});
+
+test('inviting somebody without an address says what is missing', async ({ page }) => {
+  await open(page, '/people/anselm');
+  await page.getByRole('button', { name: 'Add a browser softphone' }).click();
+  await page.getByRole('button', { name: /^Invite Anselm/ }).click();
+  await expect(page.getByText('Anselm Frey has no e-mail address to send the invitation to.')).toBeVisible();
+});
+
+test('answering: start a plan, name it, fill it, use it for a number, remove it', async ({ page }) => {
+  await open(page, '/answering/winter-store');
+  await page.getByRole('button', { name: 'Remove this plan' }).click();
+  await expect(
+    page.getByText('Remove the plan Winter store (Winter store then without a plan)'),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Start a plan', exact: true }).click();
+  await page.getByLabel('Name of the plan').fill('Store in winter');
+  await expect(page.getByRole('heading', { name: 'Store in winter' })).toBeVisible();
+  await page.getByRole('button', { name: 'Use it for Winter store' }).click();
+  await expect(page.getByText('Answers (509) 555-0118')).toBeVisible();
+  const add = async (name: string) => {
+    await page.getByRole('button', { name: 'Add a step' }).last().click();
+    await page.getByRole('menuitem', { name }).click();
+  };
+  await add('By hours');
+  await page.getByLabel('Hours', { exact: true }).selectOption('Office hours');
+  await expect(page.getByText('Lunch · Mon–Fri 12:00–13:00')).toBeVisible();
+  // Into the first branch.
+  await page.getByRole('button', { name: 'Add a step' }).first().click();
+  await page.getByRole('menuitem', { name: 'Ring' }).click();
+  await page.getByRole('combobox', { name: 'Who', exact: true }).click();
+  await page.getByRole('option', { name: /Wren Halloran/ }).click();
+  await page.getByRole('option', { name: /Mei Tanaka/ }).click();
+  await page.keyboard.press('Escape');
+  await page.getByLabel('How', { exact: true }).selectOption('One after the other');
+  await expect(page.getByTestId('step').nth(1)).toContainText(
+    'Ring Wren Halloran and Mei Tanaka, one after the other, 18 s each',
+  );
+  await add('Voicemail');
+  await page.getByRole('button', { name: 'Start a mailbox for Store in winter' }).click();
+  await expect(page.getByText('Heard by Wren Halloran, Mei Tanaka')).toBeVisible();
+  await expect(page.getByTestId('rehearsal-sentence')).toContainText(
+    'rings Mei Tanaka 18 s, nobody answered; message left in Store in winter',
+  );
+});
+
+test('hours: another kind of period, copied over the week, becomes a branch', async ({ page }) => {
+  await open(page, '/hours');
+  const workshop = page.locator('#workshop-hours');
+  await workshop.getByLabel('Another kind of period').fill('Tea');
+  await workshop.getByRole('button', { name: 'Add kind' }).click();
+  await workshop.getByLabel('Tea, Mon').fill('10-11');
+  await workshop.getByLabel('Tea, Mon').press('Tab');
+  await expect(workshop.getByText('Two periods of the same day overlap.')).toBeVisible();
+  await workshop.getByLabel('Tea, Mon').fill('16-16:30');
+  await workshop.getByLabel('Tea, Mon').press('Tab');
+  await workshop.getByRole('row', { name: /^Tea/ }).getByRole('button', { name: 'Tue–Fri as Mon' }).click();
+  await expect(workshop.getByLabel('Tea, Fri')).toHaveValue('16-16:30');
+  await page.goto('/answering/workshop');
+  await page.getByRole('button', { name: 'Add a branch for Tea' }).click();
+  await expect(page.getByText('Tea · Mon–Fri 16:00–16:30')).toBeVisible();
+});
+
+test('messages: heard, deleted and brought back', async ({ page }) => {
+  await open(page, '/messages');
+  const wire = page.getByRole('navigation', { name: 'The way of the work' });
+  await expect(wire).toContainText('2 new');
+  const first = page.getByTestId('message').filter({ hasText: 'mast step' });
+  await first.getByRole('button', { name: 'Mark as heard' }).click();
+  await expect(wire).toContainText('1 new');
+  await first.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByText('mast step')).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(page.getByText('mast step')).toBeVisible();
+});
+
+test('data of a newer version is left alone and can be saved', async ({ page }) => {
+  await page.goto('/favicon.svg');
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        const request = indexedDB.open('upper-line', 99);
+        request.onupgradeneeded = () => request.result.createObjectStore('future').put('tomorrow', 1);
+        request.onsuccess = () => {
+          request.result.close();
+          resolve();
+        };
+      }),
+  );
+  await page.goto('/');
+  await expect(
+    page.getByRole('heading', { name: 'This browser holds data of a newer version' }),
+  ).toBeVisible();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the raw data' }).click();
+  const text = Buffer.concat(await (await (await download).createReadStream()).toArray()).toString();
+  expect(JSON.parse(text)).toEqual({ future: ['tomorrow'] });
+});
