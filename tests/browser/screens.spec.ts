@@ -216,3 +216,43 @@ test('data of a newer version is left alone and can be saved', async ({ page }) 
   const text = Buffer.concat(await (await (await download).createReadStream()).toArray()).toString();
   expect(JSON.parse(text)).toEqual({ future: ['tomorrow'] });
 });
+
+test('no screen needs scrolling sideways at 1024, nor the phones at 390', async ({ page }) => {
+  await open(page, '/');
+  const wide = () =>
+    page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  for (const [width, paths] of [
+    [1024, ['/', '/numbers', '/hours', '/answering', '/people/rosa', '/phones', '/messages', '/changes']],
+    [390, ['/phone', '/bench/phone?business=lantern-cove']],
+  ] as const) {
+    await page.setViewportSize({ width, height: 768 });
+    for (const path of paths) {
+      await page.goto(path);
+      await expect(page.locator('h1, form').first()).toBeVisible();
+      expect(await wide(), `${path} at ${width}`).toBeLessThanOrEqual(0);
+    }
+  }
+});
+
+test('reading a file in place of a business says so first, and leaving it changes nothing', async ({
+  page,
+}) => {
+  await open(page, '/people/pia');
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: 'Save everything as a file' }).click();
+  const path = (await (await download).path())!;
+  await page.getByRole('button', { name: 'Remove Pia Lindqvist' }).click();
+  await expect(page.getByTestId('saved')).toHaveText('Saved');
+  const file = page.getByLabel('A file saved by Upper Line');
+  await file.setInputFiles(path);
+  const dialog = page.getByRole('dialog', { name: 'Open Lantern Cove Boatworks?' });
+  await expect(dialog).toContainText('Lantern Cove Boatworks is in this browser already.');
+  await expect(dialog).toContainText('6 numbers, 12 people, 6 plans');
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('link', { name: 'Pia Lindqvist' })).toBeHidden();
+  await file.setInputFiles(path);
+  await dialog.getByRole('button', { name: 'Put it in its place' }).click();
+  await page.getByRole('link', { name: 'People' }).click();
+  await expect(page.getByRole('link', { name: 'Pia Lindqvist' })).toBeVisible();
+});

@@ -62,7 +62,12 @@ export class CallEngine implements Run {
 
   /** The moment of the next thing that happens by itself, or undefined. */
   next(): number | undefined {
-    return this.queue.peek()?.t;
+    let due = this.queue.peek();
+    while (due && this.isVoid(due)) {
+      this.queue.pop();
+      due = this.queue.peek();
+    }
+    return due?.t;
   }
 
   /** Forgets calls that are over. */
@@ -125,13 +130,22 @@ export class CallEngine implements Run {
     this.queue.push({ t: this.now + ms, rank, seq: this.seq++, what });
   }
 
-  private handle({ what }: Due): void {
-    if (what.kind === 'action') return this.perform(what.action);
+  /**
+   * Whether a timer no longer means anything: its call is over, or has gone on to another phase. The caller's patience
+   * spans phases; everything else belongs to the phase it was set in.
+   */
+  private isVoid({ what }: Due): boolean {
+    if (what.kind === 'action') return false;
     const call = this.calls.get(what.callId);
-    if (!call || call.phase === 'over') return;
-    // The caller's patience spans phases; everything else belongs to the phase it was set in.
+    return !call || call.phase === 'over' || (what.timer !== 'give up' && what.turn !== call.turn);
+  }
+
+  private handle(due: Due): void {
+    const { what } = due;
+    if (what.kind === 'action') return this.perform(what.action);
+    if (this.isVoid(due)) return;
+    const call = this.calls.get(what.callId)!;
     if (what.timer === 'give up') return call.phase === 'talking' ? undefined : hangUp(this, call, 'caller');
-    if (what.turn !== call.turn) return;
     if (what.timer === 'talked') return hangUp(this, call, 'caller');
     if (what.timer === 'time out') return timeOut(this, call);
     const leg = call.legs.find((l) => l.n === what.leg);
