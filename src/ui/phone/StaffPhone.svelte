@@ -10,7 +10,7 @@
     ringChart,
     whoseName,
   } from '$core/calls';
-  import { phoneLock } from '$exchange';
+  import { phoneLock, type LiveCall } from '$exchange';
   import { durationText, momentText } from '../format';
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../pages/MessageCard.svelte';
@@ -83,7 +83,7 @@
     }
     return { words: ended ? ending(ended.outcome, system) : '', missed: true };
   }
-  const callerOf = (call: (typeof calls)[number]) => {
+  const callerOf = (call: Pick<LiveCall, 'request'>) => {
     const { from } = call.request;
     return from.kind === 'outside'
       ? from.number
@@ -146,7 +146,7 @@
   {:else if talking}
     <section class="talk" data-testid="talking">
       <p class="soft">Talking with</p>
-      <h1>{callerOf(talking as never)}</h1>
+      <h1>{callerOf(talking)}</h1>
       <p class="soft">{durationText(Math.max(0, session.now - talking.since))}</p>
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
     </section>
