@@ -3,13 +3,11 @@
 
   interface Props {
     chart: RingChart;
-    /** Milliseconds from arrival to mark, for a call that goes on. */
-    mark?: number | null;
     dark?: boolean;
     /** Milliseconds across, where two charts are to be compared; otherwise what the call needs. */
     across?: number;
   }
-  let { chart, mark = null, dark = false, across }: Props = $props();
+  let { chart, dark = false, across }: Props = $props();
   let width = $state(900);
   const length = $derived(across ?? chart.length);
 
@@ -42,7 +40,6 @@
           >
         {/each}
         {#if lane.notRung}<span class="not">not rung: {lane.notRung}</span>{/if}
-        {#if mark !== null}<span class="mark" style:left={part(Math.min(mark, length))}></span>{/if}
       </div>
     </div>
   {/each}
@@ -136,13 +133,6 @@
   }
   .dark .time {
     background: var(--ink);
-  }
-  .mark {
-    position: absolute;
-    top: -2px;
-    bottom: -2px;
-    width: 2px;
-    background: var(--copper);
   }
   .axis {
     position: relative;

@@ -18,9 +18,6 @@ export const momentText = (at: number, zone: string): string =>
     minute: '2-digit',
     hourCycle: 'h23',
   }).format(at);
-/** "10:15". */
-export const timeText = (at: number, zone: string): string =>
-  format(zone, 'time', { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' }).format(at);
 /** "10:15:09". */
 export const clockText = (at: number, zone: string): string =>
   format(zone, 'clock', { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }).format(

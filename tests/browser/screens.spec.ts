@@ -256,3 +256,27 @@ test('reading a file in place of a business says so first, and leaving it change
   await page.getByRole('link', { name: 'People' }).click();
   await expect(page.getByRole('link', { name: 'Pia Lindqvist' })).toBeVisible();
 });
+
+test('the strip names the number it rehearses, whichever way that came about', async ({ page }) => {
+  await open(page, '/answering/rosa-direct');
+  const called = page.getByLabel('Number called');
+  const label = () => called.evaluate((s: HTMLSelectElement) => s.selectedOptions[0]?.textContent?.trim());
+  await expect(page.getByTestId('rehearsal-sentence')).toContainText('Rings Rosa Delgado 18 s');
+  await expect.poll(label).toContain('Rosa Delgado, direct');
+  await page
+    .getByRole('navigation', { name: 'Plans' })
+    .getByRole('link', { name: /Winter store/ })
+    .click();
+  await expect.poll(label).toContain('Winter store');
+  await called.selectOption('n-charters');
+  await expect(page.getByTestId('rehearsal-sentence')).toContainText('Plays “Charters”');
+  await expect.poll(label).toContain('Charters');
+  await page.reload();
+  await expect.poll(label).toContain('Winter store');
+  await page.goto('/numbers');
+  const site = page.getByLabel('Site of Charters');
+  await site.selectOption('Winter store');
+  await page.locator('h1').click();
+  await page.keyboard.press('Control+z');
+  await expect(site).toHaveValue('yard');
+});

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
+  import { tick } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { whereIs } from '$core/system';
@@ -24,14 +25,16 @@
   const step = $derived(selected?.list[selected.index]);
   let problem = $state('');
 
-  // The strip rehearses the plan that is open.
-  $effect(() => {
-    if (numbers.length && !numbers.some((n) => n.id === rehearsal.number?.id))
-      rehearsal.ask({ numberId: numbers[0]!.id });
-  });
   const planId = $derived(plan?.id);
+  // A plan that is opened is what the strip rehearses, until something else is asked there.
   $effect(() => {
-    void planId;
+    const opened = planId;
+    // The strip's own fields must be on the page before what they show is changed.
+    void tick().then(() => {
+      const own = numbers.filter((n) => n.planId === opened);
+      if (own.length && !own.some((n) => n.id === rehearsal.number?.id))
+        rehearsal.ask({ numberId: own[0]!.id });
+    });
     picked = null;
     problem = '';
   });
