@@ -26,15 +26,17 @@
   let problem = $state('');
 
   const planId = $derived(plan?.id);
-  // A plan that is opened is what the strip rehearses, until something else is asked there.
+  const ownNumbers = $derived(numbers.map((n) => n.id).join(' '));
+  // A plan that is opened, or gets a number, is what the strip rehearses, until something else is asked there.
   $effect(() => {
-    const opened = planId;
+    const own = ownNumbers.split(' ');
     // The strip's own fields must be on the page before what they show is changed.
     void tick().then(() => {
-      const own = numbers.filter((n) => n.planId === opened);
-      if (own.length && !own.some((n) => n.id === rehearsal.number?.id))
-        rehearsal.ask({ numberId: own[0]!.id });
+      if (own[0] && !own.includes(rehearsal.number?.id ?? '')) rehearsal.ask({ numberId: own[0] });
     });
+  });
+  $effect(() => {
+    void planId;
     picked = null;
     problem = '';
   });
