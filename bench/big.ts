@@ -1,5 +1,14 @@
 /** A business of 500 people with 50 numbers, invented, to measure with. */
-import { applyEdit, emptyStanding, emptySystem, newPerson, newPhone, type Command } from '../src/core/system';
+import {
+  applyEdit,
+  emptyStanding,
+  emptySystem,
+  newBusiness,
+  newNumber,
+  newPerson,
+  newPhone,
+  type Command,
+} from '../src/core/system';
 import { wholeOf, type Whole } from '../src/workspace/businesses';
 
 export function bigBusiness(people = 500, numbers = 50): Whole {
@@ -67,7 +76,7 @@ export function bigBusiness(people = 500, numbers = 50): Whole {
       },
       {
         do: 'number.add',
-        value: {
+        value: newNumber({
           id: `n${n}`,
           e164: `+1360555${String(100 + n).padStart(4, '0')}`,
           country: 'US',
@@ -78,18 +87,18 @@ export function bigBusiness(people = 500, numbers = 50): Whole {
           planId: `plan-${n}`,
           monthlyCents: 400,
           currency: 'USD',
-        },
+        }),
       },
     );
   }
-  const empty = emptySystem({
-    name: 'Big Yard',
-    country: 'US',
-    timeZone: 'America/Los_Angeles',
-    extensionLength: 4,
-    outsideDigit: '',
-    defaultCallerId: null,
-  });
+  const empty = emptySystem(
+    newBusiness({
+      name: 'Big Yard',
+      country: 'US',
+      timeZone: 'America/Los_Angeles',
+      extensionLength: 4,
+    }),
+  );
   const made = applyEdit(empty, { words: 'Set up', commands });
   if (!made.ok) throw new Error(made.problems[0]!.message);
   const registrations = Object.fromEntries(

@@ -1,12 +1,17 @@
 /** Lantern Cove Boatworks, the demonstration: made by the same commands a person uses, so that it can never be invalid. */
 import {
   applyEdit,
+  civicAddress,
   emptyStanding,
   emptySystem,
+  newBusiness,
+  newNumber,
   newPerson,
   newPhone,
+  newSite,
   type Command,
   type HoursStep,
+  type NumberHeld,
   type PeriodOfWeek,
   type PhoneKind,
   type Step,
@@ -16,9 +21,25 @@ import { wholeOf, type MessageRecord, type Whole } from '../src/workspace';
 
 export const DEMO_ID = 'lantern-cove';
 
-const site = (id: string, name: string, A3: string, RD: string, HNO: string, PC: string): Command => ({
+const site = (
+  id: string,
+  name: string,
+  A3: string,
+  RD: string,
+  HNO: string,
+  PC: string,
+  network: string,
+  checkAgainOn: string,
+): Command => ({
   do: 'site.add',
-  value: { id, name, timeZone: 'America/Los_Angeles', address: { country: 'US', A1: 'WA', A3, RD, HNO, PC } },
+  value: newSite({
+    id,
+    name,
+    timeZone: 'America/Los_Angeles',
+    address: civicAddress({ country: 'US', A1: 'WA', A3, RD, HNO, PC }),
+    networks: [network],
+    checkAgainOn,
+  }),
 });
 
 interface Who {
@@ -228,6 +249,12 @@ const PLANS = [
   ]),
 ];
 
+const CALLER_NAME = 'LANTERN COVE';
+const USES: Record<string, NumberHeld['use']> = {
+  main: 'main',
+  'night-watch': '24-hour',
+  'rosa-direct': 'direct',
+};
 const number = (
   e164: string,
   label: string,
@@ -236,18 +263,20 @@ const number = (
   place = 'Port Townsend',
 ): Command => ({
   do: 'number.add',
-  value: {
+  value: newNumber({
     id: `n-${planId}`,
     e164,
     country: 'US',
     label,
     kind: 'geographic',
     place,
+    use: USES[planId] ?? 'department',
     siteId,
     planId,
+    callerName: CALLER_NAME,
     monthlyCents: 400,
     currency: 'USD',
-  },
+  }),
 });
 const NUMBERS = [
   number('+13605550142', 'Main line', 'main'),
@@ -260,8 +289,8 @@ const NUMBERS = [
 
 /** Every command the demonstration is made of, in order. */
 export const demoCommands = (): Command[] => [
-  site('yard', 'The yard', 'Port Ansel', 'Lantern Cove Road', '12', '98300'),
-  site('store', 'Winter store', 'Drayhorse', 'Old Mill Lane', '3', '99000'),
+  site('yard', 'The yard', 'Port Ansel', 'Lantern Cove Road', '12', '98300', '192.0.2.0/24', '2027-06-01'),
+  site('store', 'Winter store', 'Drayhorse', 'Old Mill Lane', '3', '99000', '198.51.100.0/24', '2026-11-01'),
   ...PEOPLE.map(person),
   ...PEOPLE.flatMap((who) => who.phones.map((kind) => phone(who, kind))),
   ...RECORDINGS,
@@ -273,18 +302,22 @@ export const demoCommands = (): Command[] => [
   ...PLANS,
   ...NUMBERS,
   { do: 'business.set', change: { defaultCallerId: '+13605550142' } },
+  { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
+  { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },
+  { do: 'site.set', id: 'store', change: { notify: { personIds: ['wren'], mailTo: [] } } },
 ];
 
 /** The demonstration's system. */
 export function demoSystem(): System {
-  const empty = emptySystem({
-    name: 'Lantern Cove Boatworks',
-    country: 'US',
-    timeZone: 'America/Los_Angeles',
-    extensionLength: 3,
-    outsideDigit: '9',
-    defaultCallerId: null,
-  });
+  const empty = emptySystem(
+    newBusiness({
+      name: 'Lantern Cove Boatworks',
+      country: 'US',
+      timeZone: 'America/Los_Angeles',
+      outsideDigit: '9',
+      reserved: [{ from: '270', to: '279', note: 'season staff' }],
+    }),
+  );
   const made = applyEdit(empty, { words: 'Set up Lantern Cove Boatworks', commands: demoCommands() });
   if (!made.ok) throw new Error(made.problems.map((p) => `${p.field}: ${p.message}`).join('; '));
   return made.system;
@@ -298,6 +331,8 @@ export function demonstration(now: number): Whole {
       .filter((p) => p.number === null && !UNPAIRED.includes(p.id))
       .map((p) => [p.id, { pairedAt: now - 40 * 86_400_000, online: true, outside: false, standIn: true }]),
   );
+  // Dov gave back the code that was sent to his own mobile.
+  const proved = { 'dov-linked-mobile': { number: '+13605550188', at: now - 40 * 86_400_000 } };
   const message = (
     id: string,
     mailboxId: string,
@@ -322,7 +357,7 @@ export function demonstration(now: number): Whole {
   return wholeOf(
     { id: DEMO_ID, kind: 'demonstration', createdAt: now },
     system,
-    { ...emptyStanding(), registrations },
+    { ...emptyStanding(), registrations, proved },
     {
       messages: [
         message(

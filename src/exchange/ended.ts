@@ -1,9 +1,9 @@
 /** What is kept of a call that has ended: the log entry, and the message with its mail. */
 import { outcomeOf, sentence, type CallState } from '../core/calls';
-import { writeNumber } from '../core/numbering';
+import { addressLine, writeNumber } from '../core/numbering';
 import type { System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
-import { messageWords } from '../standins/mail/letters';
+import { emergencyWords, messageWords } from '../standins/mail/letters';
 import { whileWriting, type Change, type Db, type MailRecord, type MessageRecord } from '../workspace';
 import type { Said } from './protocol';
 
@@ -19,7 +19,10 @@ export async function keepEnded(
   const ended = outcomeOf(trace);
   const message =
     ended?.outcome.kind === 'message' ? messageOf(businessId, system, call, said, ended.outcome) : null;
-  const mail = message ? await lettersFor(businessId, system, message) : [];
+  const mail = [
+    ...(message ? await lettersFor(businessId, system, message) : []),
+    ...(await emergencyLetters(businessId, system, call)),
+  ];
   await whileWriting(async () => {
     const tx = db.transaction(['calls', 'messages', 'mail'], 'readwrite');
     void tx.objectStore('calls').put({
@@ -34,7 +37,7 @@ export async function keepEnded(
     for (const letter of mail) void tx.objectStore('mail').put(letter);
     await tx.done;
   });
-  return message ? ['calls', 'messages', 'mail'] : ['calls'];
+  return ['calls', ...(message ? (['messages'] as const) : []), ...(mail.length ? (['mail'] as const) : [])];
 }
 
 function messageOf(
@@ -74,11 +77,7 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
     .flatMap((id) => system.people[id] ?? [])
     .map((p) => ({ name: p.name, address: p.email }));
   const others = mailbox.mailTo.map((address) => ({ name: address, address }));
-  const at = new Intl.DateTimeFormat('en-GB', {
-    dateStyle: 'full',
-    timeStyle: 'short',
-    timeZone: system.business.timeZone,
-  }).format(message.at);
+  const at = inFull(message.at, system);
   const sound = /^data:([\w/]+)[^,]*;base64,(.*)$/s.exec(message.sound ?? '');
   const words = messageWords({
     mailbox: mailbox.name,
@@ -109,6 +108,46 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
           subject: words.subject,
           raw,
         };
+      }),
+  );
+}
+
+const inFull = (at: number, system: System): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    dateStyle: 'full',
+    timeStyle: 'short',
+    timeZone: system.business.timeZone,
+  }).format(at);
+
+/** Who is named for the site of an emergency call is told of it. */
+async function emergencyLetters(
+  businessId: string,
+  system: System,
+  { request, trace }: CallState,
+): Promise<MailRecord[]> {
+  const event = trace.find((e) => e.kind === 'emergency');
+  const site = event?.siteId ? system.sites[event.siteId] : undefined;
+  if (event?.kind !== 'emergency' || !site) return [];
+  const address = event.place?.kind === 'phone' ? system.phones[event.place.id]?.address : site.address;
+  const words = emergencyWords({
+    business: system.business.name,
+    number: event.number,
+    who: callerName(system, request.from),
+    where: `${site.name}${address ? `, ${addressLine(address)}` : ''}`,
+    at: inFull(request.at, system),
+  });
+  const people = site.notify.personIds
+    .flatMap((id) => system.people[id] ?? [])
+    .map((p) => ({ name: p.name, address: p.email }));
+  const others = site.notify.mailTo.map((address) => ({ name: address, address }));
+  return Promise.all(
+    [...people, ...others]
+      .filter((to) => to.address)
+      .map(async (to, i) => {
+        const id = `${request.id}-help-${i + 1}`;
+        const from = { name: system.business.name, address: 'emergency@upperline.example' };
+        const raw = await rawMessage({ id, to, from, at: request.at, ...words });
+        return { id, businessId, at: request.at, to: to.address, subject: words.subject, raw };
       }),
   );
 }

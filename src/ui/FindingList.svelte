@@ -11,6 +11,8 @@
     if (place.kind === 'plan') return `/answering/${place.id}${place.stepId ? `?step=${place.stepId}` : ''}`;
     if (place.kind === 'person') return `/people/${place.id}`;
     if (place.kind === 'number') return `/numbers#${place.id}`;
+    if (place.kind === 'site') return `/numbers/sites#${place.id}`;
+    if (place.kind === 'dialling') return '/numbers/dialling';
     return { phone: '/phones', hours: '/hours', mailbox: '/messages' }[place.kind];
   }
 </script>

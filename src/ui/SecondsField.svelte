@@ -5,10 +5,12 @@
     label: string;
     value: number;
     helper?: string;
+    min?: number;
+    max?: number;
     /** Takes whole seconds; says what is wrong, or undefined when they were taken. */
     onchange: (seconds: number) => string | undefined;
   }
-  let { label, value, helper = '', onchange }: Props = $props();
+  let { label, value, helper = '', min = 1, max = 600, onchange }: Props = $props();
   let problem = $state('');
 
   function take(typed: unknown) {
@@ -23,8 +25,8 @@
 <NumberInput
   labelText={label}
   {value}
-  min={1}
-  max={600}
+  {min}
+  {max}
   helperText={helper}
   invalid={!!problem}
   invalidText={problem}

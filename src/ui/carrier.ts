@@ -1,44 +1,26 @@
-/** The browser's side of the carrier: the same interface, over the server routes. */
+/** The browser's side of the carrier: the same interface, over the server route. */
 import { z } from 'zod';
-import { Offer, Refusal, type OrderResult, type Search, type SearchResult } from '$standins/carrier/carrier';
+import { Refusal, SearchAnswer, type Search, type SearchResult } from '$standins/carrier/carrier';
 
 const Problem = z.object({ detail: z.string(), refusal: Refusal.optional() });
 
-async function post(
-  path: string,
-  body: unknown,
-  signal?: AbortSignal,
-): Promise<{ ok: boolean; body: unknown }> {
-  const response = await fetch(path, {
+/** Looks for numbers. @throws when the server cannot be reached, or the search was cancelled */
+export async function searchNumbers(search: Search, signal?: AbortSignal): Promise<SearchResult> {
+  const response = await fetch('/api/carrier/search', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-    signal,
+    body: JSON.stringify(search),
+    ...(signal ? { signal } : {}),
   });
-  return { ok: response.ok, body: await response.json().catch(() => null) };
-}
-
-const refused = (body: unknown) => {
-  const read = Problem.safeParse(body);
+  const body: unknown = await response.json().catch(() => null);
+  const answer = SearchAnswer.safeParse(body);
+  if (response.ok && answer.success) return { ok: true, ...answer.data };
+  const refused = Problem.safeParse(body);
   return {
-    ok: false as const,
-    refusal: (read.success && read.data.refusal) || ('not offered' as const),
-    message: read.success
-      ? read.data.detail
+    ok: false,
+    refusal: (refused.success && refused.data.refusal) || 'not offered',
+    message: refused.success
+      ? refused.data.detail
       : 'The carrier gave no answer that can be understood. Try again.',
   };
-};
-
-/** Looks for numbers. @throws when the server cannot be reached, or the search was cancelled */
-export async function searchNumbers(search: Search, signal: AbortSignal): Promise<SearchResult> {
-  const { ok, body } = await post('/api/carrier/search', search, signal);
-  const read = z.object({ offers: z.array(Offer) }).safeParse(body);
-  return ok && read.success ? { ok: true, offers: read.data.offers } : refused(body);
-}
-
-/** Orders a number. @throws when the server cannot be reached */
-export async function orderNumber(e164: string): Promise<OrderResult> {
-  const { ok, body } = await post('/api/carrier/orders', { e164 });
-  const read = z.object({ offer: Offer }).safeParse(body);
-  return ok && read.success ? { ok: true, offer: read.data.offer } : refused(body);
 }

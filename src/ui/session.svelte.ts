@@ -1,5 +1,6 @@
 /** What this window shows: the workspace as reactive state, the time of the bench clock, and what to say to the person. */
 import { findingsOf, type Finding } from '$core/findings';
+import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { asPaired, type Edit, type System } from '$core/system';
 import {
@@ -40,8 +41,12 @@ class Session {
   readonly system = $derived(this.view?.draft.record.system);
   readonly standing = $derived(this.view?.standing);
   readonly paired = $derived(this.standing && asPaired(this.standing));
+  /** The day in the business's time zone, ISO. */
+  readonly today = $derived(localTime(this.system?.business.timeZone ?? 'UTC', this.now).date);
   readonly findings: Finding[] = $derived(
-    this.system && this.standing ? findingsOf({ system: this.system, standing: this.standing, freshId }) : [],
+    this.system && this.standing
+      ? findingsOf({ system: this.system, standing: this.standing, today: this.today, freshId })
+      : [],
   );
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
   readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
@@ -109,6 +114,12 @@ class Session {
       });
     if (result.ok && options.undoable) this.say({ kind: 'success', title: words, undo: () => this.undo() });
     return result;
+  }
+
+  /** Changes the draft from a field: what is refused comes back as the words to show beside it. */
+  keep(words: string, commands: Edit['commands']): string | undefined {
+    const result = this.edit(words, commands, { quiet: true });
+    return result.ok ? undefined : result.problems[0]!.message;
   }
 
   undo(): void {

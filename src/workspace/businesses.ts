@@ -8,15 +8,18 @@ import {
   type System,
   SYSTEM_VERSION,
 } from '../core/system';
+import { emptyBook, register } from '../standins/carrier/book';
 import { BUSINESS_STORES, type Db } from './db';
 import {
   BusinessRecord,
   CallRecord,
+  DealingsRecord,
   DraftRecord,
   EditRecord,
   Invitation,
   MailRecord,
   MessageRecord,
+  noDealings,
   StandingRecord,
   VersionRecord,
 } from './records';
@@ -29,6 +32,7 @@ export const Whole = z.object({
   edits: z.array(EditRecord),
   versions: z.array(VersionRecord).min(1),
   standing: StandingRecord,
+  dealings: DealingsRecord,
   invitations: z.array(Invitation),
   mail: z.array(MailRecord),
   messages: z.array(MessageRecord),
@@ -51,6 +55,7 @@ export async function readWhole(db: Db, id: string): Promise<Read> {
     business,
     draft: await db.get('drafts', id),
     standing: await db.get('standing', id),
+    dealings: await db.get('dealings', id),
     edits: sorted(edits, 'seq'),
     versions: sorted(versions, 'n'),
     invitations: sorted(invitations, 'sentAt'),
@@ -71,7 +76,7 @@ const sorted = (records: unknown, by: string): unknown =>
 export function writeWhole(db: Db, whole: Whole): Promise<void> {
   return whileWriting(async () => {
     const tx = db.transaction(
-      ['businesses', 'drafts', 'standing', 'exchange', ...BUSINESS_STORES],
+      ['businesses', 'drafts', 'standing', 'dealings', 'carrier', 'exchange', ...BUSINESS_STORES],
       'readwrite',
     );
     const { id } = whole.business;
@@ -82,18 +87,28 @@ export function writeWhole(db: Db, whole: Whole): Promise<void> {
     void tx.objectStore('businesses').put(whole.business);
     void tx.objectStore('drafts').put(whole.draft);
     void tx.objectStore('standing').put(whole.standing);
+    void tx.objectStore('dealings').put(whole.dealings);
+    const book = (await tx.objectStore('carrier').get('book')) ?? emptyBook();
+    void tx.objectStore('carrier').put(register(book, id, numbersOf(whole)), 'book');
     for (const store of BUSINESS_STORES)
       for (const record of whole[store]) void tx.objectStore(store).put(record as never);
     await tx.done;
   });
 }
 
+/** Every number the carrier knows as this business's: in the draft or in force. */
+const numbersOf = ({ draft, versions }: Whole): string[] => [
+  ...new Set(
+    [draft.system, versions.at(-1)!.system].flatMap((s) => Object.values(s.numbers).map((n) => n.e164)),
+  ),
+];
+
 /** A business with a system that is in force as it stands, and nothing that happened yet. */
 export function wholeOf(
   business: BusinessRecord,
   system: System,
   standing: Standing,
-  rest: Partial<Pick<Whole, 'messages' | 'mail' | 'calls' | 'invitations'>> = {},
+  rest: Partial<Pick<Whole, 'messages' | 'mail' | 'calls' | 'invitations' | 'dealings'>> = {},
 ): Whole {
   const stamp = { businessId: business.id, version: SYSTEM_VERSION } as const;
   return {
@@ -102,6 +117,7 @@ export function wholeOf(
     edits: [],
     versions: [{ ...stamp, n: 0, at: business.createdAt, words: ['Set up'], system }],
     standing: { businessId: business.id, standing },
+    dealings: noDealings(business.id),
     invitations: [],
     mail: [],
     messages: [],

@@ -1,10 +1,13 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
 import type { Snapshot } from '../core/calls';
+import { upgradeStanding } from '../core/system';
+import type { CarrierBook } from '../standins/carrier/carrier';
 import type { ClockSetting } from '../standins/clock/clock';
 import type {
   BusinessRecord,
   CallRecord,
+  DealingsRecord,
   DraftRecord,
   EditRecord,
   Invitation,
@@ -13,9 +16,11 @@ import type {
   StandingRecord,
   VersionRecord,
 } from './records';
+import { noDealings } from './records';
+import { upgradeEdit, upgradeVersion } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 1;
+export const DB_VERSION = 2;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -30,6 +35,9 @@ interface Shape extends DBSchema {
   calls: { key: string; value: CallRecord; indexes: { business: string } };
   /** Calls in progress, so that another window can take them up. */
   exchange: { key: string; value: { businessId: string; snapshot: Snapshot } };
+  dealings: { key: string; value: DealingsRecord };
+  /** The carrier's one book, over all businesses. */
+  carrier: { key: 'book'; value: CarrierBook };
   settings: { key: 'clock'; value: ClockSetting } | { key: 'business'; value: string };
 }
 export type Db = IDBPDatabase<Shape>;
@@ -48,7 +56,7 @@ export class NewerData extends Error {
 export async function openDatabase(name = DB_NAME): Promise<Db> {
   try {
     return await openDB<Shape>(name, DB_VERSION, {
-      upgrade(db, oldVersion) {
+      async upgrade(db, oldVersion, _newVersion, tx) {
         if (oldVersion < 1) {
           db.createObjectStore('businesses', { keyPath: 'id' });
           db.createObjectStore('drafts', { keyPath: 'businessId' }).createIndex('revision', [
@@ -71,6 +79,11 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
               'businessId',
             );
         }
+        if (oldVersion < 2) {
+          db.createObjectStore('dealings', { keyPath: 'businessId' });
+          db.createObjectStore('carrier');
+          if (oldVersion > 0) await upgradeTo2(tx);
+        }
       },
       blocking(_current, _blocked, event) {
         // A newer version of the product wants to upgrade: let it.
@@ -81,6 +94,33 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
     if (error instanceof DOMException && error.name === 'VersionError') throw new NewerData();
     throw error;
   }
+}
+
+type Upgrade = IDBPTransaction<Shape, StoreNames<Shape>[], 'versionchange'>;
+
+/** Systems, their histories and standing states get what version 2 added; numbers held come into the carrier's book. */
+async function upgradeTo2(tx: Upgrade): Promise<void> {
+  const book: CarrierBook = { reserved: [], sold: [], resting: [] };
+  for (const draft of await tx.objectStore('drafts').getAll()) {
+    await tx.objectStore('drafts').put(upgradeVersion(draft, 1) as DraftRecord);
+    const { businessId } = draft;
+    await tx.objectStore('dealings').put(noDealings(businessId));
+    for (const n of Object.values(draft.system?.numbers ?? {}))
+      if (!book.sold.some((s) => s.e164 === n.e164)) book.sold.push({ e164: n.e164, businessId });
+    const standing = await tx.objectStore('standing').get(businessId);
+    if (standing)
+      await tx.objectStore('standing').put({
+        ...standing,
+        standing: upgradeStanding(standing.standing, 1, draft.system) as typeof standing.standing,
+      });
+  }
+  for (const version of await tx.objectStore('versions').getAll())
+    await tx.objectStore('versions').put(upgradeVersion(version, 1) as VersionRecord);
+  for (const edit of await tx.objectStore('edits').getAll())
+    await tx.objectStore('edits').put(upgradeEdit(edit, 1) as EditRecord);
+  await tx.objectStore('carrier').put(book, 'book');
+  // Calls in progress were under the old shape; an upgrade ends them.
+  await tx.objectStore('exchange').clear();
 }
 
 /** Everything in the database as it lies there, for a file when it cannot be read. */

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { SYSTEM_VERSION } from '../core/system';
 import { Whole } from './businesses';
+import { upgradeWhole } from './upgrade';
 
 const FORMAT = 'upper-line-system';
 const Head = z.object({ format: z.literal(FORMAT), version: z.number().int().min(1) });
@@ -42,7 +43,7 @@ export function readFile(text: string): FileRead {
       ok: false,
       message: `This file is of version ${head.data.version}; this Upper Line reads up to version ${SYSTEM_VERSION}.`,
     };
-  const parsed = Whole.safeParse(json);
+  const parsed = Whole.safeParse(upgradeWhole(json, head.data.version));
   if (parsed.success) return { ok: true, whole: parsed.data };
   const issue = parsed.error.issues[0]!;
   return { ok: false, message: `The file is damaged at ${issue.path.join(' › ')}: ${issue.message}` };

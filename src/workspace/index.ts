@@ -14,3 +14,18 @@ export {
   type Opened,
   type View,
 } from './workspace';
+export {
+  askForTexting,
+  cancelPort,
+  dropNumbers,
+  giveCode,
+  orderNumbers,
+  proveByCode,
+  referCallers,
+  resendPort,
+  reserveNumbers,
+  sendText,
+  soldTo,
+  submitPort,
+  type Done,
+} from './carrier';

@@ -1,7 +1,11 @@
 /** What is stored, record by record. Nothing is read from storage or a file without passing these. */
 import { z } from 'zod';
 import { CallRequest, type Trace } from '../core/calls';
-import { Id, Standing, System, SYSTEM_VERSION } from '../core/system';
+import { E164, Id, NumberHeld, Standing, System, SYSTEM_VERSION } from '../core/system';
+import { CarrierBook } from '../standins/carrier/carrier';
+import { Port } from '../standins/carrier/porting';
+import { TextingRequest, TextMessage } from '../standins/carrier/texting';
+import { Proof } from '../standins/proof/proof';
 import { Invitation } from '../standins/registrar/pairing';
 
 export const BusinessRecord = z.object({
@@ -54,6 +58,21 @@ export const VersionRecord = z.object({
 
 export const StandingRecord = z.object({ businessId: Id, standing: Standing });
 
+/** What goes on between a business and the carrier, besides buying numbers. */
+export const DealingsRecord = z.object({
+  businessId: Id,
+  ports: z.array(Port),
+  texting: z.array(TextingRequest),
+  texts: z.array(TextMessage),
+  proofs: z.array(Proof),
+  /** Numbers that were given back, as they were, and until when they can be brought back. */
+  released: z.array(
+    z.object({ number: NumberHeld, at: z.number(), until: z.number(), referTo: E164.nullable() }),
+  ),
+  /** What callers to a number are told once its giving back is in force: another number to call. */
+  referrals: z.record(E164, E164),
+});
+
 export const MailRecord = z.object({
   id: Id,
   businessId: Id,
@@ -93,7 +112,18 @@ export type EditRecord = z.infer<typeof EditRecord>;
 export type DraftRecord = z.infer<typeof DraftRecord>;
 export type VersionRecord = z.infer<typeof VersionRecord>;
 export type StandingRecord = z.infer<typeof StandingRecord>;
+export type DealingsRecord = z.infer<typeof DealingsRecord>;
 export type MailRecord = z.infer<typeof MailRecord>;
 export type CallRecord = z.infer<typeof CallRecord>;
 export type MessageRecord = z.infer<typeof MessageRecord>;
-export { Invitation };
+export { CarrierBook, Invitation };
+
+export const noDealings = (businessId: string): DealingsRecord => ({
+  businessId,
+  ports: [],
+  texting: [],
+  texts: [],
+  proofs: [],
+  released: [],
+  referrals: {},
+});

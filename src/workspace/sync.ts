@@ -11,6 +11,8 @@ export interface Change {
     | 'messages'
     | 'calls'
     | 'invitations'
+    | 'dealings'
+    | 'carrier'
     | 'businesses'
     | 'clock';
 }

@@ -2,12 +2,15 @@
 import { nanoid } from 'nanoid';
 import type { Edit, Standing, System } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
+import type { CarrierBook } from '../standins/carrier/carrier';
 import { readWhole, writeWhole, type Whole } from './businesses';
+import { readBook, readSide, settleNumbers, writeSide } from './carrier';
 import type { Db } from './db';
 import { readDraft, storeStep, takeStep, type DraftState, type DraftStep, type Stepped } from './draft';
 import type {
   BusinessRecord,
   CallRecord,
+  DealingsRecord,
   Invitation,
   MailRecord,
   MessageRecord,
@@ -36,6 +39,9 @@ export interface View {
   draft: DraftState;
   inForce: VersionRecord;
   standing: Standing;
+  dealings: DealingsRecord;
+  /** The carrier's book, of all businesses. */
+  book: CarrierBook;
   invitations: Invitation[];
   mail: MailRecord[];
   messages: MessageRecord[];
@@ -134,9 +140,19 @@ export class Workspace {
       if (!stored || stored.record.revision !== reviewed)
         return 'The draft has changed since you looked at it. Look again.';
       const { record, edits } = stored;
-      const tx = this.db.transaction(['drafts', 'versions'], 'readwrite');
-      const versions = await tx.objectStore('versions').index('business').getAll(this.id);
-      const n = Math.max(...versions.map((v) => v.n)) + 1;
+      const versions = await this.db.getAllFromIndex('versions', 'business', this.id);
+      const newest = versions.reduce((a, b) => (b.n > a.n ? b : a));
+      const side = await readSide(this.db, this.id);
+      const settled = settleNumbers(side, this.id, newest.system, record.system, this.now());
+      if (!settled.ok) return settled.message;
+      const tx = this.db.transaction(['drafts', 'versions', 'carrier', 'dealings', 'standing'], 'readwrite');
+      const [carrier, dealings, standing] = [
+        tx.objectStore('carrier'),
+        tx.objectStore('dealings'),
+        tx.objectStore('standing'),
+      ];
+      writeSide({ carrier, dealings, standing }, this.id, settled.side);
+      const n = newest.n + 1;
       const words = edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done).map((e) => e.words);
       const { version, system } = record;
       void tx.objectStore('versions').put({ businessId: this.id, version, n, at: this.now(), words, system });
@@ -148,7 +164,10 @@ export class Workspace {
     });
     await this.reload('draft');
     await this.reload('in force');
-    if (refused === undefined) this.tell('in force');
+    if (refused === undefined) {
+      this.tell('in force');
+      await this.carrierChanged();
+    }
     return refused;
   }
 
@@ -157,6 +176,14 @@ export class Workspace {
     await storeStanding(this.db, this.id, change);
     await this.reload('standing');
     this.tell('standing');
+  }
+
+  /** The carrier's side was changed in storage: shown here, and told to the other windows. */
+  async carrierChanged(): Promise<void> {
+    for (const what of ['dealings', 'carrier', 'standing'] as const) {
+      await this.reload(what);
+      this.tell(what);
+    }
   }
 
   async putInvitations(invitations: readonly Invitation[]): Promise<void> {
@@ -199,6 +226,7 @@ export class Workspace {
     await writeWhole(this.db, whole);
     await this.db.put('settings', whole.business.id, 'business');
     this.changes.tell({ businessId: whole.business.id, what: 'businesses' });
+    this.changes.tell({ businessId: null, what: 'carrier' });
   }
 
   close(): void {
@@ -242,6 +270,7 @@ export class Workspace {
     if (change.what === 'businesses') return this.show({ businesses: await businessNames(this.db) });
     if (fromHere) return;
     if (change.what === 'clock') return this.show({ clock: await clockOf(this.db) });
+    if (change.what === 'carrier') return this.reload('carrier');
     if (change.businessId !== this.id) return;
     // While this window has edits on their way, they are put on top of the other window's when they are stored.
     if (change.what === 'draft' && this.pending) return;
@@ -260,7 +289,11 @@ export class Workspace {
     } else if (what === 'standing') {
       const record = await db.get('standing', id);
       if (record) this.show({ standing: record.standing });
-    } else if (what === 'mail') this.show({ mail: byTime(await db.getAllFromIndex('mail', 'business', id)) });
+    } else if (what === 'dealings') {
+      const dealings = await db.get('dealings', id);
+      if (dealings) this.show({ dealings });
+    } else if (what === 'carrier') this.show({ book: await readBook(db) });
+    else if (what === 'mail') this.show({ mail: byTime(await db.getAllFromIndex('mail', 'business', id)) });
     else if (what === 'messages')
       this.show({ messages: byTime(await db.getAllFromIndex('messages', 'business', id)) });
     else if (what === 'calls')
@@ -318,6 +351,8 @@ async function pictureOf(db: Db, whole: Whole): Promise<View> {
     draft: { record: whole.draft, edits: whole.edits },
     inForce: whole.versions.at(-1)!,
     standing: whole.standing.standing,
+    dealings: whole.dealings,
+    book: await readBook(db),
     invitations: whole.invitations,
     mail: whole.mail,
     messages: whole.messages,

@@ -2,3 +2,4 @@ export { spokenSeconds } from './spoken';
 export { layOut, type Route, type Stop } from './route';
 export { planInWords, ringNames, stepInWords } from './sentences';
 export { arrivalTimes } from './arrival';
+export { assignNumber } from './starters';

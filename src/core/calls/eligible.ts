@@ -1,6 +1,6 @@
 /** Whether a phone can be rung, and if not, why. */
 import { localTime } from '../hours';
-import { isLinked, type Person, type Phone } from '../system';
+import { isLinked, isProved, type Person, type Phone } from '../system';
 import type { Act } from './request';
 import type { CallState, Run } from './state';
 import type { NotRung } from './trace';
@@ -28,7 +28,8 @@ export function whyNot(run: Run, call: CallState, phone: Phone): NotRung | null 
     if (!registration) return 'not paired';
     if (!registration.online || act?.does === 'is switched off') return 'not registered';
     if (registration.outside && !phone.outsideOffice) return 'outside the office';
-  } else if (act?.does === 'is switched off') return 'not registered';
+  } else if (!isProved(run.standing, phone)) return 'number not proved';
+  else if (act?.does === 'is switched off') return 'not registered';
   if (act?.does === 'is on a call') return 'on a call';
   return whyBusy(run, call, phone, person);
 }

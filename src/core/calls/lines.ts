@@ -2,7 +2,7 @@
 import { periodInWords } from '../hours';
 import { stepInWords } from '../answering';
 import { allSteps, type System } from '../system';
-import { writeNumber } from '../numbering';
+import { addressLine, writeNumber } from '../numbering';
 import { mailboxName, phoneName, targetName } from './names';
 import { ending } from './summary';
 import type { Happening, Trace } from './trace';
@@ -81,8 +81,15 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'no mailbox':
       return 'no mailbox to leave a message in';
     case 'emergency':
-      return `emergency call to ${e.number}, location ${(e.siteId && system.sites[e.siteId]?.name) || 'unknown'}`;
+      return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}`;
     case 'ended':
       return `end (${e.by}): ${ending(e.outcome, system)}`;
   }
+}
+
+function placeInWords(place: Extract<Happening, { kind: 'emergency' }>['place'], system: System): string {
+  if (!place) return 'unknown';
+  const at = place.kind === 'site' ? system.sites[place.id] : system.phones[place.id];
+  const name = place.kind === 'site' ? at?.name : 'the place of the phone';
+  return at?.address ? `${name ?? 'unknown'} (${addressLine(at.address)})` : (name ?? 'unknown');
 }

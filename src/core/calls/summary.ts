@@ -1,4 +1,5 @@
 /** A trace as one sentence, and its outcome as a few words. */
+import { writeNumber } from '../numbering';
 import type { System } from '../system';
 import { listed, mailboxName, whoseName } from './names';
 import { outcomeOf, type Outcome, type Trace } from './trace';
@@ -46,7 +47,15 @@ export function ending(outcome: Outcome, system: System): string {
     case 'emergency':
       return `put through to ${outcome.number}`;
     case 'went out':
-      return 'went out';
+      return `went out to ${outcome.number.startsWith('+') ? writeNumber(outcome.number, system.business.country) : outcome.number}`;
+    case 'not moved yet':
+      return 'the provider the number is coming from still has it';
+    case 'given back':
+      return outcome.referTo
+        ? `told that the number has changed to ${writeNumber(outcome.referTo, system.business.country)}`
+        : 'told that the number is no longer in service';
+    case 'feature':
+      return `${outcome.code}: ${outcome.does}`;
   }
 }
 

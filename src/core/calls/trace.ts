@@ -1,4 +1,5 @@
 /** What comes out of the engine: an ordered list of what happened, in milliseconds from arrival. */
+import type { StarCode } from '../system';
 import type { Destination, Origin } from './request';
 
 /** Why a phone was not rung. */
@@ -7,6 +8,7 @@ export type NotRung =
   | 'away'
   | 'quiet hours'
   | 'not paired'
+  | 'number not proved'
   | 'not registered'
   | 'outside the office'
   | 'on a call'
@@ -37,6 +39,11 @@ export type Outcome =
   | { kind: 'ended'; how: 'plain' | 'busy' }
   | { kind: 'nobody answered' }
   | { kind: 'not in service'; why: 'unknown number' | 'no plan' | 'nothing dialled' }
+  /** The number is being ported: the provider it comes from still has it. */
+  | { kind: 'not moved yet' }
+  /** The number was given back; the carrier says so, and may name another. */
+  | { kind: 'given back'; referTo: string | null }
+  | { kind: 'feature'; code: string; does: StarCode['does'] }
   | { kind: 'too many redirects' }
   | { kind: 'emergency'; number: string }
   | { kind: 'went out'; number: string };
@@ -62,7 +69,14 @@ export type Happening =
   | { kind: 'recorded'; mailboxId: string; seconds: number }
   | { kind: 'not kept'; mailboxId: string; seconds: number }
   | { kind: 'no mailbox'; stepId: string | null }
-  | { kind: 'emergency'; number: string; siteId: string | null }
+  | {
+      kind: 'emergency';
+      number: string;
+      /** Where help is sent: the phone's own address, else its person's site; null is nowhere known. */
+      place: { kind: 'phone' | 'site'; id: string } | null;
+      /** The site whose people are told. */
+      siteId: string | null;
+    }
   | { kind: 'ended'; by: 'caller' | 'called' | 'system'; outcome: Outcome };
 
 /** One thing that happened, `t` milliseconds after the call arrived. */

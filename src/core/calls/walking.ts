@@ -27,7 +27,15 @@ export function arrive(run: Run, call: CallState): void {
   const patience = call.request.behaviour?.caller.hangsUpAfter;
   if (patience != null) run.after(call, patience * 1000, 'give up', RANK.human);
   if (to.kind === 'digits') return dial(run, call, to.digits, from.kind === 'phone' ? from.phoneId : null);
-  if (!number) return end(run, call, 'system', { kind: 'not in service', why: 'unknown number' });
+  if (!number) {
+    const intercept = to.kind === 'number' ? run.standing.intercepts[to.e164] : undefined;
+    if (intercept && run.now < intercept.until)
+      return end(run, call, 'system', { kind: 'given back', referTo: intercept.referTo });
+    return end(run, call, 'system', { kind: 'not in service', why: 'unknown number' });
+  }
+  const arrival = run.standing.arrivals[number.e164];
+  if (arrival === null || (arrival !== undefined && run.now < arrival))
+    return end(run, call, 'system', { kind: 'not moved yet' });
   const route = call.planId ? world.routes.get(call.planId) : undefined;
   if (!route) return end(run, call, 'system', { kind: 'not in service', why: 'no plan' });
   enter(run, call, route.first);
@@ -42,12 +50,22 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
     return ringPerson(run, call, personId, null);
   }
   if (dialled.kind === 'emergency') {
-    // The location in force for the phone goes with the call: its owner's site.
-    const owner = phoneId ? system.phones[phoneId]?.personId : null;
-    const siteId = (owner && system.people[owner]?.siteId) || null;
-    run.say(call, { kind: 'emergency', number: dialled.number, siteId });
+    // The location in force for the phone goes with the call: its own, where it is used outside, or its owner's site.
+    const phone = phoneId ? system.phones[phoneId] : undefined;
+    const siteId = (phone?.personId && system.people[phone.personId]?.siteId) || null;
+    const away = phoneId && phone?.address && run.standing.registrations[phoneId]?.outside;
+    const place = away
+      ? { kind: 'phone' as const, id: phone.id }
+      : siteId
+        ? { kind: 'site' as const, id: siteId }
+        : null;
+    run.say(call, { kind: 'emergency', number: dialled.number, place, siteId });
     return end(run, call, 'system', { kind: 'emergency', number: dialled.number });
   }
+  if (dialled.kind === 'feature')
+    return end(run, call, 'system', { kind: 'feature', code: dialled.code, does: dialled.does });
+  if (dialled.kind === 'service')
+    return end(run, call, 'system', { kind: 'went out', number: dialled.number });
   if (dialled.kind === 'outside') return end(run, call, 'system', { kind: 'went out', number: dialled.e164 });
   end(run, call, 'system', { kind: 'not in service', why: 'nothing dialled' });
 }

@@ -4,7 +4,8 @@ import type { Edit, Standing, System } from '../system';
 export type Severity = 'stops' | 'warning' | 'hint';
 
 export type Place =
-  | { kind: 'number' | 'person' | 'phone' | 'hours' | 'mailbox'; id: string }
+  | { kind: 'number' | 'person' | 'phone' | 'hours' | 'mailbox' | 'site'; id: string }
+  | { kind: 'dialling' }
   | { kind: 'plan'; id: string; stepId?: string };
 
 export interface Finding {
@@ -23,6 +24,8 @@ export interface Finding {
 export interface Sight {
   system: System;
   standing: Standing;
+  /** The day in the business's time zone, ISO. */
+  today: string;
   freshId: (kind: string) => string;
 }
 export type Check = (sight: Sight) => Finding[];

@@ -5,7 +5,8 @@ import { findingsOf } from '.';
 
 let next = 0;
 const freshId = (kind: string) => `${kind}-${++next}`;
-const find = (system: System, standing = allOn(system)) => findingsOf({ system, standing, freshId });
+const find = (system: System, standing = allOn(system)) =>
+  findingsOf({ system, standing, today: '2026-11-24', freshId });
 const ids = (system: System, standing = allOn(system)) => find(system, standing).map((f) => f.id);
 
 const ring = (seconds: number, targets: string[] = ['rosa']): Command => ({

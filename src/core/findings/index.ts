@@ -1,5 +1,6 @@
 import type { Check, Finding, Severity, Sight } from './finding';
-import { emergencyAddresses, mailboxes, people } from './people';
+import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
+import { mailboxes, people } from './people';
 import { deadEnd, idleSteps, numbersWithoutPlan, ringLength, swallowing } from './plans';
 
 export type { Finding, Place, Severity } from './finding';
@@ -12,6 +13,9 @@ const CHECKS: readonly Check[] = [
   swallowing,
   people,
   emergencyAddresses,
+  sites,
+  phonesElsewhere,
+  dialling,
   mailboxes,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };

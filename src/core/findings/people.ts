@@ -1,5 +1,6 @@
 /** Checks of people, phones and mailboxes: can everybody be rung, invited and heard? */
 import { worldOf } from '../calls';
+import { isLinked, isProved, newPhone } from '../system';
 import type { Check, Finding } from './finding';
 
 export const people: Check = ({ system, standing, freshId }) =>
@@ -21,17 +22,12 @@ export const people: Check = ({ system, standing, freshId }) =>
             commands: [
               {
                 do: 'phone.add',
-                value: {
+                value: newPhone({
                   id: freshId('phone'),
                   name: 'Browser softphone',
                   kind: 'browser',
                   personId: person.id,
-                  outsideOffice: false,
-                  alertDelay: null,
-                  number: null,
-                  ownVoicemailAfter: null,
-                  confirmByKey: false,
-                },
+                }),
               },
             ],
           },
@@ -46,7 +42,15 @@ export const people: Check = ({ system, standing, freshId }) =>
         detail: 'The invitation and voicemail have nowhere to go.',
       });
     for (const phone of phones) {
-      const linked = phone.kind.startsWith('linked');
+      const linked = isLinked(phone);
+      if (linked && !isProved(standing, phone))
+        found.push({
+          id: `not-proved:${phone.id}`,
+          severity: 'warning',
+          place,
+          title: `${person.name}: ${phone.name.toLowerCase()} is not proved`,
+          detail: 'No call is sent to it before its owner gives back the code that is sent there.',
+        });
       const registration = standing.registrations[phone.id];
       if (!linked && !registration)
         found.push({
@@ -97,19 +101,4 @@ export const mailboxes: Check = ({ system }) =>
         detail: 'Callers hear the plain greeting, which does not say your name.',
       });
     return found;
-  });
-
-export const emergencyAddresses: Check = ({ system }) =>
-  Object.values(system.numbers).flatMap((number): Finding[] => {
-    const site = number.siteId ? system.sites[number.siteId] : undefined;
-    if (site?.address.RD && site.address.A3) return [];
-    return [
-      {
-        id: `no-address:${number.id}`,
-        severity: 'warning',
-        place: { kind: 'number', id: number.id },
-        title: `${number.label} has no emergency address`,
-        detail: 'An emergency call from it sends help nowhere. Give it a site with a street address.',
-      },
-    ];
   });

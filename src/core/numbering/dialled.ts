@@ -1,16 +1,21 @@
 /** What a member of staff gets who dials some digits on one of the system's phones. */
 import { readNumber } from './numbers';
+import type { StarCode } from '../system/schema';
 import { profileOf } from './profiles';
 
-interface Dialling {
+/** What decides how dialled digits are understood. */
+export interface Dialler {
   country: string;
   extensionLength: number;
   outsideDigit: string;
+  starCodes: readonly StarCode[];
 }
 
 export type Dialled =
   | { kind: 'emergency'; number: string }
   | { kind: 'extension'; extension: string }
+  | { kind: 'service'; number: string }
+  | { kind: 'feature'; code: string; does: StarCode['does'] }
   | { kind: 'outside'; e164: string }
   | { kind: 'nothing'; message: string };
 
@@ -18,18 +23,36 @@ export type Dialled =
  * Sorts dialled digits. An emergency number goes straight out, with or without the outside-line digit in front
  * (47 CFR §9.16: no prefix may be needed).
  * @param isExtension whether somebody has this extension
+ * @param how as one whole, such as from a list of contacts, where the outside-line digit may be missing; or by hand on a
+ * desk phone, where it may not
  */
 export function sortDialled(
   digits: string,
-  business: Dialling,
+  business: Dialler,
   isExtension: (extension: string) => boolean,
+  how: 'whole' | 'by hand' = 'whole',
 ): Dialled {
   const clean = digits.replace(/[^\d+*#]/g, '');
   const outside = business.outsideDigit;
-  for (const number of profileOf(business.country).emergency)
+  const { emergency, dialling } = profileOf(business.country);
+  for (const number of emergency)
     if (clean === number || (outside && clean === outside + number)) return { kind: 'emergency', number };
   if (isExtension(clean)) return { kind: 'extension', extension: clean };
-  const read = readNumber(clean, business.country, outside);
-  if (read.ok) return { kind: 'outside', e164: read.number.e164 };
-  return { kind: 'nothing', message: `Nobody has ${digits}, and it is not a whole telephone number.` };
+  const star = business.starCodes.find((s) => s.code === clean);
+  if (star) return { kind: 'feature', ...star };
+  const service = dialling.services.find((s) => fitsService(clean.slice(outside.length), s));
+  if (service && clean.startsWith(outside)) return { kind: 'service', number: clean.slice(outside.length) };
+  const nothing: Dialled = {
+    kind: 'nothing',
+    message: `Nobody has ${digits}, and it is not a whole telephone number.`,
+  };
+  if (how === 'by hand' && !clean.startsWith(outside)) return nothing;
+  const read =
+    how === 'by hand'
+      ? readNumber(clean.slice(outside.length), business.country)
+      : readNumber(clean, business.country, outside);
+  return read.ok ? { kind: 'outside', e164: read.number.e164 } : nothing;
 }
+
+const fitsService = (digits: string, service: string): boolean =>
+  digits.length === service.length && [...service].every((c, i) => c === 'x' || c === digits[i]);

@@ -2,5 +2,29 @@ export * from './profile';
 export { PROFILES, profileOf } from './profiles';
 export { fictionRangeOf, numbersOf } from './fiction';
 export { readNumber, writeNumber, type NumberResult, type ReadNumber } from './numbers';
-export { checkExtension, nextFreeExtension } from './extensions';
-export { sortDialled, type Dialled } from './dialled';
+export {
+  checkExtension,
+  ExtensionIndex,
+  hundredOf,
+  nextFreeExtension,
+  renumber,
+  reservedFor,
+  type MapCell,
+  type Numbering,
+  type Renumbered,
+  type Taken,
+} from './extensions';
+export { sortDialled, type Dialled, type Dialler } from './dialled';
+export { keypadDigits, wordIn } from './keypad';
+export { closeness, easeOf, type Ease, type Known } from './memorable';
+export { hasPattern, nearness, readPattern, type Pattern, type Where } from './pattern';
+export { DigitMap, type Dialling } from './digitmap';
+export {
+  dialClashes,
+  digitMapOf,
+  handDialled,
+  PARTIAL_SECONDS,
+  type DialPlan,
+  type HandDialled,
+} from './dialplan';
+export { addressForm, addressLine, addressProblems, inNetworks, isNetwork } from './places';

@@ -1,10 +1,16 @@
 /** What differs from country to country. A profile is data plus tests: adding a country is one file. */
 
+import type { StarCode } from '../system/schema';
+
 /** A tone repeated for as long as somebody listens: frequencies in Hz, then on, off, on, off … in milliseconds. */
 export interface Cadence {
   hertz: number[];
   onOff: number[];
 }
+
+export type NumberKind = 'geographic' | 'toll-free' | 'mobile';
+/** A star code with what it does, in the words of the system's schema. */
+export type StarCodes = StarCode[];
 
 /** A stretch of numbers that the regulator keeps for fiction, so that a demonstration never calls anybody. */
 export interface FictionRange {
@@ -14,11 +20,44 @@ export interface FictionRange {
   digits: number;
   from: number;
   to: number;
-  kind: 'geographic' | 'toll-free' | 'mobile';
+  kind: NumberKind;
   /** The code people search by ("360", "020"). */
   area: string;
   /** Places that have this area code. */
   places: string[];
+}
+
+/** An area code with what it covers. */
+export interface Area {
+  /** As people dial it inside the country, with the leading 0 where there is one. */
+  code: string;
+  /** State, province or region; empty where the country has no such habit. */
+  region: string;
+  places: string[];
+}
+
+/** A part of a civic address by its name in RFC 4119 and RFC 5139. */
+export type AddressPart = 'A1' | 'A3' | 'RD' | 'HNO' | 'PC' | 'UNIT' | 'BLD' | 'FLR' | 'ROOM' | 'LOC' | 'NAM';
+
+/** How an address is written in a country. */
+export interface AddressHabit {
+  /** Words for the parts whose name differs from country to country. */
+  region: string;
+  postalCode: string;
+  /** What a postal code looks like; from memory, and tested against the validator package. */
+  postalPattern: RegExp;
+  /** Parts without which an emergency service cannot find the door. */
+  needed: AddressPart[];
+}
+
+/** What people dial for outside numbers, as entries of a digit map (RFC 3435), without the digit for an outside line. */
+export interface DialHabit {
+  /** Whole numbers of the country as they are dialled. */
+  national: string[];
+  /** Short numbers for services that are not emergencies. */
+  services: string[];
+  /** Any number of another country. */
+  international: string;
 }
 
 export interface Profile {
@@ -33,6 +72,13 @@ export interface Profile {
   /** The word for what the area code is part of. */
   areaWord: string;
   timeZone: string;
+  /** Star codes a new business starts with. */
+  starCodes: StarCodes;
+  dialling: DialHabit;
+  address: AddressHabit;
+  /** Kinds of number that can send and receive text messages. */
+  textable: NumberKind[];
+  areas: Area[];
   fiction: FictionRange[];
 }
 

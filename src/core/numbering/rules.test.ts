@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { checkExtension, nextFreeExtension, profileOf, ringCycle, ringsIn, sortDialled } from '.';
 
-const us = { country: 'US', extensionLength: 3, outsideDigit: '9' };
+const us = {
+  country: 'US',
+  extensionLength: 3,
+  outsideDigit: '9',
+  starCodes: profileOf('US').starCodes,
+};
 const rosa = { extension: '201', who: 'Rosa' };
 
 describe('extensions', () => {

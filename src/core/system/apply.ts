@@ -1,6 +1,7 @@
 /** Applying an edit: all of it or nothing, with the patches that undo it. */
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
-import { checkExtension } from '../numbering/extensions';
+import { checkExtension, ExtensionIndex } from '../numbering/extensions';
+import { isNetwork } from '../numbering/places';
 import { Edit, type Command } from './commands';
 import type { Step, System } from './schema';
 import { allSteps, listAt, whereIs } from './steps';
@@ -41,6 +42,7 @@ export function applyEdit(system: System, edit: Edit): Applied {
     const [next, patches, inverse] = produceWithPatches(system, (draft) => {
       for (const command of parsed.data.commands) run(draft as System, command);
     });
+    if (next.people !== system.people || next.business !== system.business) checkExtensions(system, next);
     return { ok: true, system: next, patches, inverse };
   } catch (error) {
     if (error instanceof Refused)
@@ -68,9 +70,7 @@ type Collection = Record<string, { id: string }>;
 function run(system: System, command: Command): void {
   if (command.do === 'business.set') {
     Object.assign(system.business, command.change);
-    for (const person of Object.values(system.people))
-      mustBeFreeExtension(system, person.extension, person.id);
-    return;
+    return checkBusiness(system);
   }
   if ('planId' in command) return runStep(system, command);
   const kind = command.do.split('.')[0] as Kind;
@@ -101,7 +101,6 @@ function check(system: System, kind: Kind, id: string): void {
   };
   if (kind === 'person') {
     const person = system.people[id]!;
-    mustBeFreeExtension(system, person.extension, id);
     const same = Object.values(system.people).find(
       (p) => p.id !== id && p.email !== '' && p.email.toLowerCase() === person.email.toLowerCase(),
     );
@@ -114,6 +113,17 @@ function check(system: System, kind: Kind, id: string): void {
     if (same) throw new Refused('e164', `You hold this number already, as "${same.label}".`);
     mustExist(system.plans, number.planId, 'planId', 'plan');
     mustExist(system.sites, number.siteId, 'siteId', 'site');
+    if (number.callerIdFor !== 'everybody')
+      for (const person of number.callerIdFor) mustExist(system.people, person, 'callerIdFor', 'person');
+  } else if (kind === 'site') {
+    const site = system.sites[id]!;
+    const wrong = site.networks.find((n) => !isNetwork(n));
+    if (wrong !== undefined)
+      throw new Refused(
+        'networks',
+        `“${wrong}” is not a network. Write it as 192.0.2.0/24 or 2001:db8::/32.`,
+      );
+    for (const person of site.notify.personIds) mustExist(system.people, person, 'notify', 'person');
   } else if (kind === 'phone') {
     const phone = system.phones[id]!;
     mustExist(system.people, phone.personId, 'personId', 'person');
@@ -139,12 +149,35 @@ function check(system: System, kind: Kind, id: string): void {
   }
 }
 
-function mustBeFreeExtension(system: System, extension: string, personId: string): void {
-  const taken = Object.values(system.people).flatMap((p) =>
-    p.id === personId ? [] : [{ extension: p.extension, who: p.name }],
-  );
-  const clash = checkExtension(extension, taken, system.business);
-  if (clash) throw new Refused('extension', clash);
+function checkBusiness({ business }: System): void {
+  const codes = business.starCodes.map((s) => s.code);
+  const twice = codes.find((c, i) => codes.indexOf(c) !== i);
+  if (twice) throw new Refused('starCodes', `${twice} is there twice.`);
+}
+
+/**
+ * Extensions are looked at when all commands of an edit have run, so that renumbering can pass through clashes.
+ * Only what the edit touched is looked at, unless the dialling habits changed.
+ */
+function checkExtensions(before: System, after: System): void {
+  const people = Object.values(after.people);
+  const [was, is] = [before.business, after.business];
+  const all = was.outsideDigit !== is.outsideDigit || was.country !== is.country;
+  const touched = people.filter((p) => all || before.people[p.id]?.extension !== p.extension);
+  if (!touched.length) return;
+  const owners = new Map<string, string>();
+  for (const p of people) {
+    const other = owners.get(p.extension);
+    if (other !== undefined) throw new Refused('extension', `${p.extension} belongs to ${other}.`);
+    owners.set(p.extension, p.name);
+  }
+  for (const { extension, name } of touched) {
+    owners.delete(extension);
+    const others = new ExtensionIndex([...owners].map(([e, who]) => ({ extension: e, who })));
+    const clash = checkExtension(extension, others, is);
+    if (clash) throw new Refused('extension', clash);
+    owners.set(extension, name);
+  }
 }
 
 /** Takes a removed object out of everything that pointed at it; what is left with a hole becomes a finding. */
@@ -158,7 +191,12 @@ function letGo(system: System, kind: Kind, id: string): void {
     plan: () => {
       for (const n of Object.values(system.numbers)) if (n.planId === id) n.planId = null;
     },
-    number: () => {},
+    number: () => {
+      const held = new Set(Object.values(system.numbers).map((n) => n.e164));
+      const { business } = system;
+      if (business.defaultCallerId && !held.has(business.defaultCallerId)) business.defaultCallerId = null;
+      for (const s of Object.values(system.sites)) if (s.callback && !held.has(s.callback)) s.callback = null;
+    },
     recording: () => {
       for (const step of steps) if (step.kind === 'play' && step.recordingId === id) step.recordingId = null;
       for (const m of Object.values(system.mailboxes)) if (m.greetingId === id) m.greetingId = null;
@@ -188,6 +226,10 @@ function letGo(system: System, kind: Kind, id: string): void {
         if (step.kind === 'ring')
           step.targets = step.targets.filter((t) => t.kind !== 'person' || t.id !== id);
       for (const m of Object.values(system.mailboxes)) m.ownerIds = m.ownerIds.filter((x) => x !== id);
+      for (const n of Object.values(system.numbers))
+        if (n.callerIdFor !== 'everybody') n.callerIdFor = n.callerIdFor.filter((x) => x !== id);
+      for (const s of Object.values(system.sites))
+        s.notify.personIds = s.notify.personIds.filter((x) => x !== id);
       dropForwards(system, (t) => t.to === 'person' && t.personId === id);
     },
   } satisfies Record<Kind, () => void>;

@@ -1,4 +1,15 @@
-import type { Business, Person, Phone, PhoneKind, Reach, System } from './schema';
+import { profileOf } from '../numbering/profiles';
+import type {
+  Business,
+  CivicAddress,
+  NumberHeld,
+  Person,
+  Phone,
+  PhoneKind,
+  Reach,
+  Site,
+  System,
+} from './schema';
 
 /** Seconds a person is rung before their voicemail: three rings in North America, six in Britain. Common practice, no source. */
 export const USUAL_RING_SECONDS = 18;
@@ -53,6 +64,67 @@ export const newPhone = (given: Pick<Phone, 'id' | 'name' | 'kind'> & Partial<Ph
   number: null,
   ownVoicemailAfter: given.kind === 'linked mobile' ? 25 : null,
   confirmByKey: given.kind === 'linked mobile',
+  address: null,
+  checkAgainOn: null,
+  ...given,
+});
+
+/** A civic address; the parts not given are empty. */
+export const civicAddress = (given: Pick<CivicAddress, 'country'> & Partial<CivicAddress>): CivicAddress => ({
+  A1: '',
+  A3: '',
+  RD: '',
+  HNO: '',
+  PC: '',
+  UNIT: '',
+  BLD: '',
+  FLR: '',
+  ROOM: '',
+  LOC: '',
+  NAM: '',
+  ...given,
+});
+
+/** A site with the usual settings. */
+export const newSite = (given: Pick<Site, 'id' | 'name' | 'timeZone' | 'address'> & Partial<Site>): Site => ({
+  callback: null,
+  networks: [],
+  notify: { personIds: [], mailTo: [] },
+  checkAgainOn: null,
+  ...given,
+});
+
+/** A number with the usual settings; give at least what the carrier says of it, an id and a label. */
+export const newNumber = (
+  given: Pick<
+    NumberHeld,
+    'id' | 'e164' | 'country' | 'label' | 'kind' | 'place' | 'monthlyCents' | 'currency'
+  > &
+    Partial<NumberHeld>,
+): NumberHeld => ({
+  use: 'department',
+  siteId: null,
+  planId: null,
+  callerIdFor: 'everybody',
+  callerName: '',
+  notes: '',
+  address: null,
+  ...given,
+});
+
+/** Seconds a phone waits for another digit. The critical timer of RFC 3435 §3.2.2.3 is 4 s (from memory). */
+export const USUAL_DIGIT_SECONDS = 4;
+
+/** A business with the habits of its country. */
+export const newBusiness = (
+  given: Pick<Business, 'name' | 'country' | 'timeZone'> & Partial<Business>,
+): Business => ({
+  extensionLength: 3,
+  outsideDigit: '',
+  defaultCallerId: null,
+  starCodes: profileOf(given.country).starCodes.map((s) => ({ ...s })),
+  reserved: [],
+  digitSeconds: USUAL_DIGIT_SECONDS,
   ...given,
 });
 

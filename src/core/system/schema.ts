@@ -5,7 +5,7 @@
 import { z } from 'zod';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
-export const SYSTEM_VERSION = 1;
+export const SYSTEM_VERSION = 2;
 
 const text = (max: number) => z.string().trim().max(max);
 const name = text(80).min(1, 'Give it a name.');
@@ -36,6 +36,29 @@ const isTimeZone = (zone: string): boolean => {
 };
 export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone of the IANA list.');
 
+/** What a code that begins with a star does on a phone of this system. */
+export const StarFeature = z.enum([
+  'hide caller ID',
+  'show caller ID',
+  'forwarding on',
+  'forwarding off',
+  'do not disturb on',
+  'do not disturb off',
+  'voicemail',
+]);
+export const StarCode = z.object({
+  code: z.string().regex(/^\*\d{1,3}$/, 'A star code is * and 1 to 3 digits, such as *67.'),
+  does: StarFeature,
+});
+
+/** Extensions kept for something to come: nobody is given one of them by proposal. */
+export const ReservedExtensions = z
+  .object({ from: Extension, to: Extension, note: text(60).min(1, 'Say what they are kept for.') })
+  .refine(
+    (r) => r.from.length === r.to.length && r.from <= r.to,
+    'From and to have the same number of digits, and from is not after to.',
+  );
+
 export const Business = z.object({
   name,
   country: CountryCode,
@@ -44,9 +67,16 @@ export const Business = z.object({
   /** Digit people dial first for an outside line; never stored in a number. */
   outsideDigit: z.enum(['', '0', '9']),
   defaultCallerId: E164.nullable(),
+  starCodes: z.array(StarCode).max(30),
+  reserved: z.array(ReservedExtensions).max(50),
+  /** Seconds a desk phone waits for another digit where what was dialled could be the whole. */
+  digitSeconds: z.number().int().min(2).max(15),
 });
 
-/** Civic address; parts named as in RFC 5139 (country, A1 state, A3 city, HNO, RD, PC). */
+/**
+ * Civic address; parts named as in RFC 4119 and RFC 5139: country, A1 state or region, A3 city, RD street, HNO house
+ * number, UNIT, BLD building, FLR floor, ROOM, LOC other help in finding it, NAM occupant, PC postal code.
+ */
 export const CivicAddress = z.object({
   country: CountryCode,
   A1: text(60),
@@ -54,9 +84,31 @@ export const CivicAddress = z.object({
   RD: text(80),
   HNO: text(12),
   PC: text(12),
+  UNIT: text(20),
+  BLD: text(60),
+  FLR: text(20),
+  ROOM: text(40),
+  LOC: text(120),
+  NAM: text(80),
 });
 
-export const Site = z.object({ id: Id, name, timeZone: TimeZone, address: CivicAddress });
+export const Site = z.object({
+  id: Id,
+  name,
+  timeZone: TimeZone,
+  address: CivicAddress,
+  /** The number an emergency service rings back; null for the number the call came from. */
+  callback: E164.nullable(),
+  /** Networks that count as "in the office", as address ranges (CIDR notation, RFC 4632 and RFC 4291). */
+  networks: z.array(text(49)).max(20),
+  /** Who is told when somebody here calls the emergency number (47 CFR §9.16). */
+  notify: z.object({
+    personIds: z.array(Id).max(20),
+    mailTo: z.array(z.email('That is not an e-mail address.')).max(10),
+  }),
+  /** Day on which somebody should look whether the address is still right. */
+  checkAgainOn: z.iso.date().nullable(),
+});
 
 export const NumberHeld = z.object({
   id: Id,
@@ -65,8 +117,17 @@ export const NumberHeld = z.object({
   label: name,
   kind: z.enum(['geographic', 'toll-free', 'mobile']),
   place: text(80),
+  /** What callers know it as. */
+  use: z.enum(['main', 'direct', 'department', '24-hour', 'shared']),
   siteId: Id.nullable(),
   planId: Id.nullable(),
+  /** Who may show it on calls they make. */
+  callerIdFor: z.union([z.literal('everybody'), z.array(Id).max(200)]),
+  /** Name sent with it on calls made; 15 characters is what North American networks carry (from memory). */
+  callerName: text(15),
+  notes: text(500),
+  /** Emergency address of its own, where the site's is not right for it. */
+  address: CivicAddress.nullable(),
   /** Price a month in cents of the carrier's currency. */
   monthlyCents: z.number().int().min(0),
   currency: z.string().regex(/^[A-Z]{3}$/),
@@ -134,6 +195,10 @@ export const Phone = z.object({
   ownVoicemailAfter: z.number().int().min(1).max(120).nullable(),
   /** Linked phones only: whoever answers presses 1 to take the call. */
   confirmByKey: z.boolean(),
+  /** Where it is used outside the office, for emergency calls; null is the site of its person. */
+  address: CivicAddress.nullable(),
+  /** Day on which somebody should look whether that address is still right. */
+  checkAgainOn: z.iso.date().nullable(),
 });
 
 export const PeriodOfWeek = z
@@ -215,6 +280,8 @@ export const System = z.object({
 });
 
 export type Business = z.infer<typeof Business>;
+export type StarCode = z.infer<typeof StarCode>;
+export type ReservedExtensions = z.infer<typeof ReservedExtensions>;
 export type CivicAddress = z.infer<typeof CivicAddress>;
 export type Site = z.infer<typeof Site>;
 export type NumberHeld = z.infer<typeof NumberHeld>;

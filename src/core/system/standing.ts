@@ -1,6 +1,6 @@
 /** Standing state: what changes while the phones are in use and needs no review. */
 import { z } from 'zod';
-import { Id } from './schema';
+import { E164, Id, type Phone } from './schema';
 
 /** A setting with who made it, when and where; the last change wins. */
 const stamped = <T extends z.ZodType>(value: T) =>
@@ -23,17 +23,35 @@ export const Standing = z.object({
   ),
   /** Do not disturb, by person. */
   dnd: z.record(Id, stamped(z.boolean())),
+  /** Linked phones whose owner gave back the code that was sent to them, with the number it was sent to. */
+  proved: z.record(Id, z.object({ number: E164, at: z.number() })),
+  /** Numbers that are being ported: the moment from which they are ours, null while it is not known. */
+  arrivals: z.record(E164, z.number().nullable()),
+  /** What callers to numbers given back are told, and until when. */
+  intercepts: z.record(E164, z.object({ referTo: E164.nullable(), until: z.number() })),
 });
 export type Standing = z.infer<typeof Standing>;
 
-export const emptyStanding = (): Standing => ({ revision: 0, registrations: {}, dnd: {} });
+export const emptyStanding = (): Standing => ({
+  revision: 0,
+  registrations: {},
+  dnd: {},
+  proved: {},
+  arrivals: {},
+  intercepts: {},
+});
+
+/** Whether calls may be sent to a linked phone: its owner has proved the number it has now. */
+export const isProved = (standing: Standing, phone: Phone): boolean =>
+  standing.proved[phone.id]?.number === phone.number;
 
 /**
- * The standing state a rehearsal reckons with: every phone that was ever paired is switched on.
- * A rehearsal is about the plan; whether a browser window happens to be open now is not part of it.
+ * The standing state a rehearsal reckons with: every phone that was ever paired is switched on, and numbers on their way
+ * have arrived. A rehearsal is about the plan; whether a browser window happens to be open now is not part of it.
  */
 export const asPaired = (standing: Standing): Standing => ({
   ...standing,
+  arrivals: {},
   registrations: Object.fromEntries(
     Object.entries(standing.registrations).map(([id, r]) => [id, { ...r, online: true }]),
   ),

@@ -13,23 +13,24 @@ export const problem = (
     { status, headers: { 'content-type': 'application/problem+json' } },
   );
 
-/** Largest request body that is read, in bytes. */
+/** Largest request body that is read, in bytes, where a route does not say otherwise. */
 const LARGEST_BODY = 32_768;
 
-/** Reads and checks a JSON body. @returns the value, or the response that says what is wrong with it */
+/** Reads and checks a JSON body. @param largest in bytes @returns the value, or the response that says what is wrong with it */
 export async function readBody<T extends z.ZodType>(
   request: Request,
   schema: T,
+  largest = LARGEST_BODY,
 ): Promise<{ ok: true; value: z.infer<T> } | { ok: false; response: Response }> {
-  if (Number(request.headers.get('content-length') ?? 0) > LARGEST_BODY)
-    return { ok: false, response: tooLarge() };
+  if (Number(request.headers.get('content-length') ?? 0) > largest)
+    return { ok: false, response: tooLarge(largest) };
   let text = '';
   const reader = request.body?.pipeThrough(new TextDecoderStream()).getReader();
   for (let chunk = await reader?.read(); chunk && !chunk.done; chunk = await reader?.read()) {
     text += chunk.value;
-    if (text.length > LARGEST_BODY) {
+    if (text.length > largest) {
       await reader?.cancel();
-      return { ok: false, response: tooLarge() };
+      return { ok: false, response: tooLarge(largest) };
     }
   }
   let body: unknown;
@@ -47,5 +48,5 @@ export async function readBody<T extends z.ZodType>(
   };
 }
 
-const tooLarge = (): Response =>
-  problem(413, 'Too large', `A request may have at most ${LARGEST_BODY} bytes.`);
+const tooLarge = (largest: number): Response =>
+  problem(413, 'Too large', `A request may have at most ${largest} bytes.`);

@@ -46,3 +46,23 @@ ${f.at}
 ${f.said ? f.said : f.sound ? 'The recording is attached.' : 'No words were recorded.'}
 `,
 });
+
+export interface EmergencyFacts {
+  business: string;
+  number: string;
+  who: string;
+  where: string;
+  at: string;
+}
+
+/** Told at once to the people named for a site when somebody there calls for help (47 CFR §9.16). */
+export const emergencyWords = (f: EmergencyFacts): Words => ({
+  subject: `Emergency call to ${f.number} from ${f.where}`,
+  text: `${f.who} at ${f.business} called ${f.number}.
+${f.at}
+
+The address that was given: ${f.where}
+
+Go and see, and meet the help at the door.
+`,
+});

@@ -1,6 +1,49 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
+  import { deliveredAt } from '$standins/carrier/texting';
+  import { momentText } from '../format';
   import { session } from '../session.svelte';
+  import BenchDial from './BenchDial.svelte';
+
+  /** A call that tells a code rings so long, in milliseconds. */
+  const RINGS_MS = 30_000;
+  let picked = $state<string[]>([]);
+
+  interface Arrival {
+    id: string;
+    to: string;
+    at: number;
+    words: string;
+    rings: boolean;
+  }
+  const spoken = (code: string) => [...code].join(', ');
+  /** Texts and calls that outside phones got, the newest first. */
+  const arrivals = $derived.by((): Arrival[] => {
+    const { dealings } = session.view!;
+    const name = session.system!.business.name;
+    const codes = dealings.proofs.map((p): Arrival => {
+      const rings = p.by === 'call' && !picked.includes(p.id) && session.now - p.sentAt < RINGS_MS;
+      const missed = p.by === 'call' && !picked.includes(p.id) && !rings;
+      return {
+        id: p.id,
+        to: p.number,
+        at: p.sentAt,
+        rings,
+        words: rings
+          ? 'It rings.'
+          : missed
+            ? 'A call nobody took.'
+            : p.by === 'call'
+              ? `A voice says: “Your code for ${name} is ${spoken(p.code)}. Once more: ${spoken(p.code)}.”`
+              : `${p.code} is your code for ${name}. It is good for ten minutes.`,
+      };
+    });
+    const texts = dealings.texts.flatMap((t): Arrival[] => {
+      const at = deliveredAt(t, dealings.texting, session.now);
+      return at === null ? [] : [{ id: t.id, to: t.to, at, rings: false, words: t.text }];
+    });
+    return [...codes, ...texts].sort((a, b) => b.at - a.at);
+  });
 </script>
 
 <p>
@@ -14,6 +57,17 @@
 <Button size="small" kind="tertiary" href="/phone" target="_blank" rel="opener"
   >Open the staff phone page</Button
 >
+<BenchDial />
+<h3>What outside phones got</h3>
+<ul aria-label="What outside phones got">
+  {#each arrivals as a (a.id)}
+    <li>
+      <span class="soft small">{session.number(a.to)} · {momentText(a.at, session.zone)}</span>
+      <p>{a.words}</p>
+      {#if a.rings}<Button size="small" on:click={() => (picked = [...picked, a.id])}>Pick up</Button>{/if}
+    </li>
+  {:else}<li class="soft">Nothing yet. Texts, and codes that prove a linked phone, arrive here.</li>{/each}
+</ul>
 
 <style>
   p {
@@ -21,5 +75,23 @@
   }
   .gap {
     margin-top: 18px;
+  }
+  h3 {
+    margin: 22px 0 6px;
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  li {
+    background: var(--sheet);
+    border: 1px solid #b9ae98;
+    margin-bottom: 8px;
+    padding: 8px 12px;
+    overflow-wrap: anywhere;
+  }
+  li p {
+    margin: 2px 0 4px;
   }
 </style>

@@ -2,7 +2,7 @@
   import { Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
   import { PROFILES, profileOf } from '$core/numbering';
-  import { Business } from '$core/system';
+  import { Business, newBusiness } from '$core/system';
   import { emptyWhole } from '$workspace';
   import { freshId } from '../ids';
   import { session } from '../session.svelte';
@@ -15,14 +15,7 @@
   const zones = Intl.supportedValuesOf('timeZone');
 
   async function start() {
-    const business = Business.safeParse({
-      name,
-      country,
-      timeZone,
-      extensionLength: 3,
-      outsideDigit: '',
-      defaultCallerId: null,
-    });
+    const business = Business.safeParse(newBusiness({ name, country, timeZone }));
     if (!business.success) {
       problem = 'Type the name of your business.';
       return;

@@ -27,7 +27,11 @@
     };
     return [
       { path: '/', name: 'Overview', note: '', usable: true },
-      noted('/numbers', 'Numbers', size(system.numbers), `${size(system.numbers)} held`, ['number']),
+      noted('/numbers', 'Numbers', size(system.numbers), `${size(system.numbers)} held`, [
+        'number',
+        'site',
+        'dialling',
+      ]),
       noted('/hours', 'Hours', size(system.hours), count(size(system.hours), 'set'), ['hours']),
       noted('/answering', 'Answering', size(system.plans), count(size(system.plans), 'plan'), ['plan']),
       noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), [

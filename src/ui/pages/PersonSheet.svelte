@@ -1,11 +1,14 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
-  import { allSteps, newPhone, type Person } from '$core/system';
+  import { allSteps, isLinked, newPhone, type Person } from '$core/system';
   import { freshId } from '../ids';
   import { session } from '../session.svelte';
+  import EditField from '../EditField.svelte';
   import InviteButton from './InviteButton.svelte';
+  import LinkedPhone from './LinkedPhone.svelte';
+  import LinkPhone from './LinkPhone.svelte';
   import { phoneState } from './phone-state';
 
   let { person }: { person: Person } = $props();
@@ -18,23 +21,13 @@
       [...allSteps(p.steps)].some((s) => s.kind === 'ring' && s.targets.some((t) => t.id === person.id)),
     ),
   );
-  let problems = $state<Record<string, { text: string; message: string }>>({});
 
-  function set(field: 'name' | 'email' | 'extension', text: string) {
+  function set(field: 'name' | 'email' | 'extension', text: string): string | undefined {
     const own = system.people[id];
-    if (!own || text.trim() === own[field]) {
-      delete problems[field];
-      return;
-    }
-    const result = session.edit(
-      `Change the ${field === 'email' ? 'e-mail' : field} of ${own.name}`,
-      [{ do: 'person.set', id, change: { [field]: text.trim() } }],
-      {
-        quiet: true,
-      },
-    );
-    if (result.ok) delete problems[field];
-    else problems[field] = { text, message: result.problems[0]!.message };
+    if (!own) return undefined;
+    return session.keep(`Change the ${field === 'email' ? 'e-mail' : field} of ${own.name}`, [
+      { do: 'person.set', id, change: { [field]: text } },
+    ]);
   }
   function setSite(siteId: string | null) {
     session.edit(`Change the site of ${person.name}`, [
@@ -68,14 +61,7 @@
   <h2>{person.name}</h2>
   <div class="fields">
     {#each [['name', 'Name'], ['email', 'E-mail'], ['extension', 'Extension']] as const as [field, label] (field)}
-      <TextInput
-        size="sm"
-        labelText={label}
-        value={problems[field]?.text ?? person[field]}
-        invalid={!!problems[field]}
-        invalidText={problems[field]?.message ?? ''}
-        on:change={(e) => set(field, String(e.detail ?? ''))}
-      />
+      <EditField {label} value={person[field]} keep={(text) => set(field, text)} />
     {/each}
     <Select
       size="sm"
@@ -100,10 +86,14 @@
       <div><b>{phone.name}</b><span class="soft">{state.words}</span></div>
       {#if state.unpaired}<InviteButton {person} {phone} />{/if}
     </div>
+    {#if isLinked(phone)}<div class="linked">
+        {#key phone.id}<LinkedPhone {phone} />{/key}
+      </div>{/if}
   {:else}
     <p class="soft small">No phone yet.</p>
   {/each}
   <Button kind="ghost" size="small" on:click={addPhone}>Add a browser softphone</Button>
+  <LinkPhone {person} />
   <h3>Rung by</h3>
   <p class="small">
     {#each plans as p, i (p.id)}{i ? ', ' : ''}<a href="/answering/{p.id}">{p.name}</a>{:else}<span
@@ -125,6 +115,10 @@
     padding: 6px 0;
     border-bottom: 1px solid var(--rule);
     font-size: 13.5px;
+  }
+  .linked {
+    padding: 4px 0 12px 12px;
+    border-left: 3px solid var(--rule);
   }
   .phone span.soft {
     display: block;

@@ -1,5 +1,5 @@
 /** Where a phone stands, in words. */
-import { isLinked, type Phone, type Standing } from '$core/system';
+import { isLinked, isProved, type Phone, type Standing } from '$core/system';
 import type { Invitation } from '$workspace';
 import { momentText } from '../format';
 
@@ -19,7 +19,11 @@ export function phoneState(
   now: number,
   zone: string,
 ): PhoneState {
-  if (isLinked(phone)) return { words: 'linked, rung over the outside line', on: true, unpaired: false };
+  if (isLinked(phone)) {
+    const proved = isProved(standing, phone);
+    const words = proved ? 'linked, rung over the outside line' : 'linked, but not proved: it is not rung';
+    return { words, on: proved, unpaired: false };
+  }
   const registration = standing.registrations[phone.id];
   if (registration) {
     const since = `paired ${momentText(registration.pairedAt, zone)}`;

@@ -1,4 +1,5 @@
 import type { Profile } from '../profile';
+import { areaList, range, starCodes } from './elsewhere';
 
 /** Fiction ranges: Arcep's numbers for audiovisual works, from memory. Tones: ITU-T E.180 supplement 2, from memory. */
 export const fr: Profile = {
@@ -11,8 +12,28 @@ export const fr: Profile = {
   currency: 'EUR',
   areaWord: 'area',
   timeZone: 'Europe/Paris',
+  starCodes,
+  dialling: { national: ['0[1-9]xxxxxxxx'], services: ['3xxx'], international: '00x.T' },
+  address: {
+    region: 'Region',
+    postalCode: 'Postal code',
+    postalPattern: /^\d{5}$/,
+    needed: ['RD', 'A3', 'PC'],
+  },
+  textable: ['mobile'],
+  areas: areaList(`
+01 Paris
+02 Nantes,Rennes,Brest,Rouen
+03 Lille,Strasbourg
+04 Lyon,Marseille,Nice
+05 Bordeaux,Toulouse,La Rochelle
+`),
   fiction: [
-    { prefix: '331990', digits: 5, from: 0, to: 99999, kind: 'geographic', area: '01', places: ['Paris'] },
-    { prefix: '336399', digits: 5, from: 80000, to: 89999, kind: 'mobile', area: '06', places: ['Mobile'] },
+    range('3319900', 4, '01', ['Paris']),
+    range('3326191', 4, '02', ['Nantes', 'Rennes', 'Brest']),
+    range('3335301', 4, '03', ['Lille', 'Strasbourg']),
+    range('3346571', 4, '04', ['Lyon', 'Marseille']),
+    range('3353649', 4, '05', ['Bordeaux', 'La Rochelle']),
+    range('3363998', 4, '06', ['Mobile'], 'mobile'),
   ],
 };

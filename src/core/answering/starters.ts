@@ -1,0 +1,64 @@
+/** The simplest plans: what a number needs so that somebody's phones ring and a message is kept. */
+import { USUAL_RING_SECONDS, type Command, type Plan, type System } from '../system';
+
+/** Rings people, then takes a message. */
+const isSimple = ({ steps }: Plan): boolean =>
+  steps.length <= 2 && steps.every((s) => s.kind === 'ring' || s.kind === 'voicemail');
+
+/**
+ * Gives a number to one person, or to several whose phones then all ring: the commands of one edit. Whoever has no
+ * mailbox gets one. A plan that was as simple as this and that no other number uses is removed.
+ */
+export function assignNumber(
+  system: System,
+  numberId: string,
+  personIds: readonly string[],
+  freshId: (kind: string) => string,
+): Command[] {
+  const number = system.numbers[numberId]!;
+  const people = personIds.flatMap((id) => system.people[id] ?? []);
+  const one = people.length === 1 ? people[0]! : null;
+  const planId = freshId('plan');
+  const mailboxId = one?.mailboxId ?? freshId('mailbox');
+  const commands: Command[] = [];
+  if (!one?.mailboxId) {
+    const name = one?.name ?? number.label;
+    commands.push({
+      do: 'mailbox.add',
+      value: {
+        id: mailboxId,
+        name,
+        ownerIds: people.map((p) => p.id),
+        greetingId: null,
+        longest: 180,
+        mailTo: [],
+      },
+    });
+    if (one) commands.push({ do: 'person.set', id: one.id, change: { mailboxId } });
+  }
+  commands.push(
+    {
+      do: 'plan.add',
+      value: {
+        id: planId,
+        name: one?.name ?? number.label,
+        steps: [
+          {
+            id: freshId('step'),
+            kind: 'ring',
+            targets: people.map((p) => ({ kind: 'person', id: p.id })),
+            pattern: 'together',
+            seconds: USUAL_RING_SECONDS,
+            followReach: one !== null,
+          },
+          { id: freshId('step'), kind: 'voicemail', mailboxId },
+        ],
+      },
+    },
+    { do: 'number.set', id: numberId, change: { planId, use: one ? 'direct' : 'shared' } },
+  );
+  const old = number.planId ? system.plans[number.planId] : undefined;
+  const usedElsewhere = Object.values(system.numbers).some((n) => n.id !== numberId && n.planId === old?.id);
+  if (old && !usedElsewhere && isSimple(old)) commands.push({ do: 'plan.remove', id: old.id });
+  return commands;
+}

@@ -1,0 +1,118 @@
+/** Checks of what happens when somebody calls for help: is it sent to the right door, and who is told? */
+import { addDays } from '../hours';
+import { addressProblems, dialClashes, profileOf } from '../numbering';
+import { isLinked } from '../system';
+import type { Check, Finding } from './finding';
+
+const YEAR_DAYS = 365;
+
+/** Every number has an address of its own or of its site. */
+export const emergencyAddresses: Check = ({ system }) =>
+  Object.values(system.numbers).flatMap((number): Finding[] => {
+    const address = number.address ?? (number.siteId ? system.sites[number.siteId]?.address : undefined);
+    const place = { kind: 'number' as const, id: number.id };
+    if (!address)
+      return [
+        {
+          id: `no-address:${number.id}`,
+          severity: 'warning',
+          place,
+          title: `${number.label} has no emergency address`,
+          detail: 'An emergency call from it sends help nowhere. Give it a site with a street address.',
+        },
+      ];
+    const missing = number.address ? Object.values(addressProblems(number.address)) : [];
+    return missing.length
+      ? [
+          {
+            id: `bad-address:${number.id}`,
+            severity: 'warning',
+            place,
+            title: `The emergency address of ${number.label} is not complete`,
+            detail: missing.join(' '),
+          },
+        ]
+      : [];
+  });
+
+/** Every site has a whole address that somebody looked at lately, and people who are told. */
+export const sites: Check = ({ system, today }) =>
+  Object.values(system.sites).flatMap((site): Finding[] => {
+    const place = { kind: 'site' as const, id: site.id };
+    const found: Finding[] = [];
+    const missing = Object.values(addressProblems(site.address));
+    if (missing.length)
+      found.push({
+        id: `bad-site:${site.id}`,
+        severity: 'warning',
+        place,
+        title: `The address of ${site.name} is not complete`,
+        detail: missing.join(' '),
+      });
+    if (site.checkAgainOn !== null && site.checkAgainOn <= today)
+      found.push({
+        id: `still-right:${site.id}`,
+        severity: 'hint',
+        place,
+        title: `Is the address of ${site.name} still right?`,
+        detail: `Somebody wanted to look again on ${site.checkAgainOn}. Help is sent there.`,
+        fix: {
+          label: 'It is right, ask again in a year',
+          edit: {
+            words: `The address of ${site.name} is still right`,
+            commands: [{ do: 'site.set', id: site.id, change: { checkAgainOn: addDays(today, YEAR_DAYS) } }],
+          },
+        },
+      });
+    const told = site.notify.personIds.length + site.notify.mailTo.length;
+    const inUse = Object.values(system.people).some((p) => p.siteId === site.id);
+    if (!told && inUse)
+      found.push({
+        id: `nobody-told:${site.id}`,
+        severity: 'hint',
+        place,
+        title: `Nobody at ${site.name} is told of emergency calls`,
+        detail: `When somebody there calls ${profileOf(site.address.country).emergency[0]}, a colleague should know and meet the help at the door.`,
+      });
+    return found;
+  });
+
+/** Phones that stand elsewhere say where: a mobile app's mobile tells its place by itself. */
+export const phonesElsewhere: Check = ({ system, standing, today }) =>
+  Object.values(system.phones).flatMap((phone): Finding[] => {
+    if (isLinked(phone)) return [];
+    const owner = (phone.personId && system.people[phone.personId]?.name) || 'Nobody';
+    const place = { kind: 'phone' as const, id: phone.id };
+    const title = `${owner}: where is the ${phone.name.toLowerCase()}?`;
+    if (standing.registrations[phone.id]?.outside && phone.kind !== 'mobile app' && !phone.address)
+      return [
+        {
+          id: `phone-address:${phone.id}`,
+          severity: 'warning',
+          place,
+          title,
+          detail: 'It is used outside the office, and an emergency call from it sends help to the office.',
+        },
+      ];
+    return phone.address && phone.checkAgainOn !== null && phone.checkAgainOn <= today
+      ? [
+          {
+            id: `phone-still-right:${phone.id}`,
+            severity: 'hint',
+            place,
+            title,
+            detail: `Somebody wanted to look again on ${phone.checkAgainOn} whether its address is right.`,
+          },
+        ]
+      : [];
+  });
+
+/** Outside calls that an emergency number cuts off. */
+export const dialling: Check = ({ system }) =>
+  dialClashes(system.business).map((detail, i) => ({
+    id: `dial-clash:${i}`,
+    severity: 'warning',
+    place: { kind: 'dialling' },
+    title: 'Some outside numbers cannot be dialled by hand',
+    detail,
+  }));

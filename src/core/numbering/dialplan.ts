@@ -1,0 +1,125 @@
+/** The dial plan of a business as a digit map, and what somebody gets who dials on a desk phone digit by digit. */
+import { canGoOn, DigitMap } from './digitmap';
+import { sortDialled, type Dialled, type Dialler } from './dialled';
+import { profileOf } from './profiles';
+
+export interface DialPlan extends Dialler {
+  digitSeconds: number;
+}
+
+/**
+ * Seconds a phone waits for more digits where what was dialled is nothing yet, before it gives the error tone.
+ * Source: the partial dial timer of RFC 3435, 16 s, from memory.
+ */
+export const PARTIAL_SECONDS = 16;
+
+/**
+ * The digit map that desk phones get: emergency numbers first and always at once, then extensions, star codes and
+ * outside numbers. An entry that is the beginning of another waits for the timer.
+ * @param extensions all extensions in use
+ */
+export function digitMapOf(business: DialPlan, extensions: Iterable<string>): DigitMap {
+  const { urgent, inside, services, outside } = entriesOf(business, extensions);
+  const others = [...inside, ...services, ...outside];
+  const timed = (entry: string, against: readonly string[]): string =>
+    !entry.endsWith('T') && against.some((o) => o !== entry && canGoOn(entry, o)) ? entry + 'T' : entry;
+  return DigitMap.parse(
+    `(${[
+      ...urgent,
+      ...inside.map((e) => timed(e, others)),
+      ...services.map((e) => timed(e, inside)),
+      ...outside.map((e) => timed(e, others)),
+    ].join('|')})`,
+  );
+}
+
+function entriesOf(business: DialPlan, extensions: Iterable<string>) {
+  const { emergency, dialling } = profileOf(business.country);
+  const out = business.outsideDigit;
+  const lengths = new Set([business.extensionLength]);
+  let zero = false;
+  for (const e of extensions) {
+    lengths.add(e.length);
+    zero ||= e.startsWith('0');
+  }
+  const first = [...'0123456789'].filter((d) => d !== out && (d !== '0' || zero)).join('');
+  return {
+    urgent: [...new Set(emergency.flatMap((e) => (out ? [e, out + e] : [e])))],
+    inside: [
+      ...[...lengths].sort((a, b) => a - b).map((n) => `[${first}]${'x'.repeat(n - 1)}`),
+      ...business.starCodes.map((s) => s.code),
+    ],
+    services: dialling.services.map((s) => out + s),
+    outside: [...dialling.national, dialling.international].map((e) => out + e),
+  };
+}
+
+/** Outside calls that cannot be dialled digit by digit because an emergency number is their beginning, in words. */
+export function dialClashes(business: DialPlan): string[] {
+  const { urgent, outside } = entriesOf(business, []);
+  return outside.flatMap((entry) =>
+    urgent
+      .filter((u) => canGoOn(u, entry))
+      .map(
+        (u) =>
+          `Outside numbers dialled as ${entry} begin with the emergency number ${u}, which goes out at once.`,
+      ),
+  );
+}
+
+export interface HandDialled {
+  /** Digits the phone sends, or those after which it gave up. */
+  sent: string;
+  /** Digits that came too late: the phone had sent or given up by then. */
+  unheard: string;
+  /** Seconds from the last digit used until the call goes out or the error tone comes. */
+  after: number;
+  got: Dialled;
+  /** What happened, for people. */
+  why: string;
+}
+
+/** What somebody gets who dials digits on a desk phone, one by one, and then waits. */
+export function handDialled(
+  keys: string,
+  business: DialPlan,
+  isExtension: (extension: string) => boolean,
+  map: DigitMap,
+): HandDialled {
+  const { used, at } = map.feed(keys);
+  const unheard = keys.slice(used.length);
+  const digits = (n: number) => `${n} ${n === 1 ? 'digit' : 'digits'}`;
+  if (at.state === 'nothing')
+    return {
+      sent: used,
+      unheard,
+      after: 0,
+      got: { kind: 'nothing', message: 'Error tone.' },
+      why: `Nothing that can be dialled begins with ${used}.`,
+    };
+  if (at.state === 'more')
+    return {
+      sent: used,
+      unheard,
+      after: PARTIAL_SECONDS,
+      got: { kind: 'nothing', message: 'Error tone.' },
+      why: `The phone waits for more digits, and gives up after ${PARTIAL_SECONDS} s.`,
+    };
+  const got = sortDialled(used, business, isExtension, 'by hand');
+  const entry = `It fits ${at.entry} of the digit map`;
+  return at.state === 'whole'
+    ? {
+        sent: used,
+        unheard,
+        after: 0,
+        got,
+        why: `${entry}, and nothing longer does: sent at once after ${digits(used.length)}.`,
+      }
+    : {
+        sent: used,
+        unheard,
+        after: business.digitSeconds,
+        got,
+        why: `${entry}, but could go on: sent when no other digit comes for ${business.digitSeconds} s.`,
+      };
+}

@@ -1,0 +1,45 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { page } from '$app/state';
+
+  let { children }: { children: Snippet } = $props();
+  const ROOMS = [
+    ['/numbers', 'Held'],
+    ['/numbers/get', 'Get a number'],
+    ['/numbers/bring', 'Bring one over'],
+    ['/numbers/texting', 'Texting'],
+    ['/numbers/sites', 'Sites'],
+    ['/numbers/dialling', 'Dialling'],
+    ['/numbers/costs', 'Costs'],
+  ] as const;
+</script>
+
+<nav aria-label="About numbers">
+  {#each ROOMS as [path, name] (path)}
+    <a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a>
+  {/each}
+</nav>
+{@render children()}
+
+<style>
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 20px;
+    margin: -4px 0 14px;
+    padding-bottom: 8px;
+    border-bottom: 1px solid var(--rule);
+    font-size: 13.5px;
+  }
+  a {
+    color: var(--ink);
+    text-decoration: none;
+  }
+  a:hover {
+    text-decoration: underline;
+  }
+  a[aria-current] {
+    font-weight: 700;
+    box-shadow: 0 9px 0 -7px var(--copper);
+  }
+</style>

@@ -1,0 +1,43 @@
+<script lang="ts">
+  import TextBox from '$ui/numbers/TextBox.svelte';
+  import TextingApproval from '$ui/numbers/TextingApproval.svelte';
+  import { profileOf } from '$core/numbering';
+  import { textingStanding } from '$standins/carrier/texting';
+  import { session } from '$ui/session.svelte';
+
+  const numbers = $derived(Object.values(session.system!.numbers));
+  const standing = $derived(textingStanding(session.view!.dealings.texting, session.now));
+  const can = (n: (typeof numbers)[number]) => profileOf(n.country).textable.includes(n.kind);
+  const why = (n: (typeof numbers)[number]) =>
+    can(n)
+      ? standing.stage === 'approved'
+        ? 'sends and receives'
+        : 'receives; what it sends is held back'
+      : `no: ${n.kind} numbers of ${profileOf(n.country).name} do not text`;
+</script>
+
+<svelte:head><title>Texting · Upper Line</title></svelte:head>
+
+<div class="columns">
+  <section>
+    <h1>Texting</h1>
+    <p class="sub">Which numbers can text, and the approval a business needs before it may.</p>
+    {#if numbers.length}
+      <table class="list">
+        <thead><tr><th>Number</th><th>For</th><th>Texts</th></tr></thead>
+        <tbody>
+          {#each numbers as n (n.id)}
+            <tr><td><b>{session.number(n.e164)}</b></td><td>{n.label}</td><td>{why(n)}</td></tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else}
+      <div class="empty">
+        <h2>No number yet</h2>
+        <p><a href="/numbers/get">Get one</a>; most can text.</p>
+      </div>
+    {/if}
+    <TextBox numbers={numbers.filter(can)} />
+  </section>
+  <aside><TextingApproval /></aside>
+</div>

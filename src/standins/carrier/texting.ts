@@ -1,0 +1,74 @@
+/** Approval before a business may send texts, and the texts that wait for it. Worked out from what was sent and when. */
+import { z } from 'zod';
+import { E164, Id } from '../../core/system/schema';
+
+const field = (what: string, max = 200) => z.string().trim().min(1, `${what} is missing.`).max(max);
+
+export const TextingFacts = z.object({
+  legalName: field('The legal name of the business'),
+  taxId: field('The tax number', 40),
+  website: field('The website'),
+  contact: z.email('That is not an e-mail address.'),
+  purpose: field('What the texts are for', 500),
+  sample: field('A sample text', 500),
+  consent: field('How people agree to be texted', 500),
+});
+export type TextingFacts = z.infer<typeof TextingFacts>;
+
+export const TextingRequest = z.object({ at: z.number(), facts: TextingFacts });
+export type TextingRequest = z.infer<typeof TextingRequest>;
+
+export const TextMessage = z.object({
+  id: Id,
+  from: E164,
+  to: E164,
+  text: z.string().trim().min(1, 'Write something.').max(1600),
+  at: z.number(),
+});
+export type TextMessage = z.infer<typeof TextMessage>;
+
+/** In review for so long. Common practice, no source: about two weeks in the United States. */
+export const REVIEW_MS = 14 * 86_400_000;
+
+export type TextingStanding =
+  | { stage: 'not asked' }
+  | { stage: 'in review'; until: number }
+  | { stage: 'approved'; since: number }
+  | { stage: 'refused'; at: number; field: keyof TextingFacts; reason: string };
+
+/** What the reviewers refuse, or null. The stand-in's rules are listed on the bench. */
+function refusal(facts: TextingFacts): { field: keyof TextingFacts; reason: string } | null {
+  if (!/\bstop\b/i.test(facts.sample))
+    return {
+      field: 'sample',
+      reason: 'The sample does not say how to opt out, such as “Reply STOP to end”.',
+    };
+  if (facts.purpose.length < 20)
+    return {
+      field: 'purpose',
+      reason: 'The purpose is too short to judge. Say who gets which texts, and when.',
+    };
+  if (!/^[\w-]+(\.[\w-]+)+/.test(facts.website.replace(/^https?:\/\//, '')))
+    return { field: 'website', reason: 'The website cannot be reached.' };
+  return null;
+}
+
+/** Where the approval stands at a moment. @param requests as sent, the last one counts */
+export function textingStanding(requests: readonly TextingRequest[], now: number): TextingStanding {
+  const last = requests.at(-1);
+  if (!last) return { stage: 'not asked' };
+  const decided = last.at + REVIEW_MS;
+  if (now < decided) return { stage: 'in review', until: decided };
+  const no = refusal(last.facts);
+  return no ? { stage: 'refused', at: decided, ...no } : { stage: 'approved', since: decided };
+}
+
+/** When a text reaches the other side, or null while it is held back. */
+export function deliveredAt(
+  text: TextMessage,
+  requests: readonly TextingRequest[],
+  now: number,
+): number | null {
+  const standing = textingStanding(requests, now);
+  return standing.stage === 'approved' ? Math.max(text.at, standing.since) : null;
+}

@@ -1,0 +1,48 @@
+<script lang="ts">
+  import { TextArea, TextInput } from 'carbon-components-svelte';
+
+  /** A field whose text is kept when it is left; what is refused stays in it, with the reason beside it. */
+  let {
+    label,
+    value,
+    keep,
+    helper = '',
+    placeholder = '',
+    many = false,
+    hideLabel = false,
+  }: {
+    label: string;
+    value: string;
+    /** Keeps the text, or says why not. */
+    keep: (text: string) => string | undefined;
+    helper?: string;
+    placeholder?: string;
+    many?: boolean;
+    hideLabel?: boolean;
+  } = $props();
+  let refused = $state<{ text: string; message: string } | null>(null);
+
+  function left(text: string) {
+    if (text.trim() === value) {
+      refused = null;
+      return;
+    }
+    const message = keep(text.trim());
+    refused = message === undefined ? null : { text, message };
+  }
+  const shown = $derived({
+    labelText: label,
+    hideLabel,
+    helperText: helper,
+    placeholder,
+    value: refused?.text ?? value,
+    invalid: refused !== null,
+    invalidText: refused?.message ?? '',
+  });
+</script>
+
+{#if many}
+  <TextArea rows={2} {...shown} on:change={(e: Event) => left((e.target as HTMLTextAreaElement).value)} />
+{:else}
+  <TextInput size="sm" {...shown} on:change={(e) => left(String(e.detail ?? ''))} />
+{/if}

@@ -1,0 +1,120 @@
+<script lang="ts">
+  import { InlineLoading, Modal } from 'carbon-components-svelte';
+  import { decodeCsv, previewCsv, type CsvKind, type CsvPreview } from '$core/formats/csv';
+  import { count } from '../format';
+  import { freshId } from '../ids';
+  import { session } from '../session.svelte';
+
+  /** What reading a file would change, row by row; nothing is applied before it is confirmed. */
+  let { kind, file, close }: { kind: CsvKind; file: File; close: () => void } = $props();
+  const LARGEST = 5_000_000;
+  let preview = $state.raw<CsvPreview | null>(null);
+  let note = $state('');
+
+  async function look() {
+    if (file.size > LARGEST) {
+      preview = {
+        ok: false,
+        message: 'The file is larger than 5 MB. Is it the right one? Nothing was read.',
+      };
+      return;
+    }
+    const read = decodeCsv(new Uint8Array(await file.arrayBuffer()));
+    note = read.note;
+    preview = previewCsv(kind, read.text, session.system!, freshId);
+  }
+  void look();
+
+  const rows = $derived(preview?.ok ? preview.rows : []);
+  const tally = (does: string) => rows.filter((r) => r.does === does).length;
+  const commands = $derived(preview?.ok ? preview.commands : []);
+  /** Wrong rows first, then what changes; so many are drawn. */
+  const MOST_SHOWN = 200;
+  const ORDER = { wrong: 0, new: 1, changes: 2, same: 3 };
+  const shown = $derived(
+    [...rows].sort((a, b) => ORDER[a.does] - ORDER[b.does] || a.row - b.row).slice(0, MOST_SHOWN),
+  );
+
+  function apply() {
+    if (!commands.length) return close();
+    const result = session.edit(
+      `Read ${count(commands.length, 'row')} of ${file.name}`.slice(0, 200),
+      commands,
+      {
+        undoable: true,
+        quiet: true,
+      },
+    );
+    if (result.ok) close();
+    else
+      preview = {
+        ok: false,
+        message: `Nothing was changed. ${result.problems.map((p) => p.message).join(' ')}`,
+      };
+  }
+</script>
+
+<Modal
+  open
+  size="lg"
+  modalHeading="Read {file.name}?"
+  primaryButtonText={commands.length ? `Apply ${count(commands.length, 'row')}` : 'Nothing to apply'}
+  primaryButtonDisabled={!commands.length}
+  secondaryButtonText="Leave it"
+  on:click:button--secondary={close}
+  on:close={close}
+  on:submit={apply}
+>
+  {#if !preview}
+    <InlineLoading description="Reading…" />
+  {:else if !preview.ok}
+    <p class="problem" role="alert">{preview.message}</p>
+  {:else}
+    <p>
+      {count(rows.length, 'row')}: {tally('new')} new, {tally('changes')} with changes, {tally('same')} as they
+      are{#if tally('wrong')},
+        <b class="problem">{tally('wrong')} wrong, which are left out</b>{/if}. {note}
+    </p>
+    {#if preview.ignored.length}<p class="small soft">Not read: {preview.ignored.join(', ')}.</p>{/if}
+    <table class="list">
+      <thead><tr><th>Row</th><th>{kind === 'sites' ? 'Site' : 'Number'}</th><th>What happens</th></tr></thead>
+      <tbody>
+        {#each shown as row (row.row)}
+          <tr class={row.does}>
+            <td>{row.row}</td>
+            <td>{row.name || '–'}</td>
+            <td>
+              {#each row.problems as p (p.column + p.message)}<div class="problem">
+                  <b>{p.column}</b>
+                  {p.message}
+                </div>{/each}
+              {#if !row.problems.length}
+                {#if row.does === 'same'}as it is{:else if row.does === 'new'}<b>new</b>{/if}
+                {#each row.changes as c (c.column)}
+                  <div>
+                    <b>{c.column}</b>
+                    {#if c.from}<s>{c.from}</s> →
+                    {/if}{c.to || 'nothing'}
+                  </div>
+                {/each}
+              {/if}
+            </td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+    {#if rows.length > shown.length}<p class="soft">and {rows.length - shown.length} more.</p>{/if}
+  {/if}
+</Modal>
+
+<style>
+  .problem {
+    color: var(--alarm);
+  }
+  .same td {
+    color: var(--ink-soft);
+  }
+  td {
+    overflow-wrap: anywhere;
+  }
+</style>

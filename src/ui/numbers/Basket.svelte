@@ -1,0 +1,227 @@
+<script lang="ts">
+  import { Button } from 'carbon-components-svelte';
+  import { newNumber } from '$core/system';
+  import type { Offer } from '$standins/carrier/carrier';
+  import { takenNow, type Ordered } from '$standins/carrier/book';
+  import { dropNumbers, orderNumbers, reserveNumbers } from '$workspace';
+  import { searchNumbers } from '../carrier';
+  import { count, durationText, priceText } from '../format';
+  import { freshId } from '../ids';
+  import { session } from '../session.svelte';
+
+  /** What is set aside, for how long still, and what became of an order, with a replacement for what failed. */
+  const mine = $derived(
+    session
+      .view!.book.reserved.filter((r) => r.businessId === session.view!.business.id)
+      .sort((a, b) => a.until - b.until || a.offer.e164.localeCompare(b.offer.e164)),
+  );
+  const open = $derived(mine.filter((r) => r.until > session.now));
+  const over = $derived(mine.filter((r) => r.until <= session.now));
+  const total = $derived(
+    Object.entries(
+      open.reduce<Record<string, number>>(
+        (sums, { offer }) => ({
+          ...sums,
+          [offer.currency]: (sums[offer.currency] ?? 0) + offer.monthlyCents,
+        }),
+        {},
+      ),
+    )
+      .map(([currency, cents]) => priceText(cents, currency))
+      .join(' + '),
+  );
+  interface Failure {
+    offer: Offer;
+    message: string;
+    instead: Offer | null;
+  }
+  let bought = $state.raw<Offer[]>([]);
+  let failures = $state.raw<Failure[]>([]);
+  let busy = $state(false);
+  let problem = $state('');
+
+  const left = (until: number) => durationText(until - session.now);
+
+  async function order() {
+    busy = true;
+    problem = '';
+    bought = [];
+    failures = [];
+    try {
+      const results = await orderNumbers(
+        session.workspace!,
+        open.map((r) => r.offer.e164),
+      );
+      const got = results.filter((r) => r.ok).map((r) => r.offer);
+      if (got.length) place(got);
+      bought = got;
+      const failed = results.filter((r): r is Extract<Ordered, { ok: false }> => !r.ok);
+      const instead: Failure[] = [];
+      for (const { offer, message } of failed)
+        instead.push({
+          offer,
+          message,
+          instead: await nearest(
+            offer,
+            instead.flatMap((f) => f.instead ?? []),
+          ),
+        });
+      failures = instead;
+    } finally {
+      busy = false;
+    }
+  }
+
+  /** Bought numbers come into the draft, as one edit. */
+  function place(offers: Offer[]) {
+    const system = session.system!;
+    const sites = Object.keys(system.sites);
+    let n = Object.keys(system.numbers).length;
+    session.edit(
+      `Take ${offers.map((o) => session.number(o.e164)).join(', ')}`,
+      offers.map((o) => ({
+        do: 'number.add' as const,
+        value: newNumber({
+          id: freshId('number'),
+          e164: o.e164,
+          country: o.country,
+          label: n++ ? `Number ${n}` : 'Main line',
+          use: n === 1 ? 'main' : 'department',
+          kind: o.kind,
+          place: o.place,
+          siteId: sites.length === 1 ? sites[0]! : null,
+          monthlyCents: o.monthlyCents,
+          currency: o.currency,
+        }),
+      })),
+      { undoable: true },
+    );
+  }
+
+  /** The free number most like one that could not be had: same area, most of its last digits. */
+  async function nearest(offer: Offer, chosen: Offer[]): Promise<Offer | null> {
+    const national = offer.e164.slice(-7);
+    try {
+      const answer = await searchNumbers({
+        country: offer.country,
+        where: /^\d+$/.test(offer.area) ? offer.area : '',
+        kind: offer.kind,
+        pattern: national,
+        patternAt: 'end',
+        like: null,
+        row: 1,
+        held: [],
+        taken: [...takenNow(session.view!.book, session.now), offer.e164, ...chosen.map((o) => o.e164)],
+      });
+      return answer.ok ? (answer.choices[0]?.offers[0] ?? null) : null;
+    } catch {
+      problem = 'The carrier cannot be reached for a replacement.';
+      return null;
+    }
+  }
+  async function again(numbers: string[]) {
+    const done = await reserveNumbers(session.workspace!, numbers);
+    problem = done.ok ? '' : done.message;
+    if (done.ok) failures = failures.filter((f) => !f.instead || !numbers.includes(f.instead.e164));
+  }
+  const drop = (e164: string) => void dropNumbers(session.workspace!, [e164]);
+</script>
+
+<div class="card">
+  <h2>Set aside</h2>
+  {#if !mine.length}
+    <p class="soft">Nothing yet. What you take is kept for you for ten minutes, then you order it.</p>
+  {/if}
+  <ul aria-label="Numbers set aside">
+    {#each open as { offer, until } (offer.e164)}
+      <li>
+        <div>
+          <b>{session.number(offer.e164)}</b>
+          <span class="small" class:late={until - session.now < 120_000}>{left(until)} left</span>
+        </div>
+        <button class="linkish small" type="button" onclick={() => drop(offer.e164)}
+          >Let go<span class="visually-hidden">&nbsp;of {session.number(offer.e164)}</span></button
+        >
+      </li>
+    {/each}
+    {#each over as { offer } (offer.e164)}
+      <li class="over">
+        <div><b>{session.number(offer.e164)}</b> <span class="small">the ten minutes are over</span></div>
+        <span class="acts">
+          <button class="linkish small" type="button" onclick={() => void again([offer.e164])}
+            >Take again</button
+          >
+          <button class="linkish small" type="button" onclick={() => drop(offer.e164)}>Let go</button>
+        </span>
+      </li>
+    {/each}
+  </ul>
+  {#if open.length}
+    <p>{count(open.length, 'number')}: {total} a month more than now.</p>
+    <Button size="small" disabled={busy} on:click={() => void order()}
+      >Order {open.length === 1 ? 'it' : `all ${open.length}`}</Button
+    >
+  {/if}
+  {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+</div>
+{#if bought.length || failures.length}
+  <div class="card" role="status">
+    <h2>Your order</h2>
+    {#if bought.length}
+      <p>
+        {bought.map((o) => session.number(o.e164)).join(', ')}
+        {bought.length === 1 ? 'is' : 'are'} yours and in the draft.
+        <a href="/numbers">Say what {bought.length === 1 ? 'it is' : 'they are'} for</a>
+      </p>
+    {/if}
+    {#each failures as f (f.offer.e164)}
+      <p class="problem"><b>{session.number(f.offer.e164)}</b>: {f.message}</p>
+      {#if f.instead}
+        {@const instead = f.instead}
+        <p>
+          The nearest one free is <b>{session.number(instead.e164)}</b>.
+          <Button size="small" kind="tertiary" on:click={() => void again([instead.e164])}
+            >Take this instead</Button
+          >
+        </p>
+      {:else}<p class="soft">Nothing near it is free.</p>{/if}
+    {/each}
+  </div>
+{/if}
+
+<style>
+  ul {
+    list-style: none;
+    margin: 0 0 10px;
+    padding: 0;
+  }
+  li {
+    display: flex;
+    justify-content: space-between;
+    align-items: center;
+    gap: 10px;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  li span.small {
+    display: block;
+    color: var(--ink-soft);
+  }
+  li .late {
+    color: var(--alarm);
+    font-weight: 600;
+  }
+  .over b {
+    text-decoration: line-through;
+  }
+  .acts {
+    display: flex;
+    gap: 10px;
+  }
+  .problem {
+    color: var(--alarm);
+  }
+  p {
+    margin: 0 0 8px;
+  }
+</style>

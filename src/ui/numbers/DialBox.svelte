@@ -1,0 +1,137 @@
+<script lang="ts">
+  import { CopyButton, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { addressLine, dialClashes, handDialled, profileOf, type Dialled } from '$core/numbering';
+  import { session } from '../session.svelte';
+  import { dialPlanOf } from './dial';
+
+  /** A box that says what a person dialling some digits gets, after how long, and why. */
+  const system = $derived(session.system!);
+  const people = $derived(Object.values(system.people));
+  const plan = $derived(dialPlanOf({ business: system.business, people: system.people }));
+  let who = $state('');
+  let typed = $state('');
+  const caller = $derived(system.people[who] ?? people[0]);
+  const keys = $derived(typed.replace(/[\s().-]/g, ''));
+  const odd = $derived([...keys].find((k) => !/[\d*#]/.test(k)));
+  const dialled = $derived(
+    keys && !odd
+      ? handDialled(keys, system.business, (e) => plan.index.owner(e) !== undefined, plan.map)
+      : null,
+  );
+  const profile = $derived(profileOf(system.business.country));
+  const clashes = $derived(dialClashes(system.business));
+  const examples = $derived([
+    people[0]?.extension ?? '201',
+    `${system.business.outsideDigit}${profile.callingCode === '1' ? '13605550142' : '02079460123'}`,
+    profile.emergency[0]!,
+    system.business.starCodes[0]?.code ?? '*67',
+  ]);
+
+  function gets(got: Dialled): string {
+    switch (got.kind) {
+      case 'emergency': {
+        const site = caller?.siteId ? system.sites[caller.siteId] : undefined;
+        const told = site?.notify.personIds.map((id) => system.people[id]?.name).filter(Boolean) ?? [];
+        return `Emergency call to ${got.number}, with ${site ? `the address of ${site.name} (${addressLine(site.address) || 'none yet'})` : 'no address: this person has no site'}${told.length ? `; ${told.join(' and ')} told at once` : '; nobody is told'}.`;
+      }
+      case 'extension':
+        return `Extension ${got.extension}: ${plan.index.owner(got.extension)?.who}.`;
+      case 'service':
+        return `Outside call to the service ${got.number}.`;
+      case 'feature':
+        return `${got.does[0]!.toUpperCase()}${got.does.slice(1)}.`;
+      case 'outside': {
+        const number = Object.values(system.numbers).find((n) => n.e164 === got.e164);
+        return `Outside call to ${session.number(got.e164)}${number ? `, which is your own ${number.label}` : ''}.`;
+      }
+      case 'nothing':
+        return got.message;
+    }
+  }
+</script>
+
+<div class="card">
+  <h2>What dialling gets</h2>
+  <div class="ask">
+    <Select labelText="Who dials" selected={caller?.id ?? ''} on:update={(e) => (who = String(e.detail))}>
+      {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{:else}<SelectItem
+          value=""
+          text="somebody at a desk phone"
+        />{/each}
+    </Select>
+    <TextInput
+      labelText="Digits, one after the other"
+      type="tel"
+      bind:value={typed}
+      invalid={odd !== undefined}
+      invalidText="A desk phone has no key “{odd}”. Use digits, * and #."
+    />
+  </div>
+  <p class="small soft">
+    Try
+    {#each examples as e (e)}<button class="linkish example" type="button" onclick={() => (typed = e)}
+        >{e}</button
+      >{/each}
+  </p>
+  {#if dialled}
+    <div class="result" role="status">
+      <p class="gets" class:bad={dialled.got.kind === 'nothing'}>{gets(dialled.got)}</p>
+      <p>
+        {dialled.after ? `After ${dialled.after} s` : 'At once'}{dialled.sent &&
+        dialled.got.kind !== 'nothing'
+          ? `, ${dialled.sent.length} keys: ${dialled.sent}`
+          : ''}{dialled.unheard ? `; ${dialled.unheard} comes too late and is not heard` : ''}.
+      </p>
+      <p class="soft">{dialled.why}</p>
+    </div>
+  {/if}
+  {#each clashes as c (c)}<p class="bad">{c} Choose another digit for an outside line.</p>{/each}
+  <h3>The digit map desk phones get</h3>
+  <div class="map">
+    <code>{plan.map}</code><CopyButton text={plan.map.toString()} iconDescription="Copy the digit map" />
+  </div>
+  <p class="small soft">
+    RFC 3435: x is any digit, [2-8] one of a range, a dot repeats what is before it, and T waits {system
+      .business.digitSeconds} s for another digit.
+  </p>
+</div>
+
+<style>
+  .ask {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 14px;
+  }
+  .example {
+    margin-right: 12px;
+  }
+  p {
+    margin: 6px 0 0;
+  }
+  .result {
+    border-left: 3px solid var(--copper);
+    padding-left: 12px;
+    margin: 12px 0;
+  }
+  .gets {
+    font-size: 16px;
+    font-weight: 600;
+  }
+  .bad {
+    color: var(--alarm);
+  }
+  h3 {
+    margin-top: 16px;
+  }
+  .map {
+    display: flex;
+    align-items: start;
+    gap: 8px;
+    background: var(--paper);
+    padding: 8px 10px;
+  }
+  code {
+    overflow-wrap: anywhere;
+    font-size: 13px;
+  }
+</style>

@@ -1,0 +1,149 @@
+<script lang="ts">
+  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { profileOf } from '$core/numbering';
+  import { StarFeature, type Business, type StarCode } from '$core/system';
+  import EditField from '../EditField.svelte';
+  import SecondsField from '../SecondsField.svelte';
+  import { session } from '../session.svelte';
+
+  const business = $derived(session.system!.business);
+  const numbers = $derived(Object.values(session.system!.numbers));
+  const profile = $derived(profileOf(business.country));
+  const set = (words: string, change: Partial<Business>) =>
+    session.keep(words, [{ do: 'business.set', change }]);
+  let problem = $state('');
+  let block = $state({ from: '', to: '', note: '' });
+  let blockProblem = $state('');
+
+  function outside(digit: string) {
+    if (digit === business.outsideDigit) return;
+    problem =
+      set(digit ? `People dial ${digit} for an outside line` : 'People dial outside numbers as they are', {
+        outsideDigit: digit as Business['outsideDigit'],
+      }) ?? '';
+  }
+  const codes = (change: (codes: StarCode[]) => StarCode[]) =>
+    change(business.starCodes.map((s) => ({ ...s })));
+  function setCode(does: StarCode['does'], code: string): string | undefined {
+    const next = codes((all) => all.filter((s) => s.does !== does));
+    if (code) next.push({ code: code.startsWith('*') ? code : `*${code}`, does });
+    return set(code ? `${code} is ${does}` : `No code for ${does}`, { starCodes: next });
+  }
+  function reserve(event: Event) {
+    event.preventDefault();
+    blockProblem =
+      set(`Keep ${block.from} to ${block.to} for ${block.note}`, {
+        reserved: [...business.reserved, { ...block }],
+      }) ?? '';
+    if (!blockProblem) block = { from: '', to: '', note: '' };
+  }
+</script>
+
+<div class="card">
+  <h2>Habits</h2>
+  <div class="fields">
+    <div>
+      <Select
+        size="sm"
+        labelText="For an outside line people dial"
+        selected={business.outsideDigit}
+        on:update={(e) => outside(String(e.detail))}
+      >
+        <SelectItem value="" text="nothing first" />
+        <SelectItem value="9" text="9 first" />
+        <SelectItem value="0" text="0 first" />
+      </Select>
+      {#if problem}<p class="problem small">{problem}</p>{/if}
+    </div>
+    <SecondsField
+      label="A phone waits for another digit"
+      value={business.digitSeconds}
+      min={2}
+      max={15}
+      onchange={(digitSeconds) => set(`Phones wait ${digitSeconds} s for another digit`, { digitSeconds })}
+    />
+    <Select
+      size="sm"
+      labelText="Calls show this number when nobody chose"
+      selected={business.defaultCallerId ?? ''}
+      on:update={(e) => {
+        const defaultCallerId = String(e.detail) || null;
+        if (defaultCallerId !== business.defaultCallerId)
+          set('Change the number calls show', { defaultCallerId });
+      }}
+    >
+      <SelectItem value="" text="none" />
+      {#each numbers as n (n.id)}<SelectItem
+          value={n.e164}
+          text="{n.label}, {session.number(n.e164)}"
+        />{/each}
+    </Select>
+  </div>
+  <h3>Emergency, in {profile.name}</h3>
+  <p>
+    <b>{profile.emergency.join(', ')}</b> goes out at once{business.outsideDigit
+      ? `, with or without ${business.outsideDigit} first`
+      : ''}, from every phone.
+  </p>
+  <h3>Star codes</h3>
+  <div class="codes">
+    {#each StarFeature.options as does (does)}
+      <EditField
+        label={does}
+        value={business.starCodes.find((s) => s.does === does)?.code ?? ''}
+        keep={(text) => setCode(does, text)}
+      />
+    {/each}
+  </div>
+  <h3>Reserved</h3>
+  {#each business.reserved as r, i (r.from + r.note)}
+    <p class="row">
+      <span><b>{r.from}–{r.to}</b> {r.note}</span>
+      <button
+        class="linkish small"
+        type="button"
+        onclick={() =>
+          set(`Free ${r.from} to ${r.to} again`, { reserved: business.reserved.filter((_, n) => n !== i) })}
+        >Free<span class="visually-hidden">&nbsp;{r.from} to {r.to}</span></button
+      >
+    </p>
+  {/each}
+  <form onsubmit={reserve}>
+    <TextInput size="sm" labelText="From" bind:value={block.from} />
+    <TextInput size="sm" labelText="To" bind:value={block.to} />
+    <TextInput size="sm" labelText="For what" bind:value={block.note} />
+    <button class="linkish small" type="submit">Reserve</button>
+    {#if blockProblem}<p class="problem small">{blockProblem}</p>{/if}
+  </form>
+</div>
+
+<style>
+  h3 {
+    margin: 16px 0 6px;
+  }
+  p {
+    margin: 0 0 6px;
+  }
+  .problem {
+    color: var(--alarm);
+    grid-column: 1 / -1;
+  }
+  .codes {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 10px;
+  }
+  .codes :global(.bx--label)::first-letter {
+    text-transform: uppercase;
+  }
+  .row {
+    display: flex;
+    justify-content: space-between;
+  }
+  form {
+    display: grid;
+    grid-template-columns: 70px 70px 1fr auto;
+    gap: 8px;
+    align-items: end;
+  }
+</style>

@@ -1,0 +1,93 @@
+<script lang="ts">
+  import { Button, MultiSelect, Select, SelectItem } from 'carbon-components-svelte';
+  import { tick } from 'svelte';
+  import { assignNumber } from '$core/answering';
+  import { listed } from '$core/calls';
+  import type { NumberHeld } from '$core/system';
+  import { freshId } from '../ids';
+  import { session } from '../session.svelte';
+
+  /** Gives a number to a person, to several, or to a plan, in one step each. */
+  let { number }: { number: NumberHeld } = $props();
+  const system = $derived(session.system!);
+  const people = $derived(Object.values(system.people));
+  let choosing = $state(false);
+  let several = $state<string[]>([]);
+  let renewed = $state(0);
+
+  function assign(ids: string[]) {
+    const names = listed(ids.flatMap((id) => system.people[id]?.name ?? []));
+    session.edit(`${number.label} rings ${names}`, assignNumber(system, number.id, ids, freshId), {
+      undoable: true,
+    });
+    choosing = false;
+    several = [];
+  }
+  async function choose(value: string) {
+    const [kind, id] = [value.slice(0, value.indexOf(':')), value.slice(value.indexOf(':') + 1)];
+    if (kind === 'person') assign([id]);
+    else if (kind === 'plan' && id !== number.planId)
+      session.edit(`${number.label} has the plan ${system.plans[id]!.name}`, [
+        { do: 'number.set', id: number.id, change: { planId: id } },
+      ]);
+    else if (kind === 'new') {
+      const planId = freshId('plan');
+      session.edit(`Start a plan for ${number.label}`, [
+        { do: 'plan.add', value: { id: planId, name: number.label, steps: [] } },
+        { do: 'number.set', id: number.id, change: { planId } },
+      ]);
+    } else if (kind === 'several') choosing = true;
+    // The list goes back to what holds now, whatever was chosen in it.
+    await tick();
+    renewed++;
+  }
+</script>
+
+{#key `${number.planId} ${renewed}`}
+  <Select
+    size="sm"
+    hideLabel
+    labelText="Where calls to {number.label} go"
+    selected={number.planId ? `plan:${number.planId}` : 'none:'}
+    on:change={(e: Event) => void choose((e.target as HTMLSelectElement).value)}
+  >
+    {#if !number.planId}<SelectItem value="none:" text="nowhere yet" />{/if}
+    <optgroup label="Answering plan">
+      {#each Object.values(system.plans) as p (p.id)}<SelectItem value="plan:{p.id}" text={p.name} />{/each}
+      <SelectItem value="new:" text="a new plan" />
+    </optgroup>
+    <optgroup label="Straight to">
+      {#each people as p (p.id)}<SelectItem
+          value="person:{p.id}"
+          text="{p.name}, then their voicemail"
+        />{/each}
+      {#if people.length > 1}<SelectItem value="several:" text="several people together…" />{/if}
+    </optgroup>
+  </Select>
+{/key}
+{#if choosing}
+  <div class="several">
+    <MultiSelect
+      size="sm"
+      labelText="Whose phones all ring"
+      label={several.length ? `${several.length} chosen` : 'choose people'}
+      items={people.map((p) => ({ id: p.id, text: p.name }))}
+      bind:selectedIds={several}
+    />
+    <div class="row">
+      <Button size="small" disabled={several.length < 2} on:click={() => assign(several)}>Share it</Button>
+      <Button size="small" kind="ghost" on:click={() => (choosing = false)}>Not now</Button>
+    </div>
+  </div>
+{/if}
+
+<style>
+  .several {
+    margin-top: 8px;
+  }
+  .row {
+    display: flex;
+    gap: 8px;
+    margin-top: 8px;
+  }
+</style>

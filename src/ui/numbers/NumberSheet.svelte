@@ -1,0 +1,194 @@
+<script lang="ts">
+  import { MultiSelect, Select, SelectItem } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { planInWords } from '$core/answering';
+  import { weekInWords } from '$core/coverage';
+  import { addressLine, addressProblems, profileOf } from '$core/numbering';
+  import { civicAddress, type NumberHeld } from '$core/system';
+  import AddressFields from '../AddressFields.svelte';
+  import EditField from '../EditField.svelte';
+  import { session } from '../session.svelte';
+  import GiveBack from './GiveBack.svelte';
+  import GoesTo from './GoesTo.svelte';
+  import { USES } from './uses';
+
+  let { number }: { number: NumberHeld } = $props();
+  // A field that is taken away with its text still in it reports a change; by then another number may be shown.
+  const id = untrack(() => number.id);
+  const system = $derived(session.system!);
+  const people = $derived(Object.values(system.people));
+  const site = $derived(number.siteId ? system.sites[number.siteId] : undefined);
+  const plan = $derived(number.planId ? system.plans[number.planId] : undefined);
+  const day = $derived(Math.floor(session.now / 60_000) * 60_000);
+  const week = $derived(number.planId ? weekInWords(system, session.standing!, number, day) : []);
+  const textable = $derived(profileOf(number.country).textable.includes(number.kind));
+  let givingBack = $state(false);
+  let ownAddress = $state(untrack(() => number.address !== null));
+
+  const set = (words: string, change: Partial<Omit<NumberHeld, 'id'>>) =>
+    session.keep(words, [{ do: 'number.set', id, change }]);
+  const name = () => system.numbers[id]?.label ?? '';
+  function showAs(value: string) {
+    set(`Who may show ${name()} on calls`, { callerIdFor: value === 'everybody' ? 'everybody' : [] });
+  }
+  function address(use: boolean) {
+    ownAddress = use;
+    if (!use && number.address) set(`${name()} has the emergency address of its site`, { address: null });
+  }
+</script>
+
+<div class="card">
+  <h2>{session.number(number.e164)}</h2>
+  <div class="fields">
+    <EditField
+      label="Label"
+      value={number.label}
+      keep={(label) => set(`Call ${session.number(number.e164)} “${label}”`, { label })}
+    />
+    <div class="two">
+      <Select
+        size="sm"
+        labelText="What it is for"
+        selected={number.use}
+        on:update={(e) => set(`${name()} is a ${e.detail} line`, { use: e.detail as NumberHeld['use'] })}
+      >
+        {#each USES as use (use.value)}<SelectItem value={use.value} text={use.text} />{/each}
+      </Select>
+      <Select
+        size="sm"
+        labelText="Site"
+        selected={number.siteId ?? ''}
+        on:update={(e) => set(`Change the site of ${name()}`, { siteId: String(e.detail) || null })}
+      >
+        <SelectItem value="" text="no site" />
+        {#each Object.values(system.sites) as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
+      </Select>
+    </div>
+  </div>
+
+  <h3>Where its calls go</h3>
+  <GoesTo {number} />
+  {#if plan}
+    <p class="small">
+      <a href="/answering/{plan.id}" title={planInWords(plan, system)}>Open the plan {plan.name}</a>
+    </p>
+    <dl>
+      {#each week as way (way.words)}
+        <dt>
+          {way.now ? 'Now' : ''}{way.now && way.when !== 'at all hours' ? ', and ' : ''}{way.now &&
+          way.when === 'at all hours'
+            ? ' and at all hours'
+            : way.when}
+        </dt>
+        <dd>{way.words}</dd>
+      {/each}
+    </dl>
+  {/if}
+
+  <h3>On calls made</h3>
+  <div class="fields">
+    <Select
+      size="sm"
+      labelText="Who may show this number"
+      selected={number.callerIdFor === 'everybody' ? 'everybody' : 'some'}
+      on:update={(e) => showAs(String(e.detail))}
+    >
+      <SelectItem value="everybody" text="everybody" />
+      <SelectItem value="some" text="only people I choose" />
+    </Select>
+    {#if number.callerIdFor !== 'everybody'}
+      <MultiSelect
+        size="sm"
+        labelText="People who may show it"
+        label={number.callerIdFor.length ? `${number.callerIdFor.length} chosen` : 'nobody yet'}
+        items={people.map((p) => ({ id: p.id, text: p.name }))}
+        selectedIds={number.callerIdFor}
+        on:select={(e) => {
+          const ids = e.detail.selectedIds as string[];
+          if (ids.join() !== (number.callerIdFor as string[]).join())
+            set(`Who may show ${name()} on calls`, { callerIdFor: ids });
+        }}
+      />
+    {/if}
+    <EditField
+      label="Name sent with it"
+      value={number.callerName}
+      helper="15 characters at most; not every network shows it"
+      keep={(callerName) =>
+        callerName.length > 15
+          ? `That has ${callerName.length} characters; 15 fit.`
+          : set(`Change the name sent with ${name()}`, { callerName })}
+    />
+  </div>
+
+  <h3>Emergency address</h3>
+  <Select
+    size="sm"
+    hideLabel
+    labelText="Emergency address"
+    selected={ownAddress ? 'own' : 'site'}
+    on:update={(e) => address(e.detail === 'own')}
+  >
+    <SelectItem value="site" text={site ? `that of ${site.name}` : 'that of its site (none yet)'} />
+    <SelectItem value="own" text="one of its own" />
+  </Select>
+  {#if ownAddress}
+    <AddressFields
+      address={number.address ?? civicAddress({ country: number.country })}
+      problems={number.address ? addressProblems(number.address) : {}}
+      keep={(a) => set(`Change the emergency address of ${name()}`, { address: a })}
+    />
+  {:else if site}
+    <p class="small soft">{addressLine(site.address)}</p>
+  {:else}
+    <p class="small warn">An emergency call from it sends help nowhere. Choose a site above.</p>
+  {/if}
+
+  <h3>Notes</h3>
+  <EditField
+    many
+    hideLabel
+    label="Notes"
+    placeholder="On the van since spring; printed on the winter list"
+    value={number.notes}
+    keep={(notes) => set(`Change the notes on ${name()}`, { notes })}
+  />
+  <p class="small soft foot">
+    {number.kind} · {textable ? 'can text' : 'cannot text'} · <a href="/numbers/texting">Texting</a>
+  </p>
+  <button class="linkish small" type="button" onclick={() => (givingBack = true)}
+    >Give back {number.label}</button
+  >
+</div>
+{#if givingBack}<GiveBack {number} close={() => (givingBack = false)} />{/if}
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 10px;
+  }
+  h3 {
+    margin: 18px 0 6px;
+  }
+  dl {
+    margin: 8px 0 0;
+    font-size: 13px;
+  }
+  dt {
+    font-weight: 650;
+  }
+  dd {
+    margin: 0 0 8px;
+    color: var(--ink-soft);
+  }
+  p {
+    margin: 6px 0 0;
+  }
+  .warn {
+    color: var(--alarm);
+  }
+  .foot {
+    margin: 12px 0 10px;
+  }
+</style>

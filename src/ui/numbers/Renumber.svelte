@@ -1,0 +1,121 @@
+<script lang="ts">
+  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { renumber } from '$core/numbering';
+  import { session } from '../session.svelte';
+
+  /** Extensions of another length: every one shown before and after, and applied as one edit. */
+  const system = $derived(session.system!);
+  const business = $derived(system.business);
+  const people = $derived(
+    Object.values(system.people).sort((a, b) => a.extension.localeCompare(b.extension)),
+  );
+  let open = $state(false);
+  let length = $state(3);
+  let front = $state('2');
+  let problem = $state('');
+
+  const preview = $derived(
+    renumber(
+      people.map((p) => ({ id: p.id, who: p.name, extension: p.extension })),
+      length,
+      front,
+      business,
+    ),
+  );
+  const wrong = $derived(preview.rows.filter((r) => r.problem).length);
+  const longer = $derived(length > business.extensionLength);
+  const badFront = $derived(longer && !/^\d{1,4}$/.test(front) ? 'One to four digits.' : '');
+
+  function start() {
+    open = true;
+    problem = '';
+    length = business.extensionLength === 6 ? 5 : business.extensionLength + 1;
+  }
+  function apply() {
+    problem =
+      session.keep(`Extensions have ${length} digits`, [
+        { do: 'business.set', change: { extensionLength: length } },
+        ...preview.rows.map((r) => ({ do: 'person.set' as const, id: r.id, change: { extension: r.to } })),
+      ]) ?? '';
+    if (problem) return;
+    open = false;
+    session.say({ kind: 'success', title: `Extensions have ${length} digits`, undo: () => session.undo() });
+  }
+</script>
+
+<div class="card">
+  <h2>Length of extensions</h2>
+  {#if !open}
+    <p>They have <b>{business.extensionLength} digits</b>.</p>
+    <Button size="small" kind="tertiary" on:click={start}>Renumber</Button>
+  {:else}
+    <div class="ask">
+      <Select
+        size="sm"
+        labelText="New length"
+        selected={length}
+        on:update={(e) => (length = Number(e.detail))}
+      >
+        {#each [2, 3, 4, 5, 6] as n (n)}<SelectItem value={n} text="{n} digits" />{/each}
+      </Select>
+      {#if longer}<TextInput
+          size="sm"
+          labelText="Put in front"
+          bind:value={front}
+          invalid={!!badFront}
+          invalidText={badFront}
+        />{/if}
+    </div>
+    {#if people.length}
+      <table class="list">
+        <thead><tr><th>Who</th><th>Now</th><th>Then</th></tr></thead>
+        <tbody>
+          {#each preview.rows as row (row.id)}
+            <tr class:wrong={row.problem}>
+              <td
+                >{row.who}{#if row.problem}<br /><span class="small">{row.problem}</span>{/if}</td
+              >
+              <td>{row.from}</td>
+              <td><b>{row.to}</b></td>
+            </tr>
+          {/each}
+        </tbody>
+      </table>
+    {:else}<p class="soft">Nobody has an extension yet.</p>{/if}
+    {#if wrong}<p class="problem">
+        {wrong} cannot be as proposed. Choose other digits, or change those people first.
+      </p>{/if}
+    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    <div class="row">
+      <Button size="small" disabled={wrong > 0 || !!badFront} on:click={apply}
+        >Renumber {people.length || ''}</Button
+      >
+      <Button size="small" kind="ghost" on:click={() => (open = false)}>Not now</Button>
+    </div>
+  {/if}
+</div>
+
+<style>
+  .ask {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 10px;
+    margin-bottom: 10px;
+  }
+  table {
+    display: block;
+    max-height: 260px;
+    overflow-y: auto;
+  }
+  .wrong td {
+    color: var(--alarm);
+  }
+  .problem {
+    color: var(--alarm);
+  }
+  .row {
+    display: flex;
+    gap: 8px;
+    margin-top: 10px;
+  }
+</style>

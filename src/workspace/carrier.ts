@@ -1,0 +1,306 @@
+/** What a business does with the carrier: buying, porting, texting, giving back; each act one transaction. */
+import { nanoid } from 'nanoid';
+import { emptyStanding, type Phone, type Standing, type System } from '../core/system';
+import type { CarrierBook } from '../standins/carrier/carrier';
+import {
+  drop,
+  emptyBook,
+  giveBack,
+  order,
+  reserve,
+  REST_MS,
+  takeBack,
+  type Ordered,
+} from '../standins/carrier/book';
+import { arrivalOf, PortFacts, portStanding, type Port } from '../standins/carrier/porting';
+import { TextingFacts, TextMessage } from '../standins/carrier/texting';
+import { sendProof, tryProof, type Proof } from '../standins/proof/proof';
+import { codeFrom } from '../standins/registrar/pairing';
+import type { Db } from './db';
+import { noDealings, type DealingsRecord, type StandingRecord } from './records';
+import { whileWriting } from './sync';
+import type { Workspace } from './workspace';
+
+export type Done = { ok: true } | { ok: false; message: string; field?: string };
+const no = (message: string, field?: string): Done => ({ ok: false, message, ...(field ? { field } : {}) });
+
+/** The carrier's side of a business, to be changed together. */
+export interface Side {
+  book: CarrierBook;
+  dealings: DealingsRecord;
+  standing: Standing;
+}
+
+/** Reads the carrier's side. Consistent while nobody else writes. */
+export async function readSide(db: Db, businessId: string): Promise<Side> {
+  const [book, dealings, record] = await Promise.all([
+    readBook(db),
+    db.get('dealings', businessId),
+    db.get('standing', businessId),
+  ]);
+  return {
+    book,
+    dealings: dealings ?? noDealings(businessId),
+    standing: record?.standing ?? emptyStanding(),
+  };
+}
+
+/** The stores of the carrier's side, of a transaction that covers them. */
+interface SideStores {
+  carrier: { put(book: CarrierBook, key: 'book'): unknown };
+  dealings: { put(dealings: DealingsRecord): unknown };
+  standing: { put(record: StandingRecord): unknown };
+}
+
+export function writeSide(stores: SideStores, businessId: string, side: Partial<Side>): void {
+  if (side.book) void stores.carrier.put(side.book, 'book');
+  if (side.dealings) void stores.dealings.put(side.dealings);
+  if (side.standing) {
+    const standing = { ...side.standing, revision: side.standing.revision + 1 };
+    void stores.standing.put({ businessId, standing });
+  }
+}
+
+/** Changes the carrier's side in storage: all of it or, where the change says no, nothing. */
+async function change<T>(
+  workspace: Workspace,
+  how: (side: Side) => { side: Partial<Side> | null; answer: T },
+): Promise<T> {
+  const { db, id } = workspace;
+  const answer = await whileWriting(async () => {
+    const { side, answer } = how(await readSide(db, id));
+    if (!side) return answer;
+    const tx = db.transaction(['carrier', 'dealings', 'standing'], 'readwrite');
+    const [carrier, dealings, standing] = [
+      tx.objectStore('carrier'),
+      tx.objectStore('dealings'),
+      tx.objectStore('standing'),
+    ];
+    writeSide({ carrier, dealings, standing }, id, side);
+    await tx.done;
+    return answer;
+  });
+  await workspace.carrierChanged();
+  return answer;
+}
+
+/** Sets numbers aside for ten minutes: all or none. */
+export const reserveNumbers = (workspace: Workspace, numbers: readonly string[]): Promise<Done> =>
+  change(workspace, ({ book }) => {
+    const result = reserve(book, workspace.id, numbers, workspace.now());
+    return result.ok
+      ? { side: { book: result.book }, answer: { ok: true } }
+      : { side: null, answer: no(result.message) };
+  });
+
+export const dropNumbers = (workspace: Workspace, numbers: readonly string[]): Promise<void> =>
+  change(workspace, ({ book }) => ({
+    side: { book: drop(book, workspace.id, numbers) },
+    answer: undefined,
+  }));
+
+/** Buys what is set aside; the answer names each number. */
+export const orderNumbers = (workspace: Workspace, numbers: readonly string[]): Promise<Ordered[]> =>
+  change(workspace, ({ book }) => {
+    const result = order(book, workspace.id, numbers, workspace.now());
+    return { side: { book: result.book }, answer: result.results };
+  });
+
+/** What the first problem of a form is, beside its field. */
+const firstProblem = (issues: { path: PropertyKey[]; message: string }[]): Done =>
+  no(issues[0]!.message, String(issues[0]!.path[0] ?? ''));
+
+/** Asks for a number to be brought over. The number itself comes into the draft by an edit of its own. */
+export async function submitPort(
+  workspace: Workspace,
+  port: { numberId: string; e164: string; zone: string; standIn: string | null },
+  facts: PortFacts,
+): Promise<Done> {
+  const read = PortFacts.safeParse(facts);
+  if (!read.success) return firstProblem(read.error.issues);
+  return change<Done>(workspace, ({ book, dealings, standing }) => {
+    const now = workspace.now();
+    if (book.sold.some((s) => s.e164 === port.e164))
+      return { side: null, answer: no('This number is with this carrier already.', 'e164') };
+    const going = dealings.ports.some(
+      (p) => p.e164 === port.e164 && !['cancelled', 'moved'].includes(portStanding(p, now).stage),
+    );
+    if (going) return { side: null, answer: no('This number is on its way already.', 'e164') };
+    const asked: Port = {
+      id: nanoid(10),
+      ...port,
+      attempts: [{ at: now, facts: read.data }],
+      cancelledAt: null,
+    };
+    return {
+      side: {
+        dealings: { ...dealings, ports: [...dealings.ports, asked] },
+        book: { ...book, sold: [...book.sold, { e164: port.e164, businessId: workspace.id }] },
+        standing: withArrival(standing, asked),
+      },
+      answer: { ok: true },
+    };
+  });
+}
+
+const withArrival = (standing: Standing, port: Port): Standing => ({
+  ...standing,
+  arrivals: { ...standing.arrivals, [port.e164]: arrivalOf(port) },
+});
+
+/** Sends a refused request again, put right. */
+export async function resendPort(workspace: Workspace, portId: string, facts: PortFacts): Promise<Done> {
+  const read = PortFacts.safeParse(facts);
+  if (!read.success) return firstProblem(read.error.issues);
+  return changePort(workspace, portId, (port, now) =>
+    portStanding(port, now).stage === 'refused'
+      ? { ...port, attempts: [...port.attempts, { at: now, facts: read.data }] }
+      : no('Only a refused request can be sent again.'),
+  );
+}
+
+/** Calls a request off, as long as the number has not moved. */
+export const cancelPort = (workspace: Workspace, portId: string): Promise<Done> =>
+  changePort(workspace, portId, (port, now) =>
+    portStanding(port, now).stage === 'moved'
+      ? no('The number has moved already.')
+      : { ...port, cancelledAt: now },
+  );
+
+function changePort(
+  workspace: Workspace,
+  portId: string,
+  how: (port: Port, now: number) => Port | Done,
+): Promise<Done> {
+  return change<Done>(workspace, ({ book, dealings, standing }) => {
+    const port = dealings.ports.find((p) => p.id === portId);
+    if (!port) return { side: null, answer: no('This request is no longer there.') };
+    const next = how(port, workspace.now());
+    if ('ok' in next) return { side: null, answer: next };
+    const cancelled = next.cancelledAt !== null;
+    return {
+      side: {
+        dealings: { ...dealings, ports: dealings.ports.map((p) => (p === port ? next : p)) },
+        standing: withArrival(standing, next),
+        ...(cancelled ? { book: { ...book, sold: book.sold.filter((s) => s.e164 !== port.e164) } } : {}),
+      },
+      answer: { ok: true },
+    };
+  });
+}
+
+/** Asks for approval to send texts. */
+export async function askForTexting(workspace: Workspace, facts: TextingFacts): Promise<Done> {
+  const read = TextingFacts.safeParse(facts);
+  if (!read.success) return firstProblem(read.error.issues);
+  return change<Done>(workspace, ({ dealings }) => ({
+    side: {
+      dealings: { ...dealings, texting: [...dealings.texting, { at: workspace.now(), facts: read.data }] },
+    },
+    answer: { ok: true },
+  }));
+}
+
+/** Hands a text to the carrier, which holds it back until the business may send texts. */
+export async function sendText(workspace: Workspace, text: Omit<TextMessage, 'id' | 'at'>): Promise<Done> {
+  const read = TextMessage.safeParse({ ...text, id: nanoid(10), at: workspace.now() });
+  if (!read.success) return firstProblem(read.error.issues);
+  return change<Done>(workspace, ({ dealings }) => ({
+    side: { dealings: { ...dealings, texts: [...dealings.texts, read.data] } },
+    answer: { ok: true },
+  }));
+}
+
+/** Sends a code to a linked phone. @param random 0 to 1 */
+export async function proveByCode(
+  workspace: Workspace,
+  phone: Phone,
+  by: Proof['by'],
+  random: number,
+): Promise<Done> {
+  if (!phone.number) return no('This phone has no outside number.');
+  const fresh = { id: nanoid(10), phoneId: phone.id, number: phone.number, by, code: codeFrom(random) };
+  return change<Done>(workspace, ({ dealings }) => {
+    const sent = sendProof(dealings.proofs, fresh, workspace.now());
+    return sent.ok
+      ? { side: { dealings: { ...dealings, proofs: sent.proofs } }, answer: { ok: true } }
+      : { side: null, answer: no(sent.message) };
+  });
+}
+
+/** Gives back the code that was sent: from then on calls may be sent to the phone. */
+export function giveCode(workspace: Workspace, phone: Phone, code: string): Promise<Done> {
+  return change<Done>(workspace, ({ dealings, standing }) => {
+    const now = workspace.now();
+    const tried = tryProof(dealings.proofs, phone.id, code, now);
+    const used = tried.proofs.findLast((p) => p.phoneId === phone.id);
+    const side: Partial<Side> = { dealings: { ...dealings, proofs: tried.proofs } };
+    if (!tried.ok || !used) return { side, answer: no(tried.message) };
+    if (used.number !== phone.number)
+      return { side, answer: no('The number was changed after the code was sent. Send a new one.') };
+    const proved = { ...standing.proved, [phone.id]: { number: used.number, at: now } };
+    return { side: { ...side, standing: { ...standing, proved } }, answer: { ok: true } };
+  });
+}
+
+/** Says what callers to a number are told once its giving back is in force. */
+export const referCallers = (workspace: Workspace, e164: string, referTo: string | null): Promise<void> =>
+  change(workspace, ({ dealings }) => {
+    const referrals = { ...dealings.referrals };
+    if (referTo) referrals[e164] = referTo;
+    else delete referrals[e164];
+    return { side: { dealings: { ...dealings, referrals } }, answer: undefined };
+  });
+
+/**
+ * What putting a system in force means for the carrier: numbers that are gone go back to it, and numbers that are there
+ * again are taken back. @returns the new side, or why it cannot be
+ */
+export function settleNumbers(
+  side: Side,
+  businessId: string,
+  before: System,
+  after: System,
+  now: number,
+): { ok: true; side: Partial<Side> } | { ok: false; message: string } {
+  const held = new Set(Object.values(after.numbers).map((n) => n.e164));
+  let { book } = side;
+  for (const e164 of held) {
+    const sold = book.sold.find((s) => s.e164 === e164);
+    if (sold) continue;
+    if (book.resting.some((r) => r.e164 === e164 && r.businessId === businessId)) {
+      const back = takeBack(book, businessId, e164, now);
+      if (!back.ok) return { ok: false, message: `${e164} cannot be brought back. ${back.message}` };
+      book = back.book;
+    } else book = { ...book, sold: [...book.sold, { e164, businessId }] };
+  }
+  const gone = Object.values(before.numbers).filter((n) => !held.has(n.e164));
+  const released = side.dealings.released.filter((r) => !held.has(r.number.e164));
+  const intercepts = Object.fromEntries(
+    Object.entries(side.standing.intercepts).filter(([e164]) => !held.has(e164)),
+  );
+  const referrals = { ...side.dealings.referrals };
+  for (const number of gone) {
+    const referTo = referrals[number.e164] ?? null;
+    delete referrals[number.e164];
+    book = giveBack(book, businessId, number.e164, now);
+    released.push({ number, at: now, until: now + REST_MS, referTo });
+    intercepts[number.e164] = { referTo, until: now + REST_MS };
+  }
+  return {
+    ok: true,
+    side: {
+      book,
+      dealings: { ...side.dealings, released, referrals },
+      standing: { ...side.standing, intercepts },
+    },
+  };
+}
+
+/** Numbers the carrier has sold to a business, of whatever draft. */
+export const soldTo = (book: CarrierBook, businessId: string): string[] =>
+  book.sold.filter((s) => s.businessId === businessId).map((s) => s.e164);
+
+/** The carrier's book as it is stored. */
+export const readBook = async (db: Db): Promise<CarrierBook> =>
+  (await db.get('carrier', 'book')) ?? emptyBook();
