@@ -1,71 +1,9 @@
 import PostalMime from 'postal-mime';
 import { describe, expect, it } from 'vitest';
-import { fictionRangeOf, readNumber } from '../core/numbering';
-import { goneWhenOrdered, simulatedCarrier } from './carrier/simulated';
 import { benchTime } from './clock/clock';
 import { rawMessage } from './mail/compose';
 import { invitationWords } from './mail/letters';
 import { CODE_LIFE_MS, codeFrom, tryCode, type Invitation } from './registrar/pairing';
-
-const waits: number[] = [];
-const carrier = simulatedCarrier((ms) => {
-  waits.push(ms);
-  return Promise.resolve();
-});
-const search = (country: string, where: string, held: string[] = []) =>
-  carrier.search({ country, where, held });
-
-describe('the carrier stand-in', () => {
-  it.each([
-    ['US', '360'],
-    ['US', 'port t'],
-    ['CA', 'Halifax'],
-    ['GB', '020'],
-    ['GB', '20'],
-    ['AU', 'Sydney'],
-    ['AU', '02'],
-  ])('sells numbers kept for fiction in %s, %s, always the same', async (country, where) => {
-    const result = await search(country, where);
-    if (!result.ok) throw new Error(result.message);
-    expect(result.offers.length).toBeGreaterThan(3);
-    for (const offer of result.offers) {
-      expect(fictionRangeOf(offer.e164)?.country).toBe(country);
-      expect(readNumber(offer.e164, country).ok).toBe(true);
-      expect(offer.monthlyCents).toBeGreaterThan(0);
-    }
-    expect(await search(country, where)).toEqual(result);
-  });
-
-  it('does not offer what is held', async () => {
-    const first = await search('US', '360');
-    if (!first.ok) throw new Error();
-    const held = first.offers.slice(0, 3).map((o) => o.e164);
-    const second = await search('US', '360', held);
-    expect(second.ok && second.offers.map((o) => o.e164)).not.toEqual(expect.arrayContaining([held[0]]));
-  });
-
-  it('says when an area is unknown, sold out, or slow', async () => {
-    expect(await search('US', '999')).toMatchObject({ ok: false, refusal: 'no such area' });
-    expect(await search('US', 'Atlantis')).toMatchObject({ ok: false, refusal: 'no such area' });
-    expect(await search('US', '212')).toMatchObject({ ok: false, refusal: 'area sold out' });
-    waits.length = 0;
-    expect((await search('US', '415')).ok).toBe(true);
-    expect(waits).toEqual([2500]);
-  });
-
-  it('takes an order, or says that somebody else was first', async () => {
-    const offers = (await Promise.all(['360', '509', '206', '503'].map((a) => search('US', a)))).flatMap(
-      (r) => (r.ok ? r.offers : []),
-    );
-    const results = await Promise.all(offers.map((o) => carrier.order(o.e164)));
-    for (const [i, result] of results.entries())
-      if (goneWhenOrdered(offers[i]!.e164))
-        expect(result).toMatchObject({ ok: false, refusal: 'taken in the meantime' });
-      else expect(result).toEqual({ ok: true, offer: offers[i] });
-    expect(results.filter((r) => !r.ok).length).toBeGreaterThan(0);
-    expect(await carrier.order('+12025551234')).toMatchObject({ ok: false, refusal: 'not offered' });
-  });
-});
 
 describe('the registrar stand-in', () => {
   const open = (code: string, change: Partial<Invitation> = {}): Invitation => ({

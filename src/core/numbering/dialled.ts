@@ -1,5 +1,5 @@
 /** What a member of staff gets who dials some digits on one of the system's phones. */
-import { readNumber } from './numbers';
+import { readNumber, writeNumber } from './numbers';
 import type { StarCode } from '../system/schema';
 import { profileOf } from './profiles';
 
@@ -47,11 +47,23 @@ export function sortDialled(
     message: `Nobody has ${digits}, and it is not a whole telephone number.`,
   };
   if (how === 'by hand' && !clean.startsWith(outside)) return nothing;
-  const read =
-    how === 'by hand'
-      ? readNumber(clean.slice(outside.length), business.country)
-      : readNumber(clean, business.country, outside);
+  if (how === 'by hand') return dialledByHand(clean.slice(outside.length), business.country) ?? nothing;
+  const read = readNumber(clean, business.country, outside);
   return read.ok ? { kind: 'outside', e164: read.number.e164 } : nothing;
+}
+
+/** A number as it is dialled in a country: in its national format, or behind the prefix for abroad. */
+function dialledByHand(digits: string, country: string): Dialled | undefined {
+  const read = readNumber(digits, country);
+  if (!read.ok || !/^\d+$/.test(digits)) return undefined;
+  const { callingCode, dialling } = profileOf(country);
+  const { e164 } = read.number;
+  const home = e164.startsWith('+' + callingCode);
+  const national = writeNumber(e164, country).replace(/\D/g, '');
+  // North America: 1 before the area code may be dialled or not.
+  const whole = home && (digits === national || (callingCode === '1' && digits === '1' + national));
+  const abroad = digits.startsWith(dialling.international.replace('x.T', ''));
+  return whole || abroad ? { kind: 'outside', e164 } : undefined;
 }
 
 const fitsService = (digits: string, service: string): boolean =>

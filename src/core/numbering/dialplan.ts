@@ -42,16 +42,25 @@ function entriesOf(business: DialPlan, extensions: Iterable<string>) {
     lengths.add(e.length);
     zero ||= e.startsWith('0');
   }
-  const first = [...'0123456789'].filter((d) => d !== out && (d !== '0' || zero)).join('');
+  const first = keyRange([...'0123456789'].filter((d) => d !== out && (d !== '0' || zero)));
   return {
     urgent: [...new Set(emergency.flatMap((e) => (out ? [e, out + e] : [e])))],
     inside: [
-      ...[...lengths].sort((a, b) => a - b).map((n) => `[${first}]${'x'.repeat(n - 1)}`),
+      ...[...lengths].sort((a, b) => a - b).map((n) => `${first}${'x'.repeat(n - 1)}`),
       ...business.starCodes.map((s) => s.code),
     ],
     services: dialling.services.map((s) => out + s),
     outside: [...dialling.national, dialling.international].map((e) => out + e),
   };
+}
+
+/** Keys in the words of a digit map: "[1-8]", "[1-79]". @param digits ascending */
+function keyRange(digits: readonly string[]): string {
+  const runs = digits.reduce<string[]>((all, d) => {
+    const last = all.at(-1);
+    return last && Number(d) - Number(last.at(-1)) === 1 ? [...all.slice(0, -1), last + d] : [...all, d];
+  }, []);
+  return `[${runs.map((r) => (r.length > 2 ? `${r[0]}-${r.at(-1)}` : r)).join('')}]`;
 }
 
 /** Outside calls that cannot be dialled digit by digit because an emergency number is their beginning, in words. */

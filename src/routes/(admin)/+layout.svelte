@@ -8,7 +8,7 @@
 
   let { children }: { children: Snippet } = $props();
   /** Screens that plan calls show the rehearsal strip. */
-  const strip = $derived(!['/messages', '/changes'].includes(page.url.pathname));
+  const strip = $derived(!/^\/(messages|changes|numbers\/.+)$/.test(page.url.pathname));
 
   onMount(() => void session.start(() => demonstration(Date.now())));
 </script>

@@ -37,17 +37,36 @@ export interface Item {
   ease: Ease;
 }
 
-/** Everything on sale in a country. Worked out once: some ten thousand numbers. */
-export function stockOf(country: string): Item[] {
-  let items = stocks.get(country);
-  if (!items) stocks.set(country, (items = build(country)));
-  return items;
+/** Everything on sale in a country, in two orders. */
+export interface Stock {
+  byNumber: readonly Item[];
+  /** The easiest to remember first; equally easy ones by number. */
+  byEase: readonly Item[];
 }
-const stocks = new Map<string, Item[]>();
+
+/** The inventory of a country. Worked out once: some ten thousand numbers. */
+export function stockOf(country: string): Stock {
+  let stock = stocks.get(country);
+  if (!stock) stocks.set(country, (stock = inOrder(build(country))));
+  return stock;
+}
+const stocks = new Map<string, Stock>();
+
+export const inOrder = (items: readonly Item[]): Stock => {
+  const byNumber = [...items].sort((a, b) => (a.e164 < b.e164 ? -1 : 1));
+  return { byNumber, byEase: [...byNumber].sort((a, b) => b.ease.score - a.ease.score) };
+};
 
 function build(country: string): Item[] {
   const { fiction, callingCode } = profileOf(country);
   const items: Item[] = [];
+  // The same digits stand behind many area codes.
+  const known = new Map<string, Ease>();
+  const ease = (local: string): Ease => {
+    let found = known.get(local);
+    if (!found) known.set(local, (found = easeOf(local)));
+    return found;
+  };
   for (const range of fiction) {
     if (SOLD_OUT.includes(range.area)) continue;
     const area = range.area.replace(/^0/, '');
@@ -55,7 +74,7 @@ function build(country: string): Item[] {
       if (!inStock(e164)) continue;
       const national = e164.slice(1 + callingCode.length);
       const local = national.startsWith(area) ? national.slice(area.length) : national;
-      items.push({ e164, range, place: placeOf(e164, range), national, local, ease: easeOf(local) });
+      items.push({ e164, range, place: placeOf(e164, range), national, local, ease: ease(local) });
     }
   }
   return items;

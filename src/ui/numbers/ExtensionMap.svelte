@@ -152,7 +152,7 @@
     cursor: default;
   }
   button,
-  .legend i {
+  i {
     border: 1px solid var(--rule);
     background: var(--paper);
   }
@@ -160,15 +160,18 @@
     position: relative;
     outline: 2px solid var(--ink);
   }
-  .taken {
+  button.taken,
+  i.taken {
     background: var(--copper);
     border-color: var(--copper);
   }
-  .reserved {
+  button.reserved,
+  i.reserved {
     background: repeating-linear-gradient(45deg, #e8cdb9 0 2px, var(--sheet) 2px 5px);
     border-color: #cfa88c;
   }
-  .blocked {
+  button.blocked,
+  i.blocked {
     background: linear-gradient(
       to top right,
       var(--ended-wash) 44%,

@@ -74,12 +74,7 @@
     </p>
     <dl>
       {#each week as way (way.words)}
-        <dt>
-          {way.now ? 'Now' : ''}{way.now && way.when !== 'at all hours' ? ', and ' : ''}{way.now &&
-          way.when === 'at all hours'
-            ? ' and at all hours'
-            : way.when}
-        </dt>
+        <dt>{way.now ? 'Now · ' : ''}{way.when}</dt>
         <dd>{way.words}</dd>
       {/each}
     </dl>

@@ -17,7 +17,7 @@ export const fr: Profile = {
   address: {
     region: 'Region',
     postalCode: 'Postal code',
-    postalPattern: /^\d{5}$/,
+    postalPattern: /^(?:(?:0[1-9]|[1-8]\d|9[0-5])\d{3}|97[1-8]\d{2}|98[0678]\d{2})$/,
     needed: ['RD', 'A3', 'PC'],
   },
   textable: ['mobile'],

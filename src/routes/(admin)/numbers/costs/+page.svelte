@@ -190,10 +190,10 @@
     border-top: 2px solid var(--ink);
     padding: 8px 12px;
   }
-  p {
+  aside p {
     margin: 0 0 10px;
   }
-  section > p {
+  table + p {
     margin-top: 12px;
   }
 </style>
