@@ -264,7 +264,8 @@ function readSiteRow(
   const next: Site = { ...site, address: { ...site.address } };
   for (const column of SITE_COLUMNS.slice(1)) {
     const to = cell(column);
-    if (to === undefined || to === before[column] || (!known && to === '')) continue;
+    if (to === undefined || to === before[column] || ((!known || column === 'country') && to === ''))
+      continue;
     const part = ADDRESS.find(([, c]) => c === column)?.[0];
     if (part) next.address[part] = part === 'country' ? to.toUpperCase() : to;
     else if (column === 'networks') next.networks = to.split(/[\s,;]+/).filter(Boolean);

@@ -166,3 +166,99 @@ describe('undo', () => {
     );
   });
 });
+
+describe('numbers, sites and dialling habits', () => {
+  it('renumbering may pass through clashes, and only the end counts', () => {
+    const swap = edit(
+      { do: 'person.set', id: 'rosa', change: { extension: '202' } },
+      { do: 'person.set', id: 'idris', change: { extension: '201' } },
+    );
+    expect(swap.ok && swap.system.people.rosa!.extension).toBe('202');
+    const four = edit(
+      { do: 'business.set', change: { extensionLength: 4 } },
+      ...Object.values(system.people).map((p): Command => ({
+        do: 'person.set',
+        id: p.id,
+        change: { extension: '2' + p.extension },
+      })),
+    );
+    expect(four.ok && Object.values(four.system.people).map((p) => p.extension)).toEqual([
+      '2201',
+      '2202',
+      '2203',
+      '2204',
+    ]);
+    const half = edit({ do: 'person.set', id: 'rosa', change: { extension: '2021' } });
+    expect(half).toMatchObject({
+      ok: false,
+      problems: [{ message: '2021 begins with 202 (Idris Okafor).' }],
+    });
+  });
+
+  it('an outside digit that extensions begin with is refused, and an emergency number as an extension', () => {
+    const nines = edit({ do: 'person.set', id: 'rosa', change: { extension: '931' } });
+    expect(nines).toMatchObject({ ok: false, problems: [{ field: 'extension' }] });
+    const plain = applyEdit(system, {
+      words: 'x',
+      commands: [
+        { do: 'business.set', change: { outsideDigit: '' } },
+        { do: 'person.set', id: 'rosa', change: { extension: '911' } },
+      ],
+    });
+    expect(plain).toMatchObject({ ok: false, problems: [{ message: expect.stringContaining('911') }] });
+  });
+
+  it.each([
+    ['a network', { do: 'site.set', id: 'yard', change: { networks: ['office'] } }, 'networks'],
+    [
+      'an e-mail address',
+      { do: 'site.set', id: 'yard', change: { notify: { personIds: [], mailTo: ['x'] } } },
+      'mailTo',
+    ],
+    [
+      'a person to tell',
+      { do: 'site.set', id: 'yard', change: { notify: { personIds: ['nobody'], mailTo: [] } } },
+      'notify',
+    ],
+    [
+      'a caller ID for nobody',
+      { do: 'number.set', id: 'main', change: { callerIdFor: ['nobody'] } },
+      'callerIdFor',
+    ],
+    [
+      'a name too long',
+      { do: 'number.set', id: 'main', change: { callerName: 'SIXTEEN LETTERS!' } },
+      'callerName',
+    ],
+    [
+      'a star code',
+      { do: 'business.set', change: { starCodes: [{ code: '67', does: 'voicemail' }] } },
+      'code',
+    ],
+    [
+      'a reserved span',
+      { do: 'business.set', change: { reserved: [{ from: '280', to: '27', note: 'x' }] } },
+      'reserved',
+    ],
+  ] as [string, Command, string][])('refuses %s that is wrong, beside its field', (_, command, field) => {
+    expect(edit(command)).toMatchObject({ ok: false, problems: [{ field }] });
+  });
+
+  it('a removed number or person leaves nothing behind', () => {
+    const set = edit(
+      { do: 'business.set', change: { defaultCallerId: '+13605550142' } },
+      {
+        do: 'site.set',
+        id: 'yard',
+        change: { callback: '+13605550142', notify: { personIds: ['rosa'], mailTo: [] } },
+      },
+      { do: 'number.set', id: 'night', change: { callerIdFor: ['rosa', 'pia'] } },
+      { do: 'number.remove', id: 'main' },
+      { do: 'person.remove', id: 'rosa' },
+    );
+    if (!set.ok) throw new Error(set.problems[0]!.message);
+    expect(set.system.business.defaultCallerId).toBeNull();
+    expect(set.system.sites.yard).toMatchObject({ callback: null, notify: { personIds: [] } });
+    expect(set.system.numbers.night!.callerIdFor).toEqual(['pia']);
+  });
+});

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { newNumber } from '$core/system';
-  import type { Offer } from '$standins/carrier/carrier';
+  import type { Offer, Search } from '$standins/carrier/carrier';
   import { takenNow, type Ordered } from '$standins/carrier/book';
   import { dropNumbers, orderNumbers, reserveNumbers } from '$workspace';
   import { searchNumbers } from '../carrier';
@@ -98,21 +98,23 @@
     );
   }
 
-  /** The free number most like one that could not be had: same area, most of its last digits. */
+  /** The free number most like one that could not be had: a neighbour, else one that shares most digits with it. */
   async function nearest(offer: Offer, chosen: Offer[]): Promise<Offer | null> {
-    const national = offer.e164.slice(-7);
+    const ask: Search = {
+      country: offer.country,
+      where: /^\d+$/.test(offer.area) ? offer.area : '',
+      kind: offer.kind,
+      pattern: '',
+      patternAt: 'end',
+      like: offer.e164,
+      row: 1,
+      // As if it were held: its neighbours rank first.
+      held: [{ e164: offer.e164, label: 'it' }],
+      taken: [...takenNow(session.view!.book, session.now), ...chosen.map((o) => o.e164)],
+    };
     try {
-      const answer = await searchNumbers({
-        country: offer.country,
-        where: /^\d+$/.test(offer.area) ? offer.area : '',
-        kind: offer.kind,
-        pattern: national,
-        patternAt: 'end',
-        like: null,
-        row: 1,
-        held: [],
-        taken: [...takenNow(session.view!.book, session.now), offer.e164, ...chosen.map((o) => o.e164)],
-      });
+      let answer = await searchNumbers(ask);
+      if (!answer.ok) answer = await searchNumbers({ ...ask, like: null, pattern: offer.e164.slice(-7) });
       return answer.ok ? (answer.choices[0]?.offers[0] ?? null) : null;
     } catch {
       problem = 'The carrier cannot be reached for a replacement.';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, ProgressIndicator, ProgressStep } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { portStanding, type Port } from '$standins/carrier/porting';
+  import { firstPortDay, portStanding, type Port } from '$standins/carrier/porting';
   import { cancelPort, resendPort } from '$workspace';
   import { momentText } from '../format';
   import { session } from '../session.svelte';
@@ -32,7 +32,9 @@
   );
 
   function correct() {
-    facts = last.facts;
+    // By now an earlier day may be too soon.
+    const first = firstPortDay(session.now, port.zone);
+    facts = { ...last.facts, wantedOn: last.facts.wantedOn < first ? first : last.facts.wantedOn };
     problem = standing.refusal && { field: standing.refusal.field, message: standing.refusal.reason };
     correcting = true;
   }
@@ -111,7 +113,7 @@
 
 <style>
   article :global(.bx--progress) {
-    margin: 12px 0 6px;
+    margin: 12px 0 26px;
   }
   p {
     margin: 8px 0;

@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { allOn, edited, yard } from '../../../tests/fixtures/yard';
+import { civicAddress, type Command, type Standing } from '../system';
+import { findingsOf } from '.';
+
+const system = yard();
+const found = (commands: Command[], standing: Partial<Standing> = {}, today = '2026-11-24') => {
+  const after = edited(system, commands);
+  let made = 0;
+  return findingsOf({
+    system: after,
+    standing: { ...allOn(after), ...standing },
+    today,
+    freshId: (kind) => `${kind}-${++made}`,
+  });
+};
+const ids = (...args: Parameters<typeof found>) => found(...args).map((f) => f.id);
+const { address } = system.sites.yard!;
+
+describe('help is sent to the right door', () => {
+  it('a number without a site, or with an address of its own that lacks a part', () => {
+    expect(ids([])).not.toContain('no-address:main');
+    expect(ids([{ do: 'number.set', id: 'main', change: { siteId: null } }])).toContain('no-address:main');
+    const own = civicAddress({ country: 'US', RD: 'Quay Street', HNO: '3', A1: 'WA', PC: '98300' });
+    const lacking = found([{ do: 'number.set', id: 'main', change: { siteId: null, address: own } }]);
+    expect(lacking.find((f) => f.id === 'bad-address:main')?.detail).toContain('City is missing');
+    const whole = { ...own, A3: 'Port Ansel' };
+    expect(
+      ids([{ do: 'number.set', id: 'main', change: { siteId: null, address: whole } }]).join(),
+    ).not.toContain('address:main');
+  });
+  it('a site whose address lacks a part', () => {
+    const site = found([{ do: 'site.set', id: 'yard', change: { address: { ...address, HNO: '' } } }]);
+    expect(site.find((f) => f.id === 'bad-site:yard')?.detail).toContain('House number');
+  });
+  it('is asked for again on the day somebody chose, and the answer lasts a year', () => {
+    const due: Command = { do: 'site.set', id: 'yard', change: { checkAgainOn: '2026-11-24' } };
+    expect(ids([due], {}, '2026-11-23')).not.toContain('still-right:yard');
+    const finding = found([due]).find((f) => f.id === 'still-right:yard')!;
+    const after = edited(edited(system, [due]), finding.fix!.edit.commands);
+    expect(after.sites.yard!.checkAgainOn).toBe('2027-11-24');
+  });
+  // 47 CFR §9.16: somebody on site is told.
+  it('and somebody is told', () => {
+    expect(ids([])).toContain('nobody-told:yard');
+    const told: Command = {
+      do: 'site.set',
+      id: 'yard',
+      change: { notify: { personIds: ['rosa'], mailTo: [] } },
+    };
+    expect(ids([told])).not.toContain('nobody-told:yard');
+  });
+  it('a desk phone used elsewhere says where', () => {
+    const away = { 'pia-web': { pairedAt: 0, online: true, outside: true, standIn: true } };
+    expect(ids([], { registrations: { ...allOn(system).registrations, ...away } })).toContain(
+      'phone-address:pia-web',
+    );
+  });
+});
+
+describe('phones and dialling', () => {
+  it('a linked phone whose number is not proved', () => {
+    expect(ids([], { proved: {} })).toContain('not-proved:tomas-cell');
+    expect(ids([])).not.toContain('not-proved:tomas-cell');
+  });
+  it('outside calls cut off by an emergency number', () => {
+    const australia: Command = { do: 'business.set', change: { country: 'AU', outsideDigit: '0' } };
+    expect(found([australia]).find((f) => f.place.kind === 'dialling')?.detail).toContain('000');
+  });
+});

@@ -1,0 +1,90 @@
+/** Data of version 1, as that version wrote it, read by this one: nothing is lost, and undo still works. */
+import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
+import { deleteDB, openDB } from 'idb';
+import { afterEach, describe, expect, it } from 'vitest';
+import { Changes, DB_NAME, openDatabase, readFile, Workspace, type Db, type Whole } from '.';
+
+const text = readFileSync('tests/fixtures/version-1.json', 'utf8');
+const old = JSON.parse(text) as Whole & Record<string, unknown>;
+
+/** The stores of version 1, with its records in them. */
+async function writeVersion1(): Promise<void> {
+  const db = await openDB(DB_NAME, 1, {
+    upgrade(db) {
+      db.createObjectStore('businesses', { keyPath: 'id' });
+      db.createObjectStore('drafts', { keyPath: 'businessId' }).createIndex('revision', [
+        'businessId',
+        'revision',
+      ]);
+      db.createObjectStore('standing', { keyPath: 'businessId' });
+      db.createObjectStore('exchange', { keyPath: 'businessId' });
+      db.createObjectStore('settings');
+      for (const [store, key] of [
+        ['edits', ['businessId', 'seq']],
+        ['versions', ['businessId', 'n']],
+        ['invitations', 'id'],
+        ['mail', 'id'],
+        ['messages', 'id'],
+        ['calls', 'id'],
+      ] as const)
+        db.createObjectStore(store, { keyPath: key as string }).createIndex('business', 'businessId');
+    },
+  });
+  await db.put('businesses', old.business);
+  await db.put('drafts', old.draft);
+  await db.put('standing', old.standing);
+  for (const store of ['edits', 'versions', 'messages'] as const)
+    for (const record of old[store]) await db.put(store, record);
+  db.close();
+}
+
+let db: Db | undefined;
+let open: { close(): void }[] = [];
+afterEach(async () => {
+  for (const thing of open) if (thing instanceof Workspace) await thing.settled();
+  for (const thing of open) thing.close();
+  open = [];
+  db?.close();
+  await deleteDB(DB_NAME);
+});
+
+describe('what version 1 stored', () => {
+  it('is brought to today’s shape when the database is opened', async () => {
+    await writeVersion1();
+    db = await openDatabase();
+    const changes = new Changes();
+    const opened = await Workspace.open(db, changes, 'lantern-cove');
+    if (!opened.ok) throw new Error(opened.message);
+    const w = opened.workspace;
+    open.push(changes, w);
+    expect(w.system.numbers['n-main']).toMatchObject({
+      label: 'Main line',
+      callerIdFor: 'everybody',
+      address: null,
+    });
+    expect(w.system.sites.yard).toMatchObject({
+      networks: [],
+      address: { RD: 'Lantern Cove Road', FLR: '' },
+    });
+    expect(w.system.business.starCodes.length).toBeGreaterThan(0);
+    // A linked phone that rang before goes on ringing.
+    expect(w.view.standing.proved['dov-linked-mobile']).toMatchObject({ number: '+13605550188' });
+    expect(w.view.book.sold.map((s) => s.e164)).toContain('+13605550142');
+    expect(w.view.messages).toHaveLength(old.messages.length);
+    // Undo brings back objects that version 1 had removed, in today's shape.
+    expect(w.undo().ok).toBe(true);
+    await w.settled();
+    expect(w.system.numbers['n-winter-store']).toMatchObject({ use: 'department', siteId: 'store' });
+    expect(w.system.sites.store).toMatchObject({ checkAgainOn: null, address: { A3: 'Drayhorse', LOC: '' } });
+    expect((await w.putInForce(w.view.draft.record.revision)) ?? 'in force').toBe('in force');
+  });
+
+  it('is read from a file too', () => {
+    const read = readFile(text);
+    if (!read.ok) throw new Error(read.message);
+    expect(read.whole.draft.system.numbers['n-main']!.label).toBe('Main line');
+    expect(read.whole.dealings.businessId).toBe('lantern-cove');
+    expect(read.whole.versions[0]!.version).toBe(2);
+  });
+});
