@@ -323,8 +323,8 @@ export function demoSystem(): System {
   return made.system;
 }
 
-/** The demonstration as it stands on a first visit. @param now epoch milliseconds */
-export function demonstration(now: number): Whole {
+/** The demonstration as it stands on a first visit. @param now epoch milliseconds; @param businessId where another one has the usual id */
+export function demonstration(now: number, businessId = DEMO_ID): Whole {
   const system = demoSystem();
   const registrations = Object.fromEntries(
     Object.values(system.phones)
@@ -343,8 +343,8 @@ export function demonstration(now: number): Whole {
     said: string,
     heard = false,
   ): MessageRecord => ({
-    id,
-    businessId: DEMO_ID,
+    id: businessId === DEMO_ID ? id : `${id}-${businessId}`,
+    businessId,
     mailboxId,
     at: now - hoursAgo * 3_600_000,
     from,
@@ -355,7 +355,7 @@ export function demonstration(now: number): Whole {
     heard,
   });
   return wholeOf(
-    { id: DEMO_ID, kind: 'demonstration', createdAt: now },
+    { id: businessId, kind: 'demonstration', createdAt: now },
     system,
     { ...emptyStanding(), registrations, proved },
     {

@@ -4,4 +4,5 @@ import { build, installPackages, run } from './ready.mjs';
 installPackages();
 build();
 run('npx', ['tsx', 'bench/engine.ts']);
+run('npx', ['tsx', 'bench/numbers.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);

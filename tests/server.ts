@@ -51,7 +51,7 @@ export const shared: PlaywrightTestConfig = {
   webServer: {
     command: 'node build',
     url: `http://127.0.0.1:${port}`,
-    env: { PORT: port, HOST: '127.0.0.1', BODY_SIZE_LIMIT: '64K' },
+    env: { PORT: port, HOST: '127.0.0.1', BODY_SIZE_LIMIT: '512K' },
     reuseExistingServer: false,
   },
 };

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { demonstration } from '$demo/lantern-cove';
+  import { DEMO_ID, demonstration } from '$demo/lantern-cove';
   import { dumpDatabase, writeWhole } from '$workspace';
   import { saveText } from './download';
   import { session, type Trouble } from './session.svelte';
@@ -19,13 +19,9 @@
   }
   /** The damaged business stays where it is; another one is opened beside it. */
   async function other() {
-    const whole = demonstration(Date.now());
-    if (await session.db!.get('businesses', whole.business.id)) whole.business.id += `-${Date.now()}`;
-    const { id } = whole.business;
-    whole.draft.businessId = whole.standing.businessId = id;
-    for (const record of [...whole.versions, ...whole.messages]) record.businessId = id;
-    for (const m of whole.messages) m.id += `-${id}`;
-    await writeWhole(session.db!, whole);
+    const taken = await session.db!.get('businesses', DEMO_ID);
+    const id = taken ? `${DEMO_ID}-${Date.now()}` : DEMO_ID;
+    await writeWhole(session.db!, demonstration(Date.now(), id));
     await session.db!.put('settings', id, 'business');
     await session.open(id);
   }

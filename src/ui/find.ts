@@ -1,6 +1,7 @@
 /** Finding people, numbers and plans by anything they are known by. */
 import { writeNumber } from '$core/numbering';
 import type { System } from '$core/system';
+import { NUMBER_ROOMS } from './numbers/rooms';
 
 export interface Hit {
   title: string;
@@ -33,6 +34,14 @@ export function find(system: System, query: string): Hit[] {
     ...Object.values(system.hours)
       .filter((h) => named(h.name))
       .map((h) => ({ title: h.name, note: 'hours', href: `/hours#${h.id}` })),
+    ...Object.values(system.sites)
+      .filter((s) => named(s.name))
+      .map((s) => ({ title: s.name, note: 'site', href: `/numbers/sites#${s.id}` })),
+    ...NUMBER_ROOMS.filter((r) => named(r.name)).map((r) => ({
+      title: r.name,
+      note: 'go there',
+      href: r.path,
+    })),
   ];
   return hits.slice(0, 12);
 }

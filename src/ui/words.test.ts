@@ -88,9 +88,13 @@ describe('where a phone stands', () => {
       unpaired: false,
       words: expect.stringContaining('window is closed'),
     });
-    expect(phoneState(system.phones['dov-linked-mobile']!, standing, [], NOW, LA)).toMatchObject({
-      on: true,
+    const mobile = system.phones['dov-linked-mobile']!;
+    expect(phoneState(mobile, standing, [], NOW, LA)).toMatchObject({
+      on: false,
       unpaired: false,
+      words: expect.stringContaining('not proved'),
     });
+    const proved = { ...standing, proved: { [mobile.id]: { number: mobile.number!, at: NOW } } };
+    expect(phoneState(mobile, proved, [], NOW, LA)).toMatchObject({ on: true, unpaired: false });
   });
 });

@@ -158,18 +158,28 @@ test('a plan is written with the keyboard alone', async ({ page }) => {
 });
 
 test('a number gets its emergency address', async ({ page }) => {
-  await page.goto('/numbers');
-  await page.getByLabel('Site of Charters').selectOption('no site');
+  await page.goto('/numbers#n-charters');
+  const site = page.getByLabel('Site', { exact: true });
+  await site.selectOption('no site');
   await expect(page.getByRole('link', { name: 'Numbers 1 to fix' })).toBeVisible();
-  await page.getByRole('button', { name: 'Add a site' }).click();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Charter dock');
-  await page.getByRole('button', { name: 'Keep' }).click();
-  await expect(page.getByText('Street is missing')).toBeVisible();
-  await page.getByLabel('House number').fill('7');
-  await page.getByLabel('Street').fill('Dock Street');
-  await page.getByLabel('City', { exact: true }).fill('Port Ansel');
-  await page.getByLabel('State or region').fill('WA');
-  await page.getByRole('button', { name: 'Keep' }).click();
-  await page.getByLabel('Site of Charters').selectOption('Charter dock');
+  await expect(page.getByTestId('saved')).toHaveText('Saved');
+  await page.goto('/numbers/sites');
+  await page.getByLabel('A new site').fill('Charter dock');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('Street is missing').first()).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Numbers 2 to fix' })).toBeVisible();
+  for (const [label, text] of [
+    ['House number', '7'],
+    ['Street', 'Dock Street'],
+    ['City', 'Port Ansel'],
+    ['State', 'WA'],
+    ['ZIP code', '98300'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(text);
+    await page.getByLabel(label, { exact: true }).blur();
+  }
+  await expect(page.getByTestId('saved')).toHaveText('Saved');
+  await page.goto('/numbers#n-charters');
+  await site.selectOption('Charter dock');
   await expect(page.getByRole('link', { name: 'Numbers 6 held' })).toBeVisible();
 });

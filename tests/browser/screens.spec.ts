@@ -1,14 +1,7 @@
 /** The screens one by one: what a person does there, and what happens when it goes wrong. */
 import { expect, test, type Page } from '@playwright/test';
-import { setClock } from './bench';
+import { open, setClock } from './bench';
 
-async function open(page: Page, path: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
-  await setClock(page, '2026-11-24T10:15');
-  await page.goto(path);
-  await page.locator('h1').first().waitFor();
-}
 const sendInvitation = async (page: Page): Promise<string> => {
   await page.getByRole('button', { name: /^Invite.*Jonah/ }).click();
   const bench = page.getByRole('complementary', { name: 'Bench' });
@@ -26,57 +19,6 @@ const pairWith = async (page: Page, code: string): Promise<void> => {
   await page.getByLabel('Six-digit code').fill(code);
   await page.getByRole('button', { name: 'Pair', exact: true }).click();
 };
-
-test('numbers: rename, refuse an empty label, give back and take it back', async ({ page }) => {
-  await open(page, '/numbers');
-  const charters = page.locator('.held li', { hasText: '(360) 555-0151' });
-  await charters.getByRole('button', { name: /Charters, change the label/ }).click();
-  await charters.getByLabel('Label').fill('  ');
-  await charters.getByRole('button', { name: 'Keep' }).click();
-  await expect(charters.getByText('Give it a name.')).toBeVisible();
-  await charters.getByLabel('Label').fill('Boat charters');
-  await charters.getByLabel('Label').press('Enter');
-  await expect(charters.getByRole('button', { name: /Boat charters/ }).first()).toBeVisible();
-  await expect(charters).toContainText('rings Pia Lindqvist and Callum Reyes 20 s');
-  await charters.getByRole('button', { name: 'Give back' }).click();
-  await expect(page.locator('.held li')).toHaveCount(5);
-  await page.getByRole('button', { name: 'Undo' }).first().click();
-  await expect(page.locator('.held li')).toHaveCount(6);
-});
-
-test('numbers: a slow search can be cancelled, another country has its own areas', async ({ page }) => {
-  await open(page, '/numbers');
-  await page.getByLabel('Area code or city').fill('415');
-  await page.getByRole('button', { name: 'Look' }).click();
-  await expect(page.getByText('Asking the carrier…')).toBeVisible();
-  await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByText('Asking the carrier…')).toBeHidden();
-  await page.waitForTimeout(3000);
-  await expect(page.getByRole('list', { name: 'Numbers on offer' })).toBeHidden();
-  await page.getByLabel('Country').selectOption('United Kingdom');
-  await page.getByLabel('Area code or city').fill('London');
-  await page.getByRole('button', { name: 'Look' }).click();
-  const offers = page.getByRole('list', { name: 'Numbers on offer' }).getByRole('listitem');
-  await expect(offers.first()).toContainText(/\+44 20 7946 0\d\d\d/);
-  await expect(offers.first()).toContainText('£4.00');
-  // Some numbers are gone by the time they are ordered; that is said, and they leave the list.
-  await page.getByLabel('Area code or city').fill('Cardiff');
-  await page.getByRole('button', { name: 'Look' }).click();
-  await expect(offers.first()).toContainText('Cardiff');
-  await offers.filter({ hasText: '+44 29 2018 0010' }).getByRole('button', { name: /^Take/ }).click();
-  await expect(page.getByText('Somebody else took this number in the meantime')).toBeVisible();
-  await expect(offers.filter({ hasText: '+44 29 2018 0010' })).toHaveCount(0);
-  await expect(page.locator('.held li')).toHaveCount(6);
-});
-
-test('numbers: the carrier cannot be reached', async ({ page }) => {
-  await open(page, '/numbers');
-  await page.route('**/api/carrier/**', (route) => route.abort());
-  await page.getByLabel('Area code or city').fill('360');
-  await page.getByRole('button', { name: 'Look' }).click();
-  await expect(page.getByText('The carrier cannot be reached. Try again.')).toBeVisible();
-  await expect(page.getByLabel('Area code or city')).toHaveValue('360');
-});
 
 test('pairing: a code expires after 15 minutes by the bench clock', async ({ context, page }) => {
   await open(page, '/phones');
@@ -222,7 +164,22 @@ test('no screen needs scrolling sideways at 1024, nor the phones at 390', async 
   const wide = () =>
     page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   for (const [width, paths] of [
-    [1024, ['/', '/numbers', '/hours', '/answering', '/people/rosa', '/phones', '/messages', '/changes']],
+    [
+      1024,
+      [
+        '/',
+        '/numbers',
+        '/numbers/get',
+        '/numbers/sites',
+        '/numbers/dialling',
+        '/hours',
+        '/answering',
+        '/people/rosa',
+        '/phones',
+        '/messages',
+        '/changes',
+      ],
+    ],
     [390, ['/phone', '/bench/phone?business=lantern-cove']],
   ] as const) {
     await page.setViewportSize({ width, height: 768 });
@@ -273,8 +230,8 @@ test('the strip names the number it rehearses, whichever way that came about', a
   await expect.poll(label).toContain('Charters');
   await page.reload();
   await expect.poll(label).toContain('Winter store');
-  await page.goto('/numbers');
-  const site = page.getByLabel('Site of Charters');
+  await page.goto('/numbers#n-charters');
+  const site = page.getByLabel('Site', { exact: true });
   await site.selectOption('Winter store');
   await page.locator('h1').click();
   await page.keyboard.press('Control+z');

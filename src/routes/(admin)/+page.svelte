@@ -17,7 +17,7 @@
     const invited =
       session.view!.invitations.length + Object.keys(session.standing!.registrations).length > 0;
     return [
-      { done: numbers.length > 0, text: 'Get a number', href: '/numbers' },
+      { done: numbers.length > 0, text: 'Get a number', href: '/numbers/get' },
       { done: people.length > 0, text: 'Add a person with an extension', href: '/people' },
       { done: invited, text: 'Invite them to pair a phone', href: '/people' },
       {

@@ -48,5 +48,9 @@ export async function readBody<T extends z.ZodType>(
   };
 }
 
-const tooLarge = (largest: number): Response =>
-  problem(413, 'Too large', `A request may have at most ${largest} bytes.`);
+/** The rest of the body is not read, so the connection cannot be used again, and the other side is told so. */
+function tooLarge(largest: number): Response {
+  const response = problem(413, 'Too large', `A request may have at most ${largest} bytes.`);
+  response.headers.set('connection', 'close');
+  return response;
+}

@@ -138,11 +138,6 @@ function nothingLeft(
 }
 
 const spelt = (pattern: string): string => (/[a-z]/i.test(pattern) ? ` (“${pattern.trim()}”)` : '');
-const single = (item: Item): Ranked => ({
-  items: [item],
-  score: item.ease.score,
-  reasons: item.ease.reasons,
-});
 
 /** Those that share most digits with the pattern. */
 function closestOf(all: readonly Item[], pattern: Pattern): Item[] {

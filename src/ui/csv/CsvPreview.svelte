@@ -93,8 +93,7 @@
                 {#each row.changes as c (c.column)}
                   <div>
                     <b>{c.column}</b>
-                    {#if c.from}<s>{c.from}</s> →
-                    {/if}{c.to || 'nothing'}
+                    {#if c.from}<s>{c.from}</s> →&nbsp;{/if}{c.to || 'nothing'}
                   </div>
                 {/each}
               {/if}

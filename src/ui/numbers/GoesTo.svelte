@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Button, MultiSelect, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import { tick } from 'svelte';
   import { assignNumber } from '$core/answering';
   import { listed } from '$core/calls';
   import type { NumberHeld } from '$core/system';
   import { freshId } from '../ids';
+  import PeopleField from '../PeopleField.svelte';
   import { session } from '../session.svelte';
 
   /** Gives a number to a person, to several, or to a plan, in one step each. */
@@ -67,12 +68,12 @@
 {/key}
 {#if choosing}
   <div class="several">
-    <MultiSelect
-      size="sm"
-      labelText="Whose phones all ring"
-      label={several.length ? `${several.length} chosen` : 'choose people'}
-      items={people.map((p) => ({ id: p.id, text: p.name }))}
-      bind:selectedIds={several}
+    <PeopleField
+      label="Whose phones all ring"
+      people={system.people}
+      chosen={several}
+      none="choose people"
+      onchange={(ids) => (several = ids)}
     />
     <div class="row">
       <Button size="small" disabled={several.length < 2} on:click={() => assign(several)}>Share it</Button>

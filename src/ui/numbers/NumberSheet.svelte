@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { MultiSelect, Select, SelectItem } from 'carbon-components-svelte';
+  import { Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { planInWords } from '$core/answering';
   import { weekInWords } from '$core/coverage';
@@ -7,6 +7,7 @@
   import { civicAddress, type NumberHeld } from '$core/system';
   import AddressFields from '../AddressFields.svelte';
   import EditField from '../EditField.svelte';
+  import PeopleField from '../PeopleField.svelte';
   import { session } from '../session.svelte';
   import GiveBack from './GiveBack.svelte';
   import GoesTo from './GoesTo.svelte';
@@ -16,7 +17,6 @@
   // A field that is taken away with its text still in it reports a change; by then another number may be shown.
   const id = untrack(() => number.id);
   const system = $derived(session.system!);
-  const people = $derived(Object.values(system.people));
   const site = $derived(number.siteId ? system.sites[number.siteId] : undefined);
   const plan = $derived(number.planId ? system.plans[number.planId] : undefined);
   const day = $derived(Math.floor(session.now / 60_000) * 60_000);
@@ -92,17 +92,12 @@
       <SelectItem value="some" text="only people I choose" />
     </Select>
     {#if number.callerIdFor !== 'everybody'}
-      <MultiSelect
-        size="sm"
-        labelText="People who may show it"
-        label={number.callerIdFor.length ? `${number.callerIdFor.length} chosen` : 'nobody yet'}
-        items={people.map((p) => ({ id: p.id, text: p.name }))}
-        selectedIds={number.callerIdFor}
-        on:select={(e) => {
-          const ids = e.detail.selectedIds as string[];
-          if (ids.join() !== (number.callerIdFor as string[]).join())
-            set(`Who may show ${name()} on calls`, { callerIdFor: ids });
-        }}
+      <PeopleField
+        label="People who may show it"
+        people={system.people}
+        chosen={number.callerIdFor}
+        none="nobody yet"
+        onchange={(callerIdFor) => set(`Who may show ${name()} on calls`, { callerIdFor })}
       />
     {/if}
     <EditField

@@ -1,10 +1,9 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { readNumber } from '$core/numbering';
   import { newNumber } from '$core/system';
   import { firstPortDay, type PortFacts as Facts } from '$standins/carrier/porting';
   import { PRICE } from '$standins/carrier/stock';
-  import { profileOf, type NumberKind } from '$core/numbering';
+  import { profileOf, PROFILES, readNumber, type NumberKind } from '$core/numbering';
   import { submitPort } from '$workspace';
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
@@ -31,6 +30,13 @@
       return;
     }
     const { e164, country, type } = read.number;
+    if (!PROFILES.some((p) => p.country === country)) {
+      problem = {
+        field: 'e164',
+        message: `The carrier cannot take over numbers of this country. It serves ${PROFILES.map((p) => p.name).join(', ')}.`,
+      };
+      return;
+    }
     const held = Object.values(system.numbers).find((n) => n.e164 === e164);
     if (held) {
       problem = { field: 'e164', message: `You hold this number already, as “${held.label}”.` };

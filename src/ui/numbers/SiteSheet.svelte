@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Button, MultiSelect, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { addressProblems, isNetwork, profileOf, readNumber } from '$core/numbering';
   import { addDays } from '$core/hours';
   import type { Site } from '$core/system';
   import AddressFields from '../AddressFields.svelte';
   import EditField from '../EditField.svelte';
+  import PeopleField from '../PeopleField.svelte';
   import { session } from '../session.svelte';
 
   let { site }: { site: Site } = $props();
@@ -68,19 +69,13 @@
       value={site.callback ? session.number(site.callback) : ''}
       keep={callback}
     />
-    <MultiSelect
-      size="sm"
-      labelText="Who is told at once"
-      label={site.notify.personIds.length
-        ? site.notify.personIds.map((p) => system.people[p]?.name).join(', ')
-        : 'nobody yet'}
-      items={people.map((p) => ({ id: p.id, text: p.name }))}
-      selectedIds={site.notify.personIds}
-      on:select={(e) => {
-        const personIds = e.detail.selectedIds as string[];
-        if (personIds.join() !== site.notify.personIds.join())
-          set(`Who is told of emergency calls at ${name()}`, { notify: { ...site.notify, personIds } });
-      }}
+    <PeopleField
+      label="Who is told at once"
+      people={system.people}
+      chosen={site.notify.personIds}
+      none="nobody yet"
+      onchange={(personIds) =>
+        set(`Who is told of emergency calls at ${name()}`, { notify: { ...site.notify, personIds } })}
     />
     <EditField
       label="And these e-mail addresses"

@@ -1,26 +1,21 @@
 <script lang="ts">
-  import { MultiSelect, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import { profileOf, ringsIn } from '$core/numbering';
   import type { Plan, RingStep, System } from '$core/system';
   import { count } from '../format';
+  import PeopleField from '../PeopleField.svelte';
   import SecondsField from '../SecondsField.svelte';
   import { setStep } from './edits';
 
   let { plan, step, system }: { plan: Plan; step: RingStep; system: System } = $props();
   // By way of the collection, which an edit of a step leaves as it is: a list of hundreds is not made anew for it.
   const everybody = $derived(system.people);
-  const people = $derived(
-    Object.values(everybody).map((p) => ({ id: p.id, text: `${p.name} · ${p.extension}` })),
-  );
   const chosen = $derived(step.targets.filter((t) => t.kind === 'person').map((t) => t.id));
   const country = $derived(profileOf(system.business.country));
   const rings = $derived(count(ringsIn(step.seconds, country.ringback), 'ring'));
   const one = $derived(step.targets.length === 1 && step.targets[0]!.kind === 'person');
 
-  /** Those who stay keep their place in the order; those who come are put last. */
   function choose(ids: readonly string[]) {
-    const same = ids.length === chosen.length && ids.every((id) => chosen.includes(id));
-    if (same) return;
     const kept = step.targets.filter((t) => t.kind === 'phone' || ids.includes(t.id));
     const added = ids.filter((id) => !chosen.includes(id)).map((id) => ({ kind: 'person' as const, id }));
     setStep(
@@ -36,16 +31,14 @@
 </script>
 
 <div class="fields">
-  {#if people.length}
-    <MultiSelect
-      labelText="Who"
-      label={chosen.length
-        ? step.targets.map((t) => (system.people[t.id] ?? system.phones[t.id])?.name).join(', ')
-        : 'Choose people'}
-      items={people}
-      selectedIds={chosen}
-      sortItem={() => 0}
-      on:select={(e) => choose(e.detail.selectedIds.map(String))}
+  {#if Object.keys(everybody).length}
+    <PeopleField
+      label="Who"
+      size="lg"
+      people={everybody}
+      {chosen}
+      none={step.targets.map((t) => system.phones[t.id]?.name).join(', ') || 'Choose people'}
+      onchange={choose}
     />
   {:else}
     <p class="small soft">There is nobody to ring yet. <a href="/people">Add a person first</a>.</p>

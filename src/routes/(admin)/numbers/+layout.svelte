@@ -1,21 +1,13 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import { page } from '$app/state';
+  import { NUMBER_ROOMS } from '$ui/numbers/rooms';
 
   let { children }: { children: Snippet } = $props();
-  const ROOMS = [
-    ['/numbers', 'Held'],
-    ['/numbers/get', 'Get a number'],
-    ['/numbers/bring', 'Bring one over'],
-    ['/numbers/texting', 'Texting'],
-    ['/numbers/sites', 'Sites'],
-    ['/numbers/dialling', 'Dialling'],
-    ['/numbers/costs', 'Costs'],
-  ] as const;
 </script>
 
 <nav aria-label="About numbers">
-  {#each ROOMS as [path, name] (path)}
+  {#each NUMBER_ROOMS as { path, name } (path)}
     <a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a>
   {/each}
 </nav>

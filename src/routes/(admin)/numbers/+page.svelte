@@ -58,7 +58,7 @@
                 /></span
               >
               <a href="#{n.id}" aria-current={n.id === chosen?.id ? 'true' : undefined}>{n.label}</a>
-              <span class="soft small">{n.use} · {n.place}</span>
+              <span class="soft small">{n.use}{n.place ? ` · ${n.place}` : ''}</span>
             </div>
             <div>
               {#if elsewhere}<p class="late">{elsewhere}</p>{/if}

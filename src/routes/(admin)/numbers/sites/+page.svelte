@@ -31,8 +31,8 @@
     await goto(`#${id}`);
   }
   async function pidf() {
-    const { sitesAsPidfLo } = await import('$core/formats/pidflo');
-    saveText('sites.pidf.xml', 'application/pidf+xml', sitesAsPidfLo(system, sites, session.now));
+    const { asPidfLo } = await import('$core/formats/pidflo');
+    saveText('places.pidf.xml', 'application/pidf+xml', asPidfLo(system, session.now));
   }
   const missing = (site: (typeof sites)[number]) => Object.values(addressProblems(site.address));
 </script>
