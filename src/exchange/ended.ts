@@ -1,5 +1,5 @@
 /** What is kept of a call that has ended: the log entry, and the message with its mail. */
-import { outcomeOf, sentence, type CallState } from '../core/calls';
+import { addressOfHelp, outcomeOf, sentence, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
 import type { System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
@@ -128,12 +128,14 @@ async function emergencyLetters(
   const event = trace.find((e) => e.kind === 'emergency');
   const site = event?.siteId ? system.sites[event.siteId] : undefined;
   if (event?.kind !== 'emergency' || !site) return [];
-  const address = event.place?.kind === 'phone' ? system.phones[event.place.id]?.address : site.address;
+  const address = addressOfHelp(system, event.place);
+  const where = event.place?.kind === 'site' ? site.name : `A phone of ${site.name}, used elsewhere`;
   const words = emergencyWords({
     business: system.business.name,
     number: event.number,
     who: callerName(system, request.from),
-    where: `${site.name}${address ? `, ${addressLine(address)}` : ''}`,
+    where: `${where}${address ? `, ${addressLine(address)}` : ''}`,
+    callback: event.callback ? writeNumber(event.callback, system.business.country) : '',
     at: inFull(request.at, system),
   });
   const people = site.notify.personIds

@@ -189,6 +189,22 @@ describe('a real call', () => {
 });
 
 describe('windows that come and go', () => {
+  it('a star code dialled on a desk phone changes the setting of whoever it belongs to', async () => {
+    const from = { kind: 'phone' as const, phoneId: 'rosa-desk' };
+    await place('', { from, to: { kind: 'digits', digits: '*78' } });
+    const rosa = async () => (await db.get('standing', DEMO_ID))!.standing.dnd.rosa;
+    expect(await rosa()).toEqual({
+      value: true,
+      at: expect.any(Number),
+      by: 'Rosa Delgado · Desk phone, by *78',
+    });
+    expect((await db.get('calls', CALL))!.words).toBe('*78: do not disturb on after 0 s.');
+    await place('', { id: 'call-2', from, to: { kind: 'digits', digits: '*79' } });
+    expect((await rosa())!.value).toBe(false);
+    await place('', { id: 'call-3', from, to: { kind: 'digits', digits: '*72' } });
+    expect((await db.get('calls', 'call-3'))!.words).toContain('not carried out yet');
+  });
+
   it('a caller whose window stays closed has hung up; a reload has not', async () => {
     await place();
     held = [];

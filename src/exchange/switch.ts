@@ -7,6 +7,7 @@ import { emptyStanding, type Standing } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import { clockOf, storeStanding, type Changes, type Db } from '../workspace';
 import { keepEnded } from './ended';
+import { settingOf } from './features';
 import {
   CHANNEL,
   callerLock,
@@ -171,6 +172,16 @@ export class Switch {
     line.said.delete(call.request.id);
     const kept = await keepEnded(this.db, businessId, line.engine.world(call).system, call, said);
     for (const what of kept) this.changes.tell({ businessId, what });
+    await this.carryOut(businessId, line, call);
+  }
+
+  /** A star code dialled on a person's phone changes their own settings. */
+  private async carryOut(businessId: string, line: Line, call: CallState): Promise<void> {
+    const setting = settingOf(line.engine.world(call).system, call, this.now());
+    if (!setting) return;
+    await storeStanding(this.db, businessId, setting);
+    await this.refresh(businessId, 'standing');
+    this.changes.tell({ businessId, what: 'standing' });
   }
 
   /** Looks which windows are open: softphones register by being open, and a caller whose window is gone has hung up. */

@@ -3,8 +3,9 @@ import { periodInWords } from '../hours';
 import { stepInWords } from '../answering';
 import { allSteps, type System } from '../system';
 import { addressLine, writeNumber } from '../numbering';
+import { addressOfHelp } from './help';
 import { mailboxName, phoneName, targetName } from './names';
-import { ending } from './summary';
+import { ending, showing } from './summary';
 import type { Happening, Trace } from './trace';
 
 /** One line for each event: "  22.0 s  Rosa Delgado · Desk phone: not answered". */
@@ -81,15 +82,19 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'no mailbox':
       return 'no mailbox to leave a message in';
     case 'emergency':
-      return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}`;
+      return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}${e.callback ? `, rings back ${writeNumber(e.callback, system.business.country)}` : ''}`;
     case 'ended':
-      return `end (${e.by}): ${ending(e.outcome, system)}`;
+      return `end (${e.by}): ${ending(e.outcome, system)}${showing(e.outcome, system)}`;
   }
 }
 
 function placeInWords(place: Extract<Happening, { kind: 'emergency' }>['place'], system: System): string {
   if (!place) return 'unknown';
-  const at = place.kind === 'site' ? system.sites[place.id] : system.phones[place.id];
-  const name = place.kind === 'site' ? at?.name : 'the place of the phone';
-  return at?.address ? `${name ?? 'unknown'} (${addressLine(at.address)})` : (name ?? 'unknown');
+  const name =
+    place.kind === 'phone'
+      ? 'the place of the phone'
+      : ((place.kind === 'site' ? system.sites[place.id]?.name : system.numbers[place.id]?.label) ??
+        'unknown');
+  const address = addressOfHelp(system, place);
+  return address ? `${name} (${addressLine(address)})` : name;
 }

@@ -1,7 +1,8 @@
 /** A trace as one sentence, and its outcome as a few words. */
 import { writeNumber } from '../numbering';
-import type { System } from '../system';
+import type { StarCode, System } from '../system';
 import { listed, mailboxName, whoseName } from './names';
+import type { Shown } from './shown';
 import { outcomeOf, type Outcome, type Trace } from './trace';
 
 const seconds = (ms: number): string => `${Math.round(ms / 100) / 10} s`;
@@ -16,7 +17,7 @@ export function outcomeInWords(trace: Trace, system: System): string {
   const tone = trace.find((e) => e.kind === 'tone');
   if (tone && ended.outcome.kind === 'message')
     return `${seconds(tone.t)} until the tone, then a message in ${mailboxName(system, ended.outcome.mailboxId)}`;
-  return `${ending(ended.outcome, system)} after ${seconds(ended.t)}`;
+  return `${ending(ended.outcome, system)} after ${seconds(ended.t)}${showing(ended.outcome, system)}`;
 }
 
 /** How a call ended, whoever was called. */
@@ -47,7 +48,7 @@ export function ending(outcome: Outcome, system: System): string {
     case 'emergency':
       return `put through to ${outcome.number}`;
     case 'went out':
-      return `went out to ${outcome.number.startsWith('+') ? writeNumber(outcome.number, system.business.country) : outcome.number}`;
+      return `went out to ${written(outcome.number, system)}`;
     case 'not moved yet':
       return 'the provider the number is coming from still has it';
     case 'given back':
@@ -55,9 +56,28 @@ export function ending(outcome: Outcome, system: System): string {
         ? `told that the number has changed to ${writeNumber(outcome.referTo, system.business.country)}`
         : 'told that the number is no longer in service';
     case 'feature':
-      return `${outcome.code}: ${outcome.does}`;
+      return `${outcome.code}: ${featureInWords(outcome.does)}`;
   }
 }
+
+/** Star codes that take effect at once; the phones of the stand-ins do not carry out the others yet. */
+const CARRIED_OUT: readonly StarCode['does'][] = ['do not disturb on', 'do not disturb off'];
+/** What a star code does, and whether it is carried out. */
+export const featureInWords = (does: StarCode['does']): string =>
+  CARRIED_OUT.includes(does) ? does : `${does}, which is not carried out yet`;
+
+const written = (number: string, { business }: System): string =>
+  number.startsWith('+') ? writeNumber(number, business.country) : number;
+
+/** What the other side of an outside call sees, in words. @param shown null where it is hidden */
+export const shownInWords = (shown: Shown | null, system: System): string =>
+  shown ? [written(shown.e164, system), shown.name].filter(Boolean).join(' ') : 'a hidden number';
+
+/** The same behind the end of a call; empty where nothing is sent. */
+export const showing = (outcome: Outcome, system: System): string =>
+  outcome.kind === 'went out' && outcome.shows !== undefined
+    ? `, showing ${shownInWords(outcome.shows, system)}`
+    : '';
 
 /**
  * The whole call in one sentence: "Rang Rosa Delgado and Idris Okafor 18 s, nobody answered; message left in Front desk
@@ -87,7 +107,7 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
     const answered = trace.find((e) => e.kind === 'answered');
     const at = ended.outcome.kind === 'answered' && answered ? answered.t : ended.t;
     parts.push(
-      `${ending(ended.outcome, system)} ${ended.outcome.kind === 'answered' ? 'at' : 'after'} ${seconds(at)}`,
+      `${ending(ended.outcome, system)} ${ended.outcome.kind === 'answered' ? 'at' : 'after'} ${seconds(at)}${showing(ended.outcome, system)}`,
     );
   }
   const text = parts.join('; ');

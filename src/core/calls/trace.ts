@@ -1,6 +1,7 @@
 /** What comes out of the engine: an ordered list of what happened, in milliseconds from arrival. */
 import type { StarCode } from '../system';
 import type { Destination, Origin } from './request';
+import type { Shown } from './shown';
 
 /** Why a phone was not rung. */
 export type NotRung =
@@ -46,7 +47,8 @@ export type Outcome =
   | { kind: 'feature'; code: string; does: StarCode['does'] }
   | { kind: 'too many redirects' }
   | { kind: 'emergency'; number: string }
-  | { kind: 'went out'; number: string };
+  /** `shows` is what the other side sees: null where it is hidden; not there where nothing is sent. */
+  | { kind: 'went out'; number: string; shows?: Shown | null };
 
 export type Happening =
   | { kind: 'arrived'; from: Origin; to: Destination; numberId: string | null; planId: string | null }
@@ -72,8 +74,13 @@ export type Happening =
   | {
       kind: 'emergency';
       number: string;
-      /** Where help is sent: the phone's own address, else its person's site; null is nowhere known. */
-      place: { kind: 'phone' | 'site'; id: string } | null;
+      /**
+       * Where help is sent: the address of the phone where it is used elsewhere, else that of its person's site, else that
+       * of the number it shows; null is nowhere known.
+       */
+      place: { kind: 'phone' | 'site' | 'number'; id: string } | null;
+      /** The number help rings back; null where there is none. */
+      callback: string | null;
       /** The site whose people are told. */
       siteId: string | null;
     }

@@ -2,7 +2,9 @@
 import { sortDialled } from '../numbering';
 import { periodAt } from '../hours';
 import { USUAL_RING_SECONDS, type ForwardTarget, type Phone, type Reach, type RingStep } from '../system';
+import { helpFor } from './help';
 import { endOthers, offer, offerOutside, type Offer } from './ringing';
+import { shownBy } from './shown';
 import { RANK, type CallState, type Run } from './state';
 import type { Outcome, RingEnd } from './trace';
 
@@ -43,6 +45,8 @@ export function arrive(run: Run, call: CallState): void {
 
 function dial(run: Run, call: CallState, digits: string, phoneId: string | null): void {
   const { system, personWith } = run.world(call);
+  const phone = phoneId ? system.phones[phoneId] : undefined;
+  const personId = phone?.personId ?? null;
   const dialled = sortDialled(digits, system.business, (e) => personWith.has(e));
   if (dialled.kind === 'extension') {
     const personId = personWith.get(dialled.extension)!;
@@ -50,23 +54,21 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
     return ringPerson(run, call, personId, null);
   }
   if (dialled.kind === 'emergency') {
-    // The location in force for the phone goes with the call: its own, where it is used outside, or its owner's site.
-    const phone = phoneId ? system.phones[phoneId] : undefined;
-    const siteId = (phone?.personId && system.people[phone.personId]?.siteId) || null;
-    const away = phoneId && phone?.address && run.standing.registrations[phoneId]?.outside;
-    const place = away
-      ? { kind: 'phone' as const, id: phone.id }
-      : siteId
-        ? { kind: 'site' as const, id: siteId }
-        : null;
-    run.say(call, { kind: 'emergency', number: dialled.number, place, siteId });
+    run.say(call, {
+      kind: 'emergency',
+      number: dialled.number,
+      ...helpFor(system, run.standing, personId, phone),
+    });
     return end(run, call, 'system', { kind: 'emergency', number: dialled.number });
   }
   if (dialled.kind === 'feature')
     return end(run, call, 'system', { kind: 'feature', code: dialled.code, does: dialled.does });
   if (dialled.kind === 'service')
     return end(run, call, 'system', { kind: 'went out', number: dialled.number });
-  if (dialled.kind === 'outside') return end(run, call, 'system', { kind: 'went out', number: dialled.e164 });
+  if (dialled.kind === 'outside') {
+    const shows = dialled.callerId === 'hidden' ? null : shownBy(system, personId);
+    return end(run, call, 'system', { kind: 'went out', number: dialled.e164, shows });
+  }
   end(run, call, 'system', { kind: 'not in service', why: 'nothing dialled' });
 }
 

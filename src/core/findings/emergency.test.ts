@@ -68,3 +68,16 @@ describe('phones and dialling', () => {
     expect(found([australia]).find((f) => f.place.kind === 'dialling')?.detail).toContain('000');
   });
 });
+
+describe('what the other side sees of calls made', () => {
+  const nobody: Command[] = ['main', 'rosa-number', 'night'].map((id) => ({
+    do: 'number.set',
+    id,
+    change: { callerIdFor: id === 'main' ? ['rosa'] : [] },
+  }));
+  it('somebody with a phone who may show no number is found; whoever has none to call with is not', () => {
+    expect(ids([]).join()).not.toContain('shows-nothing');
+    const shows = ids(nobody).filter((id) => id.startsWith('shows-nothing'));
+    expect(shows).toEqual(['shows-nothing:idris', 'shows-nothing:pia']);
+  });
+});

@@ -1,4 +1,5 @@
 import type { Check, Finding, Severity, Sight } from './finding';
+import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
 import { mailboxes, people } from './people';
 import { deadEnd, idleSteps, numbersWithoutPlan, ringLength, swallowing } from './plans';
@@ -12,6 +13,7 @@ const CHECKS: readonly Check[] = [
   ringLength,
   swallowing,
   people,
+  callerId,
   emergencyAddresses,
   sites,
   phonesElsewhere,

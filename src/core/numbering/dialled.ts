@@ -16,8 +16,15 @@ export type Dialled =
   | { kind: 'extension'; extension: string }
   | { kind: 'service'; number: string }
   | { kind: 'feature'; code: string; does: StarCode['does'] }
-  | { kind: 'outside'; e164: string }
+  /** `callerId`: hidden or shown for this call by a star code in front. */
+  | { kind: 'outside'; e164: string; callerId?: 'hidden' | 'shown' }
   | { kind: 'nothing'; message: string };
+
+/** Star codes that are dialled in front of a number and hold for that call. Others are dialled by themselves. */
+export const FOR_ONE_CALL: Partial<Record<StarCode['does'], 'hidden' | 'shown'>> = {
+  'hide caller ID': 'hidden',
+  'show caller ID': 'shown',
+};
 
 /**
  * Sorts dialled digits. An emergency number goes straight out, with or without the outside-line digit in front
@@ -34,6 +41,8 @@ export function sortDialled(
 ): Dialled {
   const clean = digits.replace(/[^\d+*#]/g, '');
   const outside = business.outsideDigit;
+  const before = business.starCodes.find((s) => FOR_ONE_CALL[s.does] && clean.startsWith(s.code));
+  if (before) return afterStarCode(before, clean.slice(before.code.length), business, how);
   const { emergency, dialling } = profileOf(business.country);
   for (const number of emergency)
     if (clean === number || (outside && clean === outside + number)) return { kind: 'emergency', number };
@@ -50,6 +59,23 @@ export function sortDialled(
   if (how === 'by hand') return dialledByHand(clean.slice(outside.length), business.country) ?? nothing;
   const read = readNumber(clean, business.country, outside);
   return read.ok ? { kind: 'outside', e164: read.number.e164 } : nothing;
+}
+
+/** What stands behind a code that holds for one call: an outside number, or an emergency number, which it never hides. */
+function afterStarCode(
+  { code, does }: StarCode,
+  rest: string,
+  business: Dialler,
+  how: 'whole' | 'by hand',
+): Dialled {
+  const got = sortDialled(rest, { ...business, starCodes: [] }, () => false, how);
+  if (got.kind === 'emergency') return got;
+  const callerId = FOR_ONE_CALL[does];
+  if (got.kind === 'outside') return { ...got, ...(callerId ? { callerId } : {}) };
+  return {
+    kind: 'nothing',
+    message: `${code} (${does}) goes in front of an outside number and holds for that call.`,
+  };
 }
 
 /** A number as it is dialled in a country: in its national format, or behind the prefix for abroad. */

@@ -1,7 +1,17 @@
 /** Digit maps and the dial plan: what a phone sends, after how long, and what that gets. */
 import fc from 'fast-check';
+import google from 'google-libphonenumber';
 import { describe, expect, it } from 'vitest';
-import { DigitMap, dialClashes, digitMapOf, handDialled, PARTIAL_SECONDS, profileOf, sortDialled } from '.';
+import {
+  DigitMap,
+  dialClashes,
+  digitMapOf,
+  handDialled,
+  PARTIAL_SECONDS,
+  profileOf,
+  PROFILES,
+  sortDialled,
+} from '.';
 
 const business = (country: string, outsideDigit: '' | '0' | '9', extensionLength = 3) => ({
   country,
@@ -86,12 +96,24 @@ describe('what somebody gets who dials by hand', () => {
     expect(dial('911', plain)).toMatchObject({ got: { kind: 'emergency' }, after: 0 });
   });
   it('star codes, services and what lies abroad', () => {
-    expect(dial('*67')).toMatchObject({ got: { kind: 'feature', does: 'hide caller ID' }, after: 0 });
+    expect(dial('*78')).toMatchObject({ got: { kind: 'feature', does: 'do not disturb on' }, after: 0 });
     expect(dial('9411')).toMatchObject({ got: { kind: 'service', number: '411' } });
     expect(dial('9011442079460123')).toMatchObject({
       got: { kind: 'outside', e164: '+442079460123' },
       after: 4,
     });
+  });
+  // ATIS vertical service codes, from memory: *67 goes in front of a number and holds for that call.
+  it('a code in front hides the caller ID for one call, and never that of an emergency call', () => {
+    expect(dial('*67913605550142')).toMatchObject({
+      got: { kind: 'outside', e164: '+13605550142', callerId: 'hidden' },
+      after: 0,
+    });
+    expect(dial('*82913605550142')).toMatchObject({ got: { callerId: 'shown' } });
+    expect(dial('*67911')).toMatchObject({ got: { kind: 'emergency', number: '911' }, after: 0 });
+    expect(dial('*67')).toMatchObject({ got: { kind: 'nothing' }, after: PARTIAL_SECONDS });
+    expect(dial('*67').why).toContain('*67 goes in front of an outside number');
+    expect(dial('*67201')).toMatchObject({ got: { kind: 'nothing' }, sent: '*672' });
   });
   it('half a number is given up after a while, and nonsense at once', () => {
     expect(dial('91360')).toMatchObject({ got: { kind: 'nothing' }, after: PARTIAL_SECONDS });
@@ -137,6 +159,7 @@ describe('the digit map and the dial resolver agree', () => {
       ...b.starCodes.map((s) => s.code),
       ...dialling.services.map((s) => b.outsideDigit + s.replaceAll('x', '1')),
       b.outsideDigit + national,
+      ...b.starCodes.flatMap((s) => [s.code + b.outsideDigit + national, s.code + emergency[0]!]),
     );
     const changed = fc
       .tuple(known, fc.nat(11), fc.constantFrom(...'0123456789'))
@@ -168,5 +191,29 @@ describe('the digit map and the dial resolver agree', () => {
       }),
       { numRuns: 1500, seed: 7 },
     );
+  });
+});
+
+describe('every number of a country can be dialled by hand', () => {
+  const { PhoneNumberFormat, PhoneNumberType, PhoneNumberUtil } = google;
+  const reference = PhoneNumberUtil.getInstance();
+  const types = Object.values(PhoneNumberType).filter(
+    (t): t is google.PhoneNumberType =>
+      typeof t === 'number' && t !== PhoneNumberType.UNKNOWN && t !== PhoneNumberType.PAGER,
+  );
+
+  // google-libphonenumber: an example of each kind of number that a country has, in its national format.
+  it.each(PROFILES.map((p) => p.country))('%s', (country) => {
+    for (const type of types) {
+      const example = reference.getExampleNumberForType(country, type);
+      if (!example) continue;
+      const national = reference.format(example, PhoneNumberFormat.NATIONAL).replace(/\D/g, '');
+      const e164 = reference.format(example, PhoneNumberFormat.E164);
+      for (const outside of ['', '9'] as const) {
+        const b = business(country, outside);
+        const by = handDialled(outside + national, b, () => false, digitMapOf(b, ['201']));
+        expect(by, `${outside}${national}`).toMatchObject({ got: { kind: 'outside', e164 }, unheard: '' });
+      }
+    }
   });
 });

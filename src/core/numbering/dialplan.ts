@@ -1,6 +1,6 @@
 /** The dial plan of a business as a digit map, and what somebody gets who dials on a desk phone digit by digit. */
 import { canGoOn, DigitMap } from './digitmap';
-import { sortDialled, type Dialled, type Dialler } from './dialled';
+import { FOR_ONE_CALL, sortDialled, type Dialled, type Dialler } from './dialled';
 import { profileOf } from './profiles';
 
 export interface DialPlan extends Dialler {
@@ -43,14 +43,17 @@ function entriesOf(business: DialPlan, extensions: Iterable<string>) {
     zero ||= e.startsWith('0');
   }
   const first = keyRange([...'0123456789'].filter((d) => d !== out && (d !== '0' || zero)));
+  const urgent = [...new Set(emergency.flatMap((e) => (out ? [e, out + e] : [e])))];
+  const outside = [...dialling.national, dialling.international].map((e) => out + e);
+  const [inFront, alone] = [true, false].map((one) =>
+    business.starCodes.filter((s) => s.does in FOR_ONE_CALL === one).map((s) => s.code),
+  ) as [string[], string[]];
+  const behind = (entries: readonly string[]) => inFront.flatMap((code) => entries.map((e) => code + e));
   return {
-    urgent: [...new Set(emergency.flatMap((e) => (out ? [e, out + e] : [e])))],
-    inside: [
-      ...[...lengths].sort((a, b) => a - b).map((n) => `${first}${'x'.repeat(n - 1)}`),
-      ...business.starCodes.map((s) => s.code),
-    ],
+    urgent: [...urgent, ...behind(urgent)],
+    inside: [...[...lengths].sort((a, b) => a - b).map((n) => `${first}${'x'.repeat(n - 1)}`), ...alone],
     services: dialling.services.map((s) => out + s),
-    outside: [...dialling.national, dialling.international].map((e) => out + e),
+    outside: [...outside, ...behind(outside)],
   };
 }
 
@@ -65,7 +68,7 @@ function keyRange(digits: readonly string[]): string {
 
 /** Outside calls that cannot be dialled digit by digit because an emergency number is their beginning, in words. */
 export function dialClashes(business: DialPlan): string[] {
-  const { urgent, outside } = entriesOf(business, []);
+  const { urgent, outside } = entriesOf({ ...business, starCodes: [] }, []);
   return outside.flatMap((entry) =>
     urgent
       .filter((u) => canGoOn(u, entry))
@@ -106,13 +109,14 @@ export function handDialled(
       got: { kind: 'nothing', message: 'Error tone.' },
       why: `Nothing that can be dialled begins with ${used}.`,
     };
+  const inFront = business.starCodes.find((s) => s.does in FOR_ONE_CALL && used.startsWith(s.code));
   if (at.state === 'more')
     return {
       sent: used,
       unheard,
       after: PARTIAL_SECONDS,
       got: { kind: 'nothing', message: 'Error tone.' },
-      why: `The phone waits for more digits, and gives up after ${PARTIAL_SECONDS} s.`,
+      why: `${inFront ? `${inFront.code} goes in front of an outside number. ` : ''}The phone waits for more digits, and gives up after ${PARTIAL_SECONDS} s.`,
     };
   const got = sortDialled(used, business, isExtension, 'by hand');
   const entry = `It fits ${at.entry} of the digit map`;

@@ -52,6 +52,8 @@ export interface EmergencyFacts {
   number: string;
   who: string;
   where: string;
+  /** The number help rings back; empty where there is none. */
+  callback: string;
   at: string;
 }
 
@@ -62,6 +64,7 @@ export const emergencyWords = (f: EmergencyFacts): Words => ({
 ${f.at}
 
 The address that was given: ${f.where}
+${f.callback ? `They ring back ${f.callback}.` : 'No number to ring back was given.'}
 
 Go and see, and meet the help at the door.
 `,

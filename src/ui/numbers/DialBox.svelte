@@ -1,5 +1,14 @@
 <script lang="ts">
   import { CopyButton, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import {
+    addressOfHelp,
+    featureInWords,
+    helpFor,
+    listed,
+    shownBy,
+    shownInWords,
+    type Help,
+  } from '$core/calls';
   import { addressLine, dialClashes, handDialled, profileOf, type Dialled } from '$core/numbering';
   import { session } from '../session.svelte';
   import { dialPlanOf } from './dial';
@@ -27,22 +36,36 @@
     system.business.starCodes[0]?.code ?? '*67',
   ]);
 
+  function placed({ place }: Help): string {
+    const address = addressOfHelp(system, place);
+    if (!place) return 'with no address: this person has no site';
+    const name = place.kind === 'site' ? system.sites[place.id]?.name : system.numbers[place.id]?.label;
+    return `with the address of ${name} (${(address && addressLine(address)) || 'none yet'})`;
+  }
   function gets(got: Dialled): string {
     switch (got.kind) {
       case 'emergency': {
-        const site = caller?.siteId ? system.sites[caller.siteId] : undefined;
-        const told = site?.notify.personIds.map((id) => system.people[id]?.name).filter(Boolean) ?? [];
-        return `Emergency call to ${got.number}, with ${site ? `the address of ${site.name} (${addressLine(site.address) || 'none yet'})` : 'no address: this person has no site'}${told.length ? `; ${told.join(' and ')} told at once` : '; nobody is told'}.`;
+        const help = helpFor(system, session.standing!, caller?.id ?? null);
+        const { notify } = (help.siteId && system.sites[help.siteId]) || { notify: null };
+        const told = notify?.personIds.map((id) => system.people[id]?.name).filter((n) => n !== undefined);
+        return [
+          `Emergency call to ${got.number}, ${placed(help)}`,
+          help.callback ? `they ring back ${session.number(help.callback)}` : 'they cannot ring back',
+          told?.length ? `${listed(told)} told at once` : 'nobody is told',
+        ]
+          .join('; ')
+          .concat('.');
       }
       case 'extension':
         return `Extension ${got.extension}: ${plan.index.owner(got.extension)?.who}.`;
       case 'service':
         return `Outside call to the service ${got.number}.`;
       case 'feature':
-        return `${got.does[0]!.toUpperCase()}${got.does.slice(1)}.`;
+        return `${got.does[0]!.toUpperCase()}${featureInWords(got.does).slice(1)}.`;
       case 'outside': {
         const number = Object.values(system.numbers).find((n) => n.e164 === got.e164);
-        return `Outside call to ${session.number(got.e164)}${number ? `, which is your own ${number.label}` : ''}.`;
+        const shown = got.callerId === 'hidden' ? null : shownBy(system, caller?.id ?? null);
+        return `Outside call to ${session.number(got.e164)}${number ? `, which is your own ${number.label}` : ''}. They see ${shownInWords(shown, system)}.`;
       }
       case 'nothing':
         return got.message;

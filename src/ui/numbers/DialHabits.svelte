@@ -64,7 +64,7 @@
     />
     <Select
       size="sm"
-      labelText="Calls show this number when nobody chose"
+      labelText="The number that people’s calls show"
       selected={business.defaultCallerId ?? ''}
       on:update={(e) => {
         const defaultCallerId = String(e.detail) || null;
@@ -72,7 +72,7 @@
           set('Change the number calls show', { defaultCallerId });
       }}
     >
-      <SelectItem value="" text="none" />
+      <SelectItem value="" text="the first each may show" />
       {#each numbers as n (n.id)}<SelectItem
           value={n.e164}
           text="{n.label}, {session.number(n.e164)}"

@@ -2,6 +2,7 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { planInWords } from '$core/answering';
+  import { listed, numberShownBy } from '$core/calls';
   import { weekInWords } from '$core/coverage';
   import { addressLine, addressProblems, profileOf } from '$core/numbering';
   import { civicAddress, type NumberHeld } from '$core/system';
@@ -22,6 +23,15 @@
   const day = $derived(Math.floor(session.now / 60_000) * 60_000);
   const week = $derived(number.planId ? weekInWords(system, session.standing!, number, day) : []);
   const textable = $derived(profileOf(number.country).textable.includes(number.kind));
+  /** Who shows it as things stand: their own direct number comes first, then the business's usual one. */
+  const shownByWords = $derived.by(() => {
+    const people = Object.values(system.people);
+    const who = people.filter((p) => numberShownBy(system, p.id)?.id === number.id);
+    if (!who.length) return 'Nobody’s calls show it as things stand: they show another number.';
+    if (who.length === people.length) return 'Everybody’s calls show it.';
+    const names = who.length > 4 ? `${who.length} people` : listed(who.map((p) => p.name));
+    return `It is shown by calls of ${names}.`;
+  });
   let givingBack = $state(false);
   let ownAddress = $state(untrack(() => number.address !== null));
 
@@ -109,6 +119,7 @@
           ? `That has ${callerName.length} characters; 15 fit.`
           : set(`Change the name sent with ${name()}`, { callerName })}
     />
+    <p class="small soft">{shownByWords}</p>
   </div>
 
   <h3>Emergency address</h3>

@@ -17,7 +17,7 @@ export const au: Profile = {
   timeZone: 'Australia/Sydney',
   starCodes,
   dialling: {
-    national: ['0[2-478]xxxxxxxx', '13[1-9]xxx', '1300xxxxxx', '1800xxxxxx'],
+    national: ['0[1-478]xxxxxxxx', '13[1-9]xxx', '1300xxxxxx', '180[1-9]xxx', '1800xxxxxx', '190xxxxxxx'],
     services: [],
     international: '0011x.T',
   },

@@ -26,7 +26,8 @@ export const ca: Profile = {
   areaWord: 'area code',
   timeZone: 'America/Vancouver',
   starCodes,
-  dialling,
+  // 310-xxxx reaches a business from anywhere in the country without an area code; from memory.
+  dialling: { ...dialling, national: [...dialling.national, '310xxxx'] },
   address: {
     region: 'Province',
     postalCode: 'Postal code',

@@ -54,5 +54,7 @@ export const de: Profile = {
     range('494066969', 3, '040', ['Hamburg']),
     range('492214710', 3, '0221', ['Köln']),
     range('498999998', 3, '089', ['München']),
+    range('4917139200', 2, '0171', ['Mobile'], 'mobile'),
+    range('49176040690', 2, '0176', ['Mobile'], 'mobile'),
   ],
 };

@@ -52,7 +52,7 @@ export const gb: Profile = {
 01752 Plymouth
 01865 Oxford
 01983 Isle of Wight
-0239 Portsmouth,Southampton
+023 Portsmouth,Southampton
 028 Belfast
 029 Cardiff
 `),

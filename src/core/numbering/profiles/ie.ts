@@ -16,7 +16,7 @@ export const ie: Profile = {
   areaWord: 'area code',
   timeZone: 'Europe/Dublin',
   starCodes,
-  dialling: { national: ['0[1-9]xxxxx.T'], services: [], international: '00x.T' },
+  dialling: { national: ['0[1-9]xxxxx.T', '1[58]xxxxxxxx'], services: [], international: '00x.T' },
   address: {
     region: 'County',
     postalCode: 'Eircode',

@@ -17,7 +17,7 @@ export const nz: Profile = {
   timeZone: 'Pacific/Auckland',
   starCodes,
   dialling: {
-    national: ['0[34679]xxxxxxx', '02xxxxxxx.T', '0800xxxxxx.T', '0508xxxxxx'],
+    national: ['0[34679][2-9]xxxxxx', '070xxxxxxx', '0900xxxxx.T', '0[258]xxxxx.T'],
     services: ['105'],
     international: '00x.T',
   },
