@@ -28,13 +28,15 @@ const items: Item[] = Array.from({ length: NUMBERS }, (_, i) => {
   if (i < own.length) return item;
   const local = `7011${String(i - own.length).padStart(4, '0')}`;
   const national = `2${local}`;
-  return { ...item, national, local, e164: `+61${national}`, ease: easeOf(local) };
+  const e164 = `+61${national}`;
+  return { ...item, national, local, e164, value: Number(e164), ease: easeOf(local) };
 });
 const stock = inOrder(items);
 const held = Array.from({ length: 20 }, (_, i) => ({
   e164: `+6125550${String(1000 + i * 37)}`,
   label: `Line ${i}`,
 }));
+const words = ['Lantern', 'Cove', 'Boatworks'];
 /** Keys as they come: nothing, then a pattern letter by letter, then a place, then several in a row. */
 const typed = [
   '',
@@ -52,8 +54,10 @@ const typed = [
   '99',
 ];
 const asked: Search[] = [
-  ...typed.map((pattern) => Search.parse({ country: 'AU', where: '', pattern, held })),
-  ...typed.map((pattern) => Search.parse({ country: 'AU', where: '', pattern, patternAt: 'end', held })),
+  ...typed.map((pattern) => Search.parse({ country: 'AU', where: '', pattern, held, words })),
+  ...typed.map((pattern) =>
+    Search.parse({ country: 'AU', where: '', pattern, patternAt: 'end', held, words }),
+  ),
   ...['S', 'Sy', 'Syd', 'Sydney', '0', '02', '03'].map((where) =>
     Search.parse({ country: 'AU', where, held }),
   ),

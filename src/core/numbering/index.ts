@@ -17,7 +17,7 @@ export {
 export { sortDialled, type Dialled, type Dialler } from './dialled';
 export { keypadDigits, wordIn } from './keypad';
 export { closeness, easeOf, type Ease, type Known } from './memorable';
-export { hasPattern, nearness, readPattern, type Pattern, type Where } from './pattern';
+export { nearness, patternTest, readPattern, type Pattern, type Where } from './pattern';
 export { DigitMap, type Dialling } from './digitmap';
 export {
   dialClashes,

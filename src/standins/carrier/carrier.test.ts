@@ -66,6 +66,18 @@ describe('searching', () => {
     expect(near.choices.some((c) => c.reasons.some((r) => r.includes('Fax')))).toBe(true);
   });
 
+  it('with an open question: different numbers, from areas we are in first, and words of the business', async () => {
+    const open = await found('US', '', { held: [{ e164: '+13605550142', label: 'Main line' }] });
+    const endings = open.choices.map((c) => c.offers[0]!.e164.slice(-7));
+    for (const ending of endings)
+      expect(endings.filter((e) => e === ending).length, ending).toBeLessThanOrEqual(2);
+    expect(open.choices[0]!.reasons).toContain('area of Main line');
+    const cove = await found('AU', '', { words: ['Lantern', 'Cove'] });
+    expect(cove.choices[0]!.reasons[0]).toBe('spells COVE');
+    // ITU-T E.161: C 2, O 6, V 8, E 3.
+    expect(cove.choices[0]!.offers[0]!.e164).toContain('2683');
+  });
+
   it('by what it should contain, also spelt; the closest where nothing has it', async () => {
     for (const e164 of await numbers('US', '', { pattern: '42', patternAt: 'end' }))
       expect(e164).toMatch(/42$/);

@@ -21,6 +21,8 @@ export const Search = z.object({
     .array(z.object({ e164: E164, label: z.string().max(80) }))
     .max(500)
     .default([]),
+  /** Words of the business's own, such as those of its name: a number that spells one is easy to remember. */
+  words: z.array(z.string().max(40)).max(20).default([]),
   /** Numbers that are sold or reserved, which are not offered. */
   taken: z.array(E164).max(5000).default([]),
 });

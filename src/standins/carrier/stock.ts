@@ -29,6 +29,8 @@ export const goneWhenOrdered = (e164: string): boolean => hash('gone' + e164) % 
 /** One number of the inventory, with what a search asks of it. */
 export interface Item {
   e164: string;
+  /** The same as a number, to see which follow each other. */
+  value: number;
   range: FictionRange;
   place: string;
   /** Digits after the country code, and after the area code. */
@@ -42,6 +44,10 @@ export interface Stock {
   byNumber: readonly Item[];
   /** The easiest to remember first; equally easy ones by number. */
   byEase: readonly Item[];
+  /** By the last four digits. */
+  byEnding: ReadonlyMap<string, readonly Item[]>;
+  /** Those that have some digits after the area code; looked for once. */
+  with(digits: string): ReadonlySet<Item>;
 }
 
 /** The inventory of a country. Worked out once: some ten thousand numbers. */
@@ -52,9 +58,32 @@ export function stockOf(country: string): Stock {
 }
 const stocks = new Map<string, Stock>();
 
+/** So many words of businesses are remembered with the numbers that spell them. */
+const MOST_REMEMBERED = 200;
+
 export const inOrder = (items: readonly Item[]): Stock => {
   const byNumber = [...items].sort((a, b) => (a.e164 < b.e164 ? -1 : 1));
-  return { byNumber, byEase: [...byNumber].sort((a, b) => b.ease.score - a.ease.score) };
+  const byEnding = new Map<string, Item[]>();
+  for (const item of items) {
+    const ending = item.e164.slice(-4);
+    const same = byEnding.get(ending);
+    if (same) same.push(item);
+    else byEnding.set(ending, [item]);
+  }
+  const found = new Map<string, Set<Item>>();
+  return {
+    byNumber,
+    byEase: [...byNumber].sort((a, b) => b.ease.score - a.ease.score),
+    byEnding,
+    with(digits) {
+      let some = found.get(digits);
+      if (!some) {
+        if (found.size >= MOST_REMEMBERED) found.clear();
+        found.set(digits, (some = new Set(items.filter((i) => i.local.includes(digits)))));
+      }
+      return some;
+    },
+  };
 };
 
 function build(country: string): Item[] {
@@ -74,7 +103,15 @@ function build(country: string): Item[] {
       if (!inStock(e164)) continue;
       const national = e164.slice(1 + callingCode.length);
       const local = national.startsWith(area) ? national.slice(area.length) : national;
-      items.push({ e164, range, place: placeOf(e164, range), national, local, ease: ease(local) });
+      items.push({
+        e164,
+        value: Number(e164),
+        range,
+        place: placeOf(e164, range),
+        national,
+        local,
+        ease: ease(local),
+      });
     }
   }
   return items;

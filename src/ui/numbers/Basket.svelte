@@ -110,6 +110,7 @@
       row: 1,
       // As if it were held: its neighbours rank first.
       held: [{ e164: offer.e164, label: 'it' }],
+      words: [],
       taken: [...takenNow(session.view!.book, session.now), ...chosen.map((o) => o.e164)],
     };
     try {

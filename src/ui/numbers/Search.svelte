@@ -67,6 +67,10 @@
           ...rest,
           like: like || null,
           held: held.map(({ e164, label }) => ({ e164, label })).slice(0, 500),
+          words: system.business.name
+            .split(/[^\p{L}]+/u)
+            .filter(Boolean)
+            .slice(0, 20),
           taken: taken.slice(0, 5000),
         },
         control.signal,
