@@ -109,12 +109,19 @@ export function decodeCsv(bytes: Uint8Array): { text: string; note: string } {
   }
 }
 
-/** What reading a file would change. @param freshId makes ids for what is new */
+/** Progress is told after so many rows. */
+const TELL_EVERY = 100;
+
+/**
+ * What reading a file would change.
+ * @param freshId makes ids for what is new @param progress is told how many rows of how many are done
+ */
 export function previewCsv(
   kind: CsvKind,
   text: string,
   system: System,
   freshId: (kind: string) => string,
+  progress: (done: number, of: number) => void = () => {},
 ): CsvPreview {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: 'greedy',
@@ -151,6 +158,7 @@ export function previewCsv(
   const bySite = new Map(Object.values(system.sites).map((s) => [s.name.toLowerCase(), s]));
   const held = new Map(Object.values(system.numbers).map((n) => [n.e164, n]));
   const rows = body.map((cells, i): RowPreview => {
+    if (i % TELL_EVERY === 0) progress(i, body.length);
     const row = i + 2;
     const cell = (column: string): string | undefined => {
       const at = names.indexOf(column);

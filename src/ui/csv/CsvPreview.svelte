@@ -1,15 +1,19 @@
 <script lang="ts">
-  import { InlineLoading, Modal } from 'carbon-components-svelte';
-  import { decodeCsv, previewCsv, type CsvKind, type CsvPreview } from '$core/formats/csv';
+  import { Modal, ProgressBar } from 'carbon-components-svelte';
+  import { onDestroy } from 'svelte';
+  import type { CsvKind, CsvPreview } from '$core/formats/csv';
   import { count } from '../format';
-  import { freshId } from '../ids';
   import { session } from '../session.svelte';
+  import { readCsvFile } from './read';
 
   /** What reading a file would change, row by row; nothing is applied before it is confirmed. */
   let { kind, file, close }: { kind: CsvKind; file: File; close: () => void } = $props();
   const LARGEST = 5_000_000;
   let preview = $state.raw<CsvPreview | null>(null);
   let note = $state('');
+  let done = $state<{ rows: number; of: number } | null>(null);
+  const stop = new AbortController();
+  onDestroy(() => stop.abort());
 
   async function look() {
     if (file.size > LARGEST) {
@@ -19,9 +23,12 @@
       };
       return;
     }
-    const read = decodeCsv(new Uint8Array(await file.arrayBuffer()));
-    note = read.note;
-    preview = previewCsv(kind, read.text, session.system!, freshId);
+    try {
+      const progress = (rows: number, of: number) => (done = { rows, of });
+      ({ preview, note } = await readCsvFile(kind, file, session.system!, progress, stop.signal));
+    } catch {
+      preview = { ok: false, message: 'The file could not be read. Nothing was changed.' };
+    }
   }
   void look();
 
@@ -58,7 +65,11 @@
   open
   size="lg"
   modalHeading="Read {file.name}?"
-  primaryButtonText={commands.length ? `Apply ${count(commands.length, 'row')}` : 'Nothing to apply'}
+  primaryButtonText={!preview
+    ? 'Reading…'
+    : commands.length
+      ? `Apply ${count(commands.length, 'row')}`
+      : 'Nothing to apply'}
   primaryButtonDisabled={!commands.length}
   secondaryButtonText="Leave it"
   on:click:button--secondary={close}
@@ -66,7 +77,12 @@
   on:submit={apply}
 >
   {#if !preview}
-    <InlineLoading description="Reading…" />
+    <ProgressBar
+      labelText="Reading"
+      helperText={done ? `${done.rows} of ${done.of} rows` : ''}
+      value={done?.rows}
+      max={done?.of ?? 1}
+    />
   {:else if !preview.ok}
     <p class="problem" role="alert">{preview.message}</p>
   {:else}
