@@ -47,6 +47,7 @@ test('find numbers, set them aside, order; one fails and its neighbour is offere
   await expect(aside(page)).toHaveCount(1);
   await order.getByRole('link', { name: 'Say what it is for' }).click();
   await expect(held(page)).toHaveCount(7);
+  await expect(page.locator('aside').getByRole('heading', { name: '(360) 555-0123' })).toBeVisible();
 
   await test.step('a reservation runs out visibly', async () => {
     await page.goto('/numbers/get');
@@ -347,10 +348,19 @@ test('dialling: what digits get, the map of extensions, renumbering with a previ
   const result = page.getByRole('status').filter({ hasText: /\w/ });
   await digits.fill('9 1 360 555 0142');
   await expect(result).toContainText('Outside call to (360) 555-0142, which is your own Main line.');
+  // Rosa's own direct number is hers alone, so it is what her calls show.
+  await expect(result).toContainText('They see (360) 555-0171 LANTERN COVE.');
   await expect(result).toContainText('At once');
+  await digits.fill('*6791 360 555 0142');
+  await expect(result).toContainText('They see a hidden number.');
+  await page.getByLabel('Who dials').selectOption('Wren Halloran');
+  await digits.fill('91 206 555 0134');
+  await expect(result).toContainText('They see (360) 555-0142 LANTERN COVE.');
+  await page.getByLabel('Who dials').selectOption('Rosa Delgado');
   await digits.fill('911');
   await expect(result).toContainText('Emergency call to 911, with the address of The yard');
   await expect(result).toContainText('Rosa Delgado and Idris Okafor told at once');
+  await expect(result).toContainText('they ring back (360) 555-0171');
   await digits.fill('91360');
   await expect(result).toContainText('After 16 s');
   await digits.fill('20a');

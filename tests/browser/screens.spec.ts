@@ -231,6 +231,10 @@ test('the strip names the number it rehearses, whichever way that came about', a
   await page.reload();
   await expect.poll(label).toContain('Winter store');
   await page.goto('/numbers#n-charters');
+  await expect.poll(label).toContain('Charters');
+  await page.getByRole('link', { name: 'Night watch' }).click();
+  await expect(page.getByTestId('rehearsal-sentence')).toContainText('Rings Dov Petrenko 30 s');
+  await page.getByRole('link', { name: 'Charters' }).click();
   const site = page.getByLabel('Site', { exact: true });
   await site.selectOption('Winter store');
   await page.locator('h1').click();

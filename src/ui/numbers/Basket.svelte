@@ -36,6 +36,10 @@
     instead: Offer | null;
   }
   let bought = $state.raw<Offer[]>([]);
+  /** The first of them in the draft. */
+  const firstBought = $derived(
+    Object.values(session.system!.numbers).find((n) => n.e164 === bought[0]?.e164),
+  );
   let failures = $state.raw<Failure[]>([]);
   let busy = $state(false);
   let problem = $state('');
@@ -174,7 +178,9 @@
       <p>
         {bought.map((o) => session.number(o.e164)).join(', ')}
         {bought.length === 1 ? 'is' : 'are'} yours and in the draft.
-        <a href="/numbers">Say what {bought.length === 1 ? 'it is' : 'they are'} for</a>
+        <a href="/numbers#{firstBought?.id ?? ''}"
+          >Say what {bought.length === 1 ? 'it is' : 'they are'} for</a
+        >
       </p>
     {/if}
     {#each failures as f (f.offer.e164)}

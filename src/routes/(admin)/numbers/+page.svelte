@@ -1,11 +1,13 @@
 <script lang="ts">
   import { Button, CopyButton } from 'carbon-components-svelte';
+  import { tick, untrack } from 'svelte';
   import { page } from '$app/state';
   import { count, momentText, priceText } from '$ui/format';
   import CsvButtons from '$ui/csv/CsvButtons.svelte';
   import GivenBack from '$ui/numbers/GivenBack.svelte';
   import { goesNow, stillElsewhere } from '$ui/numbers/going';
   import NumberSheet from '$ui/numbers/NumberSheet.svelte';
+  import { rehearsal } from '$ui/rehearsal.svelte';
   import { session } from '$ui/session.svelte';
 
   const system = $derived(session.system!);
@@ -14,6 +16,11 @@
   const chosen = $derived(
     system.numbers[page.url.hash.slice(1)] ?? (numbers.length ? numbers[0]! : undefined),
   );
+  // What is chosen is what the strip below rehearses.
+  $effect(() => {
+    const id = page.url.hash.slice(1);
+    if (untrack(() => system.numbers[id])) void tick().then(() => rehearsal.ask({ numberId: id }));
+  });
   const totals = $derived(
     Object.entries(
       numbers.reduce<Record<string, number>>(
