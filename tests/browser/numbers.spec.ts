@@ -302,6 +302,13 @@ test('sites: a missing city is named, help is told where, and PIDF-LO is what it
   await sheet.getByLabel('Networks').fill('the office');
   await sheet.getByLabel('Networks').blur();
   await expect(sheet.getByText('“the” is not a network.')).toBeVisible();
+  await sheet.getByLabel('Networks').fill('203.0.113.0/24');
+  await sheet.getByLabel('Networks').blur();
+  const address = sheet.getByLabel('Try an address');
+  await address.pressSequentially('203.0.113.7');
+  await expect(sheet.getByText('In the office: Sail loft, by 203.0.113.0/24.')).toBeVisible();
+  await address.fill('192.168.7.9');
+  await expect(sheet.getByText('Outside: in no network of any site.')).toBeVisible();
 
   const xml = await downloaded(page, () => page.getByRole('button', { name: 'Save all as PIDF-LO' }).click());
   // The browser's own XML parser reads it; names and namespaces as in RFC 4119 and RFC 5139.

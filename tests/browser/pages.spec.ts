@@ -161,6 +161,18 @@ test('a finding is put right by its fix', async ({ page }) => {
   await expect(page.getByText('Nothing differs for callers')).toBeVisible();
 });
 
+test('a browser without date arithmetic of its own loads it, and shows the same week', async ({ page }) => {
+  await open(page, '/');
+  await setClock(page, '2026-11-24T10:15');
+  const board = page.locator('main');
+  const own = await board.innerText();
+  await page.addInitScript(() => Reflect.deleteProperty(globalThis, 'Temporal'));
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Who answers, this week' })).toBeVisible();
+  expect(await page.evaluate(() => 'Temporal' in globalThis)).toBe(false);
+  await expect.poll(() => board.innerText()).toBe(own);
+});
+
 test('damaged data is not overwritten but offered as a file', async ({ page }) => {
   await open(page, '/');
   await expect(page.getByTestId('saved')).toHaveText('Saved');

@@ -1,5 +1,9 @@
 /** Local time of a zone, fast enough to be asked a million times: offsets are looked up once for each stretch between changes. */
-import { Temporal } from 'temporal-polyfill';
+import type { Temporal as TemporalApi } from 'temporal-polyfill';
+
+/** The engine's own Temporal (ECMA-262 stage 4) where it has one; the polyfill is only loaded where it has not. */
+const own = (globalThis as { Temporal?: typeof TemporalApi }).Temporal;
+const Temporal = own ?? (await import('temporal-polyfill')).Temporal;
 
 interface Stretch {
   from: number;

@@ -27,4 +27,4 @@ export {
   type DialPlan,
   type HandDialled,
 } from './dialplan';
-export { addressForm, addressLine, addressProblems, inNetworks, isNetwork } from './places';
+export { addressForm, addressLine, addressProblems } from './places';

@@ -1,10 +1,6 @@
-/** Where a phone is: street addresses that an emergency service can find, and networks that count as an office. */
-import ipaddr from 'ipaddr.js';
+/** Street addresses that an emergency service can find. */
 import type { AddressPart } from './profile';
 import { profileOf } from './profiles';
-
-/** Whether a text is an address range in CIDR notation (RFC 4632, RFC 4291). */
-export const isNetwork = (text: string): boolean => ipaddr.isValidCIDR(text.trim());
 
 /** Parts of an address in the order in which a form asks for them, with their words in a country. */
 export function addressForm(country: string): { part: AddressPart; label: string; needed: boolean }[] {
@@ -57,14 +53,3 @@ export const addressLine = (a: { country: string } & Partial<Record<AddressPart,
   ]
     .filter(Boolean)
     .join(', ');
-
-/** Whether an address lies in one of some networks. Text that is not an address lies in none. */
-export function inNetworks(ip: string, networks: readonly string[]): boolean {
-  if (!ipaddr.isValid(ip)) return false;
-  const address = ipaddr.process(ip);
-  return networks.some((network) => {
-    if (!isNetwork(network)) return false;
-    const range = ipaddr.parseCIDR(network);
-    return address.kind() === range[0].kind() && address.match(range);
-  });
-}

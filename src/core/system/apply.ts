@@ -1,9 +1,8 @@
 /** Applying an edit: all of it or nothing, with the patches that undo it. */
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
 import { checkExtension, ExtensionIndex } from '../numbering/extensions';
-import { isNetwork } from '../numbering/places';
 import { Edit, type Command } from './commands';
-import type { Step, System } from './schema';
+import { Network, type Step, type System } from './schema';
 import { allSteps, listAt, whereIs } from './steps';
 
 enablePatches();
@@ -117,7 +116,7 @@ function check(system: System, kind: Kind, id: string): void {
       for (const person of number.callerIdFor) mustExist(system.people, person, 'callerIdFor', 'person');
   } else if (kind === 'site') {
     const site = system.sites[id]!;
-    const wrong = site.networks.find((n) => !isNetwork(n));
+    const wrong = site.networks.find((n) => !Network.safeParse(n).success);
     if (wrong !== undefined)
       throw new Refused(
         'networks',

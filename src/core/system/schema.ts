@@ -43,6 +43,9 @@ function isTimeZone(zone: string): boolean {
 }
 export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone of the IANA list.');
 
+/** Addresses of one network: 192.0.2.0/24 or 2001:db8::/32 (CIDR notation, RFC 4632 and RFC 4291). */
+export const Network = z.union([z.cidrv4(), z.cidrv6()]);
+
 /** What a code that begins with a star does on a phone of this system. */
 export const StarFeature = z.enum([
   'hide caller ID',

@@ -1,13 +1,14 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { addressProblems, isNetwork, profileOf, readNumber } from '$core/numbering';
+  import { addressProblems, profileOf, readNumber } from '$core/numbering';
   import { addDays } from '$core/hours';
-  import type { Site } from '$core/system';
+  import { Network, type Site } from '$core/system';
   import AddressFields from '../AddressFields.svelte';
   import EditField from '../EditField.svelte';
   import PeopleField from '../PeopleField.svelte';
   import { session } from '../session.svelte';
+  import TryAddress from './TryAddress.svelte';
 
   let { site }: { site: Site } = $props();
   // A field that is taken away with its text still in it reports a change; by then another site may be shown.
@@ -26,7 +27,7 @@
   const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
 
   function networks(text: string): string | undefined {
-    const wrong = list(text).find((n) => !isNetwork(n));
+    const wrong = list(text).find((n) => !Network.safeParse(n).success);
     if (wrong) return `“${wrong}” is not a network. Write it as 192.0.2.0/24.`;
     return set(`Change the networks of ${name()}`, { networks: list(text) });
   }
@@ -119,6 +120,7 @@
       value={site.networks.join(', ')}
       keep={networks}
     />
+    {#if site.networks.length}<TryAddress />{/if}
     <Select
       size="sm"
       labelText="Time zone"
