@@ -16,6 +16,7 @@ import {
   openDatabase,
   orderNumbers,
   proveByCode,
+  receiveText,
   referCallers,
   resendPort,
   reserveNumbers,
@@ -206,6 +207,20 @@ describe('texting and proofs', () => {
       ok: true,
     });
     expect(w.view.dealings.texts).toHaveLength(1);
+  });
+
+  it('takes texts from outside, and sends none to whoever answered STOP', async () => {
+    const customer = '+12065550134';
+    const ours = '+13605550142';
+    const write = (text: string, to = ours) => receiveText(w, { from: customer, to, text });
+    expect(await write('Is my boat ready?')).toEqual({ ok: true });
+    expect(w.view.dealings.texts[0]).toMatchObject({ way: 'in', text: 'Is my boat ready?' });
+    expect(await write('Hello', '+13605550199')).toMatchObject({ ok: false, field: 'to' });
+    await write('Stop');
+    const send = () => sendText(w, { from: ours, to: customer, text: 'Ready' });
+    expect(await send()).toMatchObject({ ok: false, message: expect.stringContaining('STOP') });
+    await write('Start');
+    expect(await send()).toEqual({ ok: true });
   });
 
   it('no call goes to a linked phone before its owner gave back the code', async () => {

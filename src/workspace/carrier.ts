@@ -13,7 +13,6 @@ import {
   type Ordered,
 } from '../standins/carrier/book';
 import { arrivalOf, PortFacts, portStanding, type Port } from '../standins/carrier/porting';
-import { TextingFacts, TextMessage } from '../standins/carrier/texting';
 import { sendProof, tryProof, type Proof } from '../standins/proof/proof';
 import { codeFrom } from '../standins/registrar/pairing';
 import type { Db } from './db';
@@ -22,7 +21,11 @@ import { whileWriting } from './sync';
 import type { Workspace } from './workspace';
 
 export type Done = { ok: true } | { ok: false; message: string; field?: string };
-const no = (message: string, field?: string): Done => ({ ok: false, message, ...(field ? { field } : {}) });
+export const no = (message: string, field?: string): Done => ({
+  ok: false,
+  message,
+  ...(field ? { field } : {}),
+});
 
 /** The carrier's side of a business, to be changed together. */
 export interface Side {
@@ -62,7 +65,7 @@ export function writeSide(stores: SideStores, businessId: string, side: Partial<
 }
 
 /** Changes the carrier's side in storage: all of it or, where the change says no, nothing. */
-async function change<T>(
+export async function change<T>(
   workspace: Workspace,
   how: (side: Side) => { side: Partial<Side> | null; answer: T },
 ): Promise<T> {
@@ -107,7 +110,7 @@ export const orderNumbers = (workspace: Workspace, numbers: readonly string[]): 
   });
 
 /** What the first problem of a form is, beside its field. */
-const firstProblem = (issues: { path: PropertyKey[]; message: string }[]): Done =>
+export const firstProblem = (issues: { path: PropertyKey[]; message: string }[]): Done =>
   no(issues[0]!.message, String(issues[0]!.path[0] ?? ''));
 
 /** Asks for a number to be brought over. The number itself comes into the draft by an edit of its own. */
@@ -187,28 +190,6 @@ function changePort(
       answer: { ok: true },
     };
   });
-}
-
-/** Asks for approval to send texts. */
-export async function askForTexting(workspace: Workspace, facts: TextingFacts): Promise<Done> {
-  const read = TextingFacts.safeParse(facts);
-  if (!read.success) return firstProblem(read.error.issues);
-  return change<Done>(workspace, ({ dealings }) => ({
-    side: {
-      dealings: { ...dealings, texting: [...dealings.texting, { at: workspace.now(), facts: read.data }] },
-    },
-    answer: { ok: true },
-  }));
-}
-
-/** Hands a text to the carrier, which holds it back until the business may send texts. */
-export async function sendText(workspace: Workspace, text: Omit<TextMessage, 'id' | 'at'>): Promise<Done> {
-  const read = TextMessage.safeParse({ ...text, id: nanoid(10), at: workspace.now() });
-  if (!read.success) return firstProblem(read.error.issues);
-  return change<Done>(workspace, ({ dealings }) => ({
-    side: { dealings: { ...dealings, texts: [...dealings.texts, read.data] } },
-    answer: { ok: true },
-  }));
 }
 
 /** Sends a code to a linked phone. @param random 0 to 1 */

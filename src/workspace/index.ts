@@ -15,7 +15,6 @@ export {
   type View,
 } from './workspace';
 export {
-  askForTexting,
   cancelPort,
   dropNumbers,
   giveCode,
@@ -24,8 +23,8 @@ export {
   referCallers,
   resendPort,
   reserveNumbers,
-  sendText,
   soldTo,
   submitPort,
   type Done,
 } from './carrier';
+export { askForTexting, receiveText, sendText } from './texting';

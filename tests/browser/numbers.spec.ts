@@ -252,7 +252,7 @@ test('texting waits for an approval that takes two weeks', async ({ page }) => {
   await page.getByLabel('To', { exact: true }).fill('206 555 0134');
   await page.getByLabel('Text', { exact: true }).fill('Your boat is ready.');
   await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const texts = page.getByRole('list', { name: 'Texts sent' });
+  const texts = page.getByRole('list', { name: 'Texts' });
   await expect(texts).toContainText('held back until you may text');
   await page.getByRole('button', { name: 'Ask for approval' }).click();
   await expect(page.getByText('The tax number is missing.')).toBeVisible();
@@ -275,6 +275,21 @@ test('texting waits for an approval that takes two weeks', async ({ page }) => {
   await expect(bench(page).getByRole('list', { name: 'What outside phones got' })).toContainText(
     'Your boat is ready.',
   );
+
+  await test.step('a customer texts back, and STOP is kept to', async () => {
+    await bench(page).getByLabel('From the outside number').fill('206 555 0134');
+    await bench(page).getByLabel('What they write').fill('STOP');
+    await bench(page).getByRole('button', { name: 'Text it' }).click();
+    await expect(bench(page).getByText('It is there')).toBeVisible();
+    await closeBench(page);
+    await expect(texts.getByRole('listitem').first()).toContainText('from (206) 555-0134 to Main line');
+    await texts.getByRole('button', { name: 'Text back' }).click();
+    await expect(page.getByLabel('To', { exact: true })).toHaveValue('(206) 555-0134');
+    await page.getByLabel('Text', { exact: true }).fill('Your boat is still here.');
+    await page.getByRole('button', { name: 'Send', exact: true }).click();
+    await expect(page.getByText('They answered STOP to this number.')).toBeVisible();
+    await expect(page.getByLabel('Text', { exact: true })).toHaveValue('Your boat is still here.');
+  });
 });
 
 test('sites: a missing city is named, help is told where, and PIDF-LO is what it should be', async ({

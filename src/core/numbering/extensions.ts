@@ -115,6 +115,8 @@ export function hundredOf(head: string, index: ExtensionIndex, business: Numberi
 export interface Renumbered {
   /** What moves, in the order given. */
   rows: { id: string; who: string; from: string; to: string; problem: string | undefined }[];
+  /** Reserved ones, moved alike. */
+  reserved: { from: string; to: string; note: string }[];
   length: number;
 }
 
@@ -128,16 +130,19 @@ export function renumber(
   front: string,
   business: Numbering,
 ): Renumbered {
-  const moved = people.map(({ id, who, extension }) => {
-    const to =
-      extension.length >= length
-        ? extension.slice(extension.length - length)
-        : front.slice(0, length - extension.length).padEnd(length - extension.length, '0') + extension;
-    return { id, who, from: extension, to };
-  });
+  const move = (extension: string): string =>
+    extension.length >= length
+      ? extension.slice(extension.length - length)
+      : front.slice(0, length - extension.length).padEnd(length - extension.length, '0') + extension;
+  const moved = people.map(({ id, who, extension }) => ({ id, who, from: extension, to: move(extension) }));
+  const reserved = (business.reserved ?? [])
+    .map(({ from, to, note }) => ({ from: move(from), to: move(to), note }))
+    // Cut to fewer digits, a block may turn round: it is then none any more.
+    .filter(({ from, to }) => from <= to);
   const next = { ...business, extensionLength: length };
   return {
     length,
+    reserved,
     rows: moved.map((row) => {
       const others = moved.filter((o) => o.id !== row.id).map((o) => ({ extension: o.to, who: o.who }));
       return { ...row, problem: checkExtension(row.to, others, next) };

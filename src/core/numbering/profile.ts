@@ -78,6 +78,8 @@ export interface Profile {
   address: AddressHabit;
   /** Kinds of number that can send and receive text messages. */
   textable: NumberKind[];
+  /** Whether a business needs approval before its texts are delivered. Common practice, no source: in the United States. */
+  textingApproval: boolean;
   areas: Area[];
   fiction: FictionRange[];
 }

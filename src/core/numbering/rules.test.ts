@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { checkExtension, nextFreeExtension, profileOf, ringCycle, ringsIn, sortDialled } from '.';
+import {
+  checkExtension,
+  ExtensionIndex,
+  hundredOf,
+  nextFreeExtension,
+  profileOf,
+  renumber,
+  ringCycle,
+  ringsIn,
+  sortDialled,
+} from '.';
 
 const us = {
   country: 'US',
@@ -34,6 +44,58 @@ describe('extensions', () => {
     expect(nextFreeExtension([], { ...us, extensionLength: 2 })).toBe('21');
     const all = Array.from({ length: 799 }, (_, i) => ({ extension: String(101 + i), who: 'x' }));
     expect(nextFreeExtension(all, us)).toBe('100');
+  });
+});
+
+describe('the map of extensions', () => {
+  const b = { ...us, reserved: [{ from: '210', to: '214', note: 'season staff' }] };
+  it('says what each of a hundred is, and what it clashes with', () => {
+    const cells = hundredOf('2', new ExtensionIndex([rosa, { extension: '2025', who: 'Fax room' }]), b);
+    const cell = (extension: string) => cells.find((c) => c.extension === extension)!;
+    expect(cells).toHaveLength(100);
+    expect(cell('201')).toMatchObject({ state: 'taken', words: 'Rosa' });
+    expect(cell('202')).toMatchObject({ state: 'blocked', words: expect.stringContaining('Fax room') });
+    expect(cell('212')).toMatchObject({ state: 'reserved', words: 'season staff' });
+    expect(cell('215').state).toBe('free');
+    for (const c of hundredOf('9', new ExtensionIndex([]), b)) expect(c.state).toBe('blocked');
+    const plain = { ...b, outsideDigit: '' };
+    const blocked = hundredOf('9', new ExtensionIndex([]), plain).filter((c) => c.state === 'blocked');
+    expect(blocked.map((c) => c.extension)).toEqual(['911']);
+  });
+  it('proposes no reserved one', () => {
+    const taken = ['209'].map((extension) => ({ extension, who: 'x' }));
+    expect(nextFreeExtension(taken, b)).toBe('215');
+  });
+});
+
+describe('renumbering', () => {
+  const two = { ...us, extensionLength: 2, reserved: [{ from: '40', to: '49', note: 'loft' }] };
+  const staff = ['21', '22', '35'].map((extension) => ({
+    id: `p${extension}`,
+    who: `P ${extension}`,
+    extension,
+  }));
+  it('from two to three digits puts digits in front, of reserved ones too', () => {
+    const next = renumber(staff, 3, '2', two);
+    expect(next.rows.map((r) => r.to)).toEqual(['221', '222', '235']);
+    expect(next.rows.every((r) => r.problem === undefined)).toBe(true);
+    expect(next.reserved).toEqual([{ from: '240', to: '249', note: 'loft' }]);
+  });
+  it('names those who cannot be as proposed', () => {
+    expect(renumber(staff, 3, '9', two).rows[0]!.problem).toContain('outside line');
+    const back = renumber([...staff, { id: 'q', who: 'Q', extension: '121' }], 2, '', us);
+    expect(back.rows.map((r) => r.to)).toEqual(['21', '22', '35', '21']);
+    expect(back.rows.filter((r) => r.problem).map((r) => r.who)).toEqual(['P 21', 'Q']);
+    expect(renumber(staff, 3, '9', { ...two, outsideDigit: '' }).rows.some((r) => r.problem)).toBe(false);
+    const emergency = renumber([{ id: 'r', who: 'R', extension: '11' }], 3, '9', {
+      ...two,
+      outsideDigit: '',
+    });
+    expect(emergency.rows[0]!.problem).toContain('911');
+  });
+  it('drops a reserved block that a shorter length turns round', () => {
+    const b = { ...us, reserved: [{ from: '290', to: '310', note: 'x' }] };
+    expect(renumber([], 2, '', b).reserved).toEqual([]);
   });
 });
 

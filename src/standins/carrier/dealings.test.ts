@@ -2,7 +2,15 @@
 import { describe, expect, it } from 'vitest';
 import { MOST_SENT, MOST_TRIES, PROOF_LIFE_MS, sendProof, tryProof, type Proof } from '../proof/proof';
 import { arrivalOf, firstPortDay, portStanding, type Port, type PortFacts } from './porting';
-import { deliveredAt, REVIEW_MS, textingStanding, type TextingFacts } from './texting';
+import {
+  carriesTexts,
+  deliveredAt,
+  REVIEW_MS,
+  textingStanding,
+  wantsNone,
+  type TextingFacts,
+  type TextMessage,
+} from './texting';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -94,18 +102,54 @@ describe('approval to text', () => {
     sample: 'Your boat is ready. Reply STOP to end.',
     consent: 'They tick a box on the order.',
   };
-  const text = { id: 't', from: '+13605550142', to: '+12065550134', text: 'Hello', at: now + DAY };
+  const us = { country: 'US' };
+  const text = {
+    id: 't',
+    way: 'out' as const,
+    from: '+13605550142',
+    to: '+12065550134',
+    text: 'Hello',
+    at: now + DAY,
+  };
 
   // Common practice, no source: about two weeks.
   it('takes two weeks, and texts wait for it', () => {
     expect(textingStanding([], now)).toEqual({ stage: 'not asked' });
     const asked = [{ at: now, facts }];
     expect(textingStanding(asked, now + REVIEW_MS - 1).stage).toBe('in review');
-    expect(deliveredAt(text, asked, now + REVIEW_MS - 1)).toBeNull();
+    expect(deliveredAt(text, us, asked, now + REVIEW_MS - 1)).toBeNull();
     expect(textingStanding(asked, now + REVIEW_MS)).toEqual({ stage: 'approved', since: now + 14 * DAY });
-    expect(deliveredAt(text, asked, now + REVIEW_MS)).toBe(now + 14 * DAY);
+    expect(deliveredAt(text, us, asked, now + REVIEW_MS)).toBe(now + 14 * DAY);
     const later = { ...text, at: now + 20 * DAY };
-    expect(deliveredAt(later, asked, now + 20 * DAY)).toBe(now + 20 * DAY);
+    expect(deliveredAt(later, us, asked, now + 20 * DAY)).toBe(now + 20 * DAY);
+  });
+
+  it('is needed where the country wants it, and never for texts that come in', () => {
+    expect(deliveredAt(text, { country: 'GB' }, [], now + DAY)).toBe(now + DAY);
+    expect(deliveredAt({ ...text, way: 'in' }, us, [], now + DAY)).toBe(now + DAY);
+    expect(carriesTexts({ country: 'US', kind: 'geographic' })).toBe(true);
+    expect(carriesTexts({ country: 'GB', kind: 'geographic' })).toBe(false);
+    expect(carriesTexts({ country: 'GB', kind: 'mobile' })).toBe(true);
+  });
+
+  // CTIA messaging principles, from memory: STOP ends all texts from a number, START begins them again.
+  it('whoever answers STOP wants no more, until they answer START', () => {
+    const said = (words: string, change: Partial<TextMessage> = {}): TextMessage => ({
+      ...text,
+      way: 'in',
+      from: text.to,
+      to: text.from,
+      text: words,
+      ...change,
+    });
+    const none = (...texts: TextMessage[]) => wantsNone(texts, text.to, text.from);
+    expect(none()).toBe(false);
+    expect(none(said(' stop '))).toBe(true);
+    expect(none(said('Stop by on Monday'))).toBe(false);
+    expect(none(said('STOP'), said('Thanks'))).toBe(true);
+    expect(none(said('STOP'), said('start'))).toBe(false);
+    expect(none(said('STOP', { to: '+13605550143' }))).toBe(false);
+    expect(none(said('STOP', { way: 'out' }))).toBe(false);
   });
 
   it.each([
@@ -115,7 +159,7 @@ describe('approval to text', () => {
   ])('is refused for its %s with the reason, and can be asked again', (field, change) => {
     const refused = [{ at: now, facts: { ...facts, ...change } }];
     expect(textingStanding(refused, now + REVIEW_MS)).toMatchObject({ stage: 'refused', field });
-    expect(deliveredAt(text, refused, now + REVIEW_MS)).toBeNull();
+    expect(deliveredAt(text, us, refused, now + REVIEW_MS)).toBeNull();
     const again = [...refused, { at: now + 15 * DAY, facts }];
     expect(textingStanding(again, now + 30 * DAY).stage).toBe('approved');
   });

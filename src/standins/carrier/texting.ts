@@ -1,6 +1,7 @@
 /** Approval before a business may send texts, and the texts that wait for it. Worked out from what was sent and when. */
 import { z } from 'zod';
-import { E164, Id } from '../../core/system/schema';
+import { profileOf } from '../../core/numbering';
+import { E164, Id, type NumberHeld } from '../../core/system/schema';
 
 const field = (what: string, max = 200) => z.string().trim().min(1, `${what} is missing.`).max(max);
 
@@ -20,6 +21,8 @@ export type TextingRequest = z.infer<typeof TextingRequest>;
 
 export const TextMessage = z.object({
   id: Id,
+  /** Sent by the business, or to it. */
+  way: z.enum(['out', 'in']),
   from: E164,
   to: E164,
   text: z.string().trim().min(1, 'Write something.').max(1600),
@@ -63,12 +66,37 @@ export function textingStanding(requests: readonly TextingRequest[], now: number
   return no ? { stage: 'refused', at: decided, ...no } : { stage: 'approved', since: decided };
 }
 
-/** When a text reaches the other side, or null while it is held back. */
+/** Whether the carrier carries texts from and to a number at all. */
+export const carriesTexts = ({ country, kind }: Pick<NumberHeld, 'country' | 'kind'>): boolean =>
+  profileOf(country).textable.includes(kind);
+
+/** Whether what a number sends waits for the business's approval. */
+export const needsApproval = ({ country }: Pick<NumberHeld, 'country'>): boolean =>
+  profileOf(country).textingApproval;
+
+/**
+ * When a text reaches the other side, or null while it is held back. Only what the business sends can be.
+ * @param number it was sent from, where it is still held
+ */
 export function deliveredAt(
   text: TextMessage,
+  number: Pick<NumberHeld, 'country'> | undefined,
   requests: readonly TextingRequest[],
   now: number,
 ): number | null {
+  if (text.way === 'in' || (number && !needsApproval(number))) return text.at;
   const standing = textingStanding(requests, now);
   return standing.stage === 'approved' ? Math.max(text.at, standing.since) : null;
+}
+
+/** Words with which somebody wants no more texts, and wants them again. Source: the CTIA messaging principles, from memory. */
+const STOP = /^\s*(stop|stopall|unsubscribe|cancel|end|quit)\s*$/i;
+const START = /^\s*(start|unstop|yes)\s*$/i;
+
+/** Whether somebody has answered STOP to one of our numbers and not START since. @param texts oldest first */
+export function wantsNone(texts: readonly TextMessage[], theirs: string, ours: string): boolean {
+  const said = texts.findLast(
+    (t) => t.way === 'in' && t.from === theirs && t.to === ours && (STOP.test(t.text) || START.test(t.text)),
+  );
+  return said !== undefined && STOP.test(said.text);
 }

@@ -4,6 +4,7 @@
   import { momentText } from '../format';
   import { session } from '../session.svelte';
   import BenchDial from './BenchDial.svelte';
+  import BenchText from './BenchText.svelte';
 
   /** A call that tells a code rings so long, in milliseconds. */
   const RINGS_MS = 30_000;
@@ -39,8 +40,9 @@
       };
     });
     const texts = dealings.texts.flatMap((t): Arrival[] => {
-      const at = deliveredAt(t, dealings.texting, session.now);
-      return at === null ? [] : [{ id: t.id, to: t.to, at, rings: false, words: t.text }];
+      const number = Object.values(session.system!.numbers).find((n) => n.e164 === t.from);
+      const at = deliveredAt(t, number, dealings.texting, session.now);
+      return at === null || t.way === 'in' ? [] : [{ id: t.id, to: t.to, at, rings: false, words: t.text }];
     });
     return [...codes, ...texts].sort((a, b) => b.at - a.at);
   });
@@ -58,6 +60,7 @@
   >Open the staff phone page</Button
 >
 <BenchDial />
+<BenchText />
 <h3>What outside phones got</h3>
 <ul aria-label="What outside phones got">
   {#each arrivals as a (a.id)}

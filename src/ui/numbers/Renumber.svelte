@@ -34,7 +34,7 @@
   function apply() {
     problem =
       session.keep(`Extensions have ${length} digits`, [
-        { do: 'business.set', change: { extensionLength: length } },
+        { do: 'business.set', change: { extensionLength: length, reserved: preview.reserved } },
         ...preview.rows.map((r) => ({ do: 'person.set' as const, id: r.id, change: { extension: r.to } })),
       ]) ?? '';
     if (problem) return;
@@ -67,25 +67,30 @@
         />{/if}
     </div>
     {#if people.length}
-      <table class="list">
-        <thead><tr><th>Who</th><th>Now</th><th>Then</th></tr></thead>
-        <tbody>
-          {#each preview.rows as row (row.id)}
-            <tr class:wrong={row.problem}>
-              <td
-                >{row.who}{#if row.problem}<br /><span class="small">{row.problem}</span>{/if}</td
-              >
-              <td>{row.from}</td>
-              <td><b>{row.to}</b></td>
-            </tr>
-          {/each}
-        </tbody>
-      </table>
+      <div class="rows">
+        <table class="list">
+          <thead><tr><th>Who</th><th>Now</th><th>Then</th></tr></thead>
+          <tbody>
+            {#each preview.rows as row (row.id)}
+              <tr class:wrong={row.problem}>
+                <td
+                  >{row.who}{#if row.problem}<br /><span class="small">{row.problem}</span>{/if}</td
+                >
+                <td>{row.from}</td>
+                <td><b>{row.to}</b></td>
+              </tr>
+            {/each}
+          </tbody>
+        </table>
+      </div>
     {:else}<p class="soft">Nobody has an extension yet.</p>{/if}
     {#if wrong}<p class="problem">
         {wrong} cannot be as proposed. Choose other digits, or change those people first.
       </p>{/if}
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    {#each preview.reserved as r (r.from + r.note)}
+      <p class="small soft">Reserved for {r.note}: then {r.from}–{r.to}.</p>
+    {/each}
     <div class="row">
       <Button size="small" disabled={wrong > 0 || !!badFront} on:click={apply}
         >Renumber {people.length || ''}</Button
@@ -102,8 +107,7 @@
     gap: 10px;
     margin-bottom: 10px;
   }
-  table {
-    display: block;
+  .rows {
     max-height: 260px;
     overflow-y: auto;
   }

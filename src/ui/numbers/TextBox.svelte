@@ -8,7 +8,7 @@
   import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
 
-  /** Texts sent from the business, held back until the approval is there. */
+  /** Texts of the business: those it sends, held back until the approval is there, and those that come in. */
   let { numbers }: { numbers: NumberHeld[] } = $props();
   const dealings = $derived(session.view!.dealings);
   const texts = $derived([...dealings.texts].reverse());
@@ -36,10 +36,16 @@
     problem = done.ok ? null : { field: done.field ?? 'text', message: done.message };
     if (done.ok) set({ text: '' });
   }
+  const heldAs = (e164: string) => Object.values(session.system!.numbers).find((n) => n.e164 === e164);
   function reached(text: (typeof texts)[number]): string {
-    const at = deliveredAt(text, dealings.texting, session.now);
+    const at = deliveredAt(text, heldAs(text.from), dealings.texting, session.now);
     return at === null ? 'held back until you may text' : `delivered ${momentText(at, session.zone)}`;
   }
+  /** Who wrote to whom, and when it came. */
+  const about = (text: (typeof texts)[number]): string =>
+    text.way === 'in'
+      ? `from ${session.number(text.from)} to ${heldAs(text.to)?.label ?? session.number(text.to)} · came ${momentText(text.at, session.zone)}`
+      : `to ${session.number(text.to)} from ${heldAs(text.from)?.label ?? session.number(text.from)} · ${reached(text)}`;
 </script>
 
 {#if from}
@@ -79,11 +85,19 @@
   </form>
 {/if}
 {#if texts.length}
-  <ul aria-label="Texts sent">
+  <h2>Texts</h2>
+  <ul aria-label="Texts">
     {#each texts as t (t.id)}
-      <li>
+      <li class={t.way}>
         <span>{t.text}</span>
-        <span class="soft small">to {session.number(t.to)} from {session.number(t.from)} · {reached(t)}</span>
+        <span class="soft small">{about(t)}</span>
+        {#if t.way === 'in' && numbers.some((n) => n.e164 === t.to)}
+          <button
+            class="linkish small"
+            type="button"
+            onclick={() => set({ from: t.to, to: session.number(t.from) })}>Text back</button
+          >
+        {/if}
       </li>
     {/each}
   </ul>
@@ -121,5 +135,9 @@
   }
   li span {
     display: block;
+  }
+  .in {
+    border-left: 3px solid var(--copper);
+    padding-left: 12px;
   }
 </style>

@@ -28,6 +28,7 @@ export const au: Profile = {
     needed: ['HNO', 'RD', 'A3', 'A1', 'PC'],
   },
   textable: ['mobile'],
+  textingApproval: false,
   areas: areaList(`
 02 Sydney,Newcastle,Wollongong,Canberra,Batemans Bay
 03 Melbourne,Geelong,Hobart,Launceston

@@ -35,6 +35,7 @@ export const ca: Profile = {
     needed: ['HNO', 'RD', 'A3', 'A1', 'PC'],
   },
   textable: ['geographic', 'toll-free'],
+  textingApproval: false,
   areas,
   fiction: areas.map(({ code, places }) => fiction(code, places)),
 };

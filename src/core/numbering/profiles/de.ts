@@ -24,6 +24,7 @@ export const de: Profile = {
     needed: ['HNO', 'RD', 'A3', 'PC'],
   },
   textable: ['mobile'],
+  textingApproval: false,
   areas: areaList(`
 030 Berlin
 0201 Essen

@@ -21,6 +21,7 @@ export const fr: Profile = {
     needed: ['RD', 'A3', 'PC'],
   },
   textable: ['mobile'],
+  textingApproval: false,
   areas: areaList(`
 01 Paris
 02 Nantes,Rennes,Brest,Rouen

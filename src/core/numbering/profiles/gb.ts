@@ -28,6 +28,7 @@ export const gb: Profile = {
     needed: ['HNO', 'RD', 'A3', 'PC'],
   },
   textable: ['mobile'],
+  textingApproval: false,
   areas: areaList(`
 020 London
 0113 Leeds

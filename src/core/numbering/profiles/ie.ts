@@ -24,6 +24,7 @@ export const ie: Profile = {
     needed: ['RD', 'A3', 'PC'],
   },
   textable: ['mobile'],
+  textingApproval: false,
   areas: areaList(`
 01 Dublin
 021 Cork

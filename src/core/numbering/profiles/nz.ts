@@ -28,6 +28,7 @@ export const nz: Profile = {
     needed: ['HNO', 'RD', 'A3', 'PC'],
   },
   textable: ['mobile'],
+  textingApproval: false,
   areas: areaList(`
 03 Christchurch,Dunedin,Nelson
 04 Wellington

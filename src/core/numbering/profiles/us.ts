@@ -75,6 +75,7 @@ export const us: Profile = {
     needed: ['HNO', 'RD', 'A3', 'A1', 'PC'],
   },
   textable: ['geographic', 'toll-free'],
+  textingApproval: true,
   areas,
   fiction: [
     ...areas.map(({ code, places }) => fiction(code, places)),

@@ -2,15 +2,14 @@
   import TextBox from '$ui/numbers/TextBox.svelte';
   import TextingApproval from '$ui/numbers/TextingApproval.svelte';
   import { profileOf } from '$core/numbering';
-  import { textingStanding } from '$standins/carrier/texting';
+  import { carriesTexts, needsApproval, textingStanding } from '$standins/carrier/texting';
   import { session } from '$ui/session.svelte';
 
   const numbers = $derived(Object.values(session.system!.numbers));
   const standing = $derived(textingStanding(session.view!.dealings.texting, session.now));
-  const can = (n: (typeof numbers)[number]) => profileOf(n.country).textable.includes(n.kind);
   const why = (n: (typeof numbers)[number]) =>
-    can(n)
-      ? standing.stage === 'approved'
+    carriesTexts(n)
+      ? standing.stage === 'approved' || !needsApproval(n)
         ? 'sends and receives'
         : 'receives; what it sends is held back'
       : `no: ${n.kind} numbers of ${profileOf(n.country).name} do not text`;
@@ -37,7 +36,16 @@
         <p><a href="/numbers/get">Get one</a>; most can text.</p>
       </div>
     {/if}
-    <TextBox numbers={numbers.filter(can)} />
+    <TextBox numbers={numbers.filter(carriesTexts)} />
   </section>
-  <aside><TextingApproval /></aside>
+  <aside>
+    {#if numbers.some(needsApproval) || profileOf(session.system!.business.country).textingApproval}
+      <TextingApproval />
+    {:else}
+      <div class="card">
+        <h2>Approval to text</h2>
+        <p>None is needed in {profileOf(session.system!.business.country).name}: texts go out at once.</p>
+      </div>
+    {/if}
+  </aside>
 </div>

@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { readNumber } from '$core/numbering';
+  import { receiveText } from '$workspace';
+  import { NEW_CALLER } from '../rehearsal.svelte';
+  import { session } from '../session.svelte';
+
+  /** A customer's phone writes a text to one of the business's numbers. */
+  const numbers = $derived(Object.values(session.view!.inForce.system.numbers));
+  let from = $state(session.number(NEW_CALLER));
+  let to = $state('');
+  let text = $state('');
+  let said = $state<{ field: 'from' | 'text'; message: string } | null>(null);
+  let sent = $state(false);
+  const number = $derived(numbers.find((n) => n.e164 === to) ?? numbers[0]);
+
+  async function send(event: Event) {
+    event.preventDefault();
+    sent = false;
+    const read = readNumber(from, session.system!.business.country);
+    if (!read.ok) {
+      said = { field: 'from', message: read.message };
+      return;
+    }
+    const done = await receiveText(session.workspace!, {
+      from: read.number.e164,
+      to: number!.e164,
+      text,
+    });
+    said = done.ok ? null : { field: 'text', message: done.message };
+    sent = done.ok;
+    if (done.ok) text = '';
+  }
+</script>
+
+{#if number}
+  <h3>Text one of your numbers</h3>
+  <form onsubmit={(e) => void send(e)}>
+    <TextInput
+      size="sm"
+      labelText="From the outside number"
+      type="tel"
+      bind:value={from}
+      invalid={said?.field === 'from'}
+      invalidText={said?.message ?? ''}
+    />
+    <Select size="sm" labelText="To" selected={number.e164} on:update={(e) => (to = String(e.detail))}>
+      {#each numbers as n (n.id)}<SelectItem value={n.e164} text={n.label} />{/each}
+    </Select>
+    <div class="whole">
+      <TextInput
+        size="sm"
+        labelText="What they write"
+        placeholder="Is my boat ready?"
+        bind:value={text}
+        invalid={said?.field === 'text'}
+        invalidText={said?.message ?? ''}
+      />
+    </div>
+    <Button size="small" type="submit">Text it</Button>
+    {#if sent}<p class="small" role="status">It is there: <a href="/numbers/texting">Texting</a>.</p>{/if}
+  </form>
+{/if}
+
+<style>
+  h3 {
+    margin: 22px 0 6px;
+  }
+  form {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 8px;
+    align-items: start;
+  }
+  .whole {
+    grid-column: 1 / -1;
+  }
+  p {
+    margin: 6px 0 0;
+  }
+</style>
