@@ -34,8 +34,9 @@ export function durationText(ms: number): string {
 /** "$4.00". */
 export const priceText = (cents: number, currency: string): string =>
   new Intl.NumberFormat('en-US', { style: 'currency', currency }).format(cents / 100);
-/** "1 number", "3 numbers". */
-export const count = (n: number, one: string, many = one + 's'): string => `${n} ${n === 1 ? one : many}`;
+/** "1 number", "3 numbers", "21,609 numbers". */
+export const count = (n: number, one: string, many = one + 's'): string =>
+  `${n.toLocaleString('en-US')} ${n === 1 ? one : many}`;
 
 /** A moment as a `datetime-local` field holds it, in a zone. */
 export function fieldText(at: number, zone: string): string {

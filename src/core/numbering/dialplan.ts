@@ -13,27 +13,44 @@ export interface DialPlan extends Dialler {
  */
 export const PARTIAL_SECONDS = 16;
 
-/**
- * The digit map that desk phones get: emergency numbers first and always at once, then extensions, star codes and
- * outside numbers. An entry that is the beginning of another waits for the timer.
- * @param extensions all extensions in use
- */
-export function digitMapOf(business: DialPlan, extensions: Iterable<string>): DigitMap {
-  const { urgent, inside, services, outside } = entriesOf(business, extensions);
-  const others = [...inside, ...services, ...outside];
-  const timed = (entry: string, against: readonly string[]): string =>
-    !entry.endsWith('T') && against.some((o) => o !== entry && canGoOn(entry, o)) ? entry + 'T' : entry;
-  return DigitMap.parse(
-    `(${[
-      ...urgent,
-      ...inside.map((e) => timed(e, others)),
-      ...services.map((e) => timed(e, inside)),
-      ...outside.map((e) => timed(e, others)),
-    ].join('|')})`,
-  );
+/** Entries of a digit map that belong together, with what they are for. */
+export interface DialGroup {
+  what: 'emergency' | 'extensions' | 'star codes' | 'services' | 'outside' | 'outside, behind a star code';
+  entries: string[];
 }
 
-function entriesOf(business: DialPlan, extensions: Iterable<string>) {
+/**
+ * What can be dialled, as entries of a digit map in their order: emergency numbers first and always at once, then
+ * extensions, star codes and outside numbers. An entry that is the beginning of another waits for the timer.
+ * @param extensions all extensions in use
+ */
+export function dialGroups(business: DialPlan, extensions: Iterable<string>): DialGroup[] {
+  const groups = entriesOf(business, extensions);
+  const of = (...which: DialGroup['what'][]) =>
+    groups.filter((g) => which.includes(g.what)).flatMap((g) => g.entries);
+  const inside = of('extensions', 'star codes');
+  const others = groups.filter((g) => g.what !== 'emergency').flatMap((g) => g.entries);
+  const timed = (entry: string, against: readonly string[]): string =>
+    !entry.endsWith('T') && against.some((o) => o !== entry && canGoOn(entry, o)) ? entry + 'T' : entry;
+  return groups
+    .filter((g) => g.entries.length)
+    .map(({ what, entries }) => ({
+      what,
+      entries:
+        what === 'emergency' ? entries : entries.map((e) => timed(e, what === 'services' ? inside : others)),
+    }));
+}
+
+/** The digit map that desk phones get (RFC 3435). @param extensions all extensions in use */
+export const digitMapOf = (business: DialPlan, extensions: Iterable<string>): DigitMap =>
+  DigitMap.parse(
+    `(${dialGroups(business, extensions)
+      .flatMap((g) => g.entries)
+      .join('|')})`,
+  );
+
+/** The same before it is settled which of them wait. */
+function entriesOf(business: DialPlan, extensions: Iterable<string>): DialGroup[] {
   const { emergency, dialling } = profileOf(business.country);
   const out = business.outsideDigit;
   const lengths = new Set([business.extensionLength]);
@@ -49,12 +66,17 @@ function entriesOf(business: DialPlan, extensions: Iterable<string>) {
     business.starCodes.filter((s) => s.does in FOR_ONE_CALL === one).map((s) => s.code),
   ) as [string[], string[]];
   const behind = (entries: readonly string[]) => inFront.flatMap((code) => entries.map((e) => code + e));
-  return {
-    urgent: [...urgent, ...behind(urgent)],
-    inside: [...[...lengths].sort((a, b) => a - b).map((n) => `${first}${'x'.repeat(n - 1)}`), ...alone],
-    services: dialling.services.map((s) => out + s),
-    outside: [...outside, ...behind(outside)],
-  };
+  return [
+    { what: 'emergency', entries: [...urgent, ...behind(urgent)] },
+    {
+      what: 'extensions',
+      entries: [...lengths].sort((a, b) => a - b).map((n) => `${first}${'x'.repeat(n - 1)}`),
+    },
+    { what: 'star codes', entries: alone },
+    { what: 'services', entries: dialling.services.map((s) => out + s) },
+    { what: 'outside', entries: outside },
+    { what: 'outside, behind a star code', entries: behind(outside) },
+  ];
 }
 
 /** Keys in the words of a digit map: "[1-8]", "[1-79]". @param digits ascending */
@@ -68,9 +90,10 @@ function keyRange(digits: readonly string[]): string {
 
 /** Outside calls that cannot be dialled digit by digit because an emergency number is their beginning, in words. */
 export function dialClashes(business: DialPlan): string[] {
-  const { urgent, outside } = entriesOf({ ...business, starCodes: [] }, []);
-  return outside.flatMap((entry) =>
-    urgent
+  const groups = entriesOf({ ...business, starCodes: [] }, []);
+  const of = (what: DialGroup['what']) => groups.find((g) => g.what === what)!.entries;
+  return of('outside').flatMap((entry) =>
+    of('emergency')
       .filter((u) => canGoOn(u, entry))
       .map(
         (u) =>

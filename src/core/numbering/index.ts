@@ -21,9 +21,11 @@ export { nearness, patternTest, readPattern, type Pattern, type Where } from './
 export { DigitMap, type Dialling } from './digitmap';
 export {
   dialClashes,
+  dialGroups,
   digitMapOf,
   handDialled,
   PARTIAL_SECONDS,
+  type DialGroup,
   type DialPlan,
   type HandDialled,
 } from './dialplan';

@@ -38,7 +38,7 @@ describe('how easy a number is to remember', () => {
     const held = [{ e164: '+13605550142', label: 'Main line' }];
     expect(closeness('+13605550143', held).reasons).toEqual(['next after Main line']);
     expect(closeness('+13605550141', held).reasons).toEqual(['just before Main line']);
-    expect(closeness('+13605550148', held).reasons).toEqual(['Main line but for the last digit']);
+    expect(closeness('+13605550148', held).reasons).toEqual(['as Main line but for the last digit']);
     expect(closeness('+15095550142', held).reasons).toEqual(['same last four digits as Main line']);
     expect(closeness('+15095550177', held)).toEqual({ score: 0, reasons: [] });
   });

@@ -79,7 +79,7 @@ export function closeness(e164: string, held: readonly Known[]): Ease {
         : apart === -1
           ? [22, `just before ${known.label}`]
           : known.e164.slice(0, -1) === e164.slice(0, -1)
-            ? [16, `${known.label} but for the last digit`]
+            ? [16, `as ${known.label} but for the last digit`]
             : known.e164.slice(-4) === e164.slice(-4)
               ? [14, `same last four digits as ${known.label}`]
               : [0, ''];

@@ -71,7 +71,7 @@ describe('searching', () => {
     const endings = open.choices.map((c) => c.offers[0]!.e164.slice(-7));
     for (const ending of endings)
       expect(endings.filter((e) => e === ending).length, ending).toBeLessThanOrEqual(2);
-    expect(open.choices[0]!.reasons).toContain('area of Main line');
+    expect(open.choices[0]!.reasons).toContain('same area as Main line');
     const cove = await found('AU', '', { words: ['Lantern', 'Cove'] });
     expect(cove.choices[0]!.reasons[0]).toBe('spells COVE');
     // ITU-T E.161: C 2, O 6, V 8, E 3.

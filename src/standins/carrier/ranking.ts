@@ -20,6 +20,7 @@ const MOST_ALIKE = 2;
 const IN_LOCAL = 30;
 /** With an open question: an area the business has a number in already. */
 const OWN_AREA = 14;
+const SAME_AREA = 'same area as';
 /** A word of the business's own, by letter; other words count 6 or 9 (`easeOf`). */
 const OWN_LETTER = 10;
 
@@ -58,7 +59,7 @@ export function best(pool: readonly Item[], search: Search, pattern: Pattern, st
     const ranked = { items: [item], score: ease.score + bonus, reasons: ease.reasons };
     if (word) add(ranked, word.length * OWN_LETTER, `spells ${word}`);
     const own = areas.get(range.area);
-    if (own) add(ranked, OWN_AREA, `area of ${own}`);
+    if (own) add(ranked, OWN_AREA, `${SAME_AREA} ${own}`);
     found.push(ranked);
   }
   return inRank(found, search.held);
@@ -73,7 +74,10 @@ const add = (ranked: Ranked, score: number, reason: string): void => {
 function inRank(ranked: Ranked[], held: readonly Known[]): Ranked[] {
   for (const r of ranked) {
     const close = closeness(r.items[0]!.e164, held);
-    if (close.score) add(r, close.score, close.reasons[0]!);
+    if (!close.score) continue;
+    add(r, close.score, close.reasons[0]!);
+    // Whoever is so near is in the same area.
+    r.reasons = r.reasons.filter((reason) => !reason.startsWith(SAME_AREA));
   }
   return ranked.sort((a, b) => b.score - a.score || (a.items[0]!.e164 < b.items[0]!.e164 ? -1 : 1));
 }

@@ -111,11 +111,17 @@
   {#each clashes as c (c)}<p class="bad">{c} Choose another digit for an outside line.</p>{/each}
   <h3>The digit map desk phones get</h3>
   <div class="map">
-    <code>{plan.map}</code><CopyButton text={plan.map.toString()} iconDescription="Copy the digit map" />
+    <dl>
+      {#each plan.groups as group (group.what)}
+        <dt>{group.what}</dt>
+        <dd><code>{group.entries.join('|')}</code></dd>
+      {/each}
+    </dl>
+    <CopyButton text={plan.map.toString()} iconDescription="Copy the digit map" />
   </div>
   <p class="small soft">
-    RFC 3435: x is any digit, [2-8] one of a range, a dot repeats what is before it, and T waits {system
-      .business.digitSeconds} s for another digit.
+    One map, copied as a whole. RFC 3435: x is any digit, [2-8] one of a range, a dot repeats what is before
+    it, and T waits {system.business.digitSeconds} s for another digit.
   </p>
 </div>
 
@@ -149,9 +155,23 @@
   .map {
     display: flex;
     align-items: start;
+    justify-content: space-between;
     gap: 8px;
     background: var(--paper);
     padding: 8px 10px;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 118px minmax(0, 1fr);
+    gap: 4px 12px;
+    margin: 0;
+  }
+  dt {
+    color: var(--ink-soft);
+    font-size: 13px;
+  }
+  dd {
+    margin: 0;
   }
   code {
     overflow-wrap: anywhere;

@@ -19,6 +19,8 @@
 
   /** A search waits so long for the next key, in milliseconds. */
   const PAUSE_MS = 150;
+  /** More reasons than these say nothing new. */
+  const MOST_REASONS = 3;
   const system = $derived(session.system!);
   const held = $derived(Object.values(system.numbers));
   const asked = new Remembered(`number search ${session.view!.business.id}`, {
@@ -32,6 +34,11 @@
   });
   const set = (change: Partial<typeof asked.value>) => (asked.value = { ...asked.value, ...change });
   const profile = $derived(profileOf(asked.value.country));
+  /** An area near the first site, as an example of what can be asked. */
+  const example = $derived.by(() => {
+    const near = Object.values(system.sites)[0]?.address.A1;
+    return profile.areas.find((a) => a.region && a.region === near) ?? profile.areas[0];
+  });
   const kinds = $derived([...new Set(profile.fiction.map((f) => f.kind))]);
   const likes = $derived(held.filter((n) => n.country === asked.value.country));
 
@@ -128,9 +135,7 @@
   </Select>
   <TextInput
     labelText="{profile.areaWord === 'area' ? 'Area' : 'Area code'} or city"
-    placeholder={profile.areas[0]
-      ? `${profile.fiction[0]?.area ?? profile.areas[0].code} or ${profile.areas[0].places[0]}`
-      : ''}
+    placeholder={example ? `${example.code} or ${example.places[0]}` : ''}
     value={asked.value.where}
     invalid={problem?.field === 'where' && !!asked.value.where}
     invalidText={problem?.message ?? ''}
@@ -213,8 +218,8 @@
       <li>
         <b>{words(choice)}</b>
         <span class="why">
-          {#each choice.reasons as reason (reason)}<span>{reason}</span>{:else}<span class="none"
-              >nothing special</span
+          {#each choice.reasons.slice(0, MOST_REASONS) as reason (reason)}<span>{reason}</span>{:else}<span
+              class="none">nothing special</span
             >{/each}
         </span>
         <span class="soft small"
