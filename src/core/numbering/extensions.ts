@@ -53,9 +53,11 @@ export function checkExtension(
   business: Numbering,
 ): string | undefined {
   if (!/^\d{2,6}$/.test(extension)) return 'An extension is 2 to 6 digits.';
+  const { emergency: all } = profileOf(business.country);
+  if (all.includes(extension)) return `${extension} summons help: it can never be an extension.`;
   if (business.outsideDigit && extension.startsWith(business.outsideDigit))
     return `Extensions cannot start with ${business.outsideDigit}: people dial that for an outside line.`;
-  for (const emergency of profileOf(business.country).emergency)
+  for (const emergency of all)
     if (emergency.startsWith(extension) || extension.startsWith(emergency))
       return `${extension} would get in the way of the emergency number ${emergency}.`;
   const other = (taken instanceof ExtensionIndex ? taken : new ExtensionIndex(taken)).clash(extension);

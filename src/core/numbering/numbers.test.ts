@@ -109,6 +109,15 @@ describe('reading numbers', () => {
       message: expect.stringContaining('letters'),
     });
     expect(readNumber('', 'US')).toMatchObject({ ok: false });
+    const wrong = (typed: string, country = 'US') => {
+      const read = readNumber(typed, country);
+      return read.ok ? '' : read.message;
+    };
+    expect(wrong('555 0142')).toContain('too short');
+    expect(wrong('360 155 0142')).toContain('no such number can be given out');
+    // A number of another country, typed as it is written there.
+    expect(wrong('020 7946 0123')).toContain('in United Kingdom: then write +44 20 7946 0123');
+    expect(wrong('(360) 555-0142', 'GB')).toContain('in United States: then write +1 360 555 0142');
     // NANP: the exchange code is never N11 (ATIS central office code guidelines, from memory).
     expect(readNumber('360 911 0142', 'US').ok).toBe(false);
     // NANP: area and exchange codes start with 2 to 9.

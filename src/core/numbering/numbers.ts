@@ -1,6 +1,12 @@
 /** Reading and writing telephone numbers. The rules and formats are libphonenumber-js's; fiction ranges are added to what it accepts. */
-import { getCountryCallingCode, parsePhoneNumberFromString, type CountryCode } from 'libphonenumber-js/max';
+import {
+  getCountryCallingCode,
+  parsePhoneNumberFromString,
+  validatePhoneNumberLength,
+  type CountryCode,
+} from 'libphonenumber-js/max';
 import { fictionRangeOf } from './fiction';
+import { PROFILES } from './profiles';
 
 export interface ReadNumber {
   e164: string;
@@ -28,9 +34,29 @@ export function readNumber(typed: string, country: string, outsideDigit = ''): N
     const without = parse(text.slice(outsideDigit.length), country);
     if (without) return { ok: true, number: { ...without, strippedDigit: outsideDigit } };
   }
-  const digits = text.replace(/\D/g, '').length;
-  if (digits > 15) return { ok: false, message: 'That is too long: a number has at most 15 digits.' };
-  return { ok: false, message: `"${typed.trim()}" is not a whole telephone number.` };
+  return { ok: false, message: whatIsWrong(typed.trim(), text, country) };
+}
+
+/** What is wrong with a text that is no number, and where it would be one. */
+function whatIsWrong(typed: string, text: string, country: string): string {
+  if (text.replace(/\D/g, '').length > 15) return 'That is too long: a number has at most 15 digits.';
+  // As it is written there: ten digits in North America, a 0 in front in the other countries.
+  const asWritten = { '1': /^\D*[2-9](\D*\d){9}\D*$/, other: /^\D*0(\D*\d){7,}\D*$/ };
+  const elsewhere = PROFILES.find(
+    (p) =>
+      p.country !== country &&
+      asWritten[p.callingCode === '1' ? '1' : 'other'].test(text) &&
+      !text.startsWith('+') &&
+      parse(text, p.country)?.country === p.country,
+  );
+  if (elsewhere) {
+    const there = writeNumber(parse(text, elsewhere.country)!.e164, country);
+    return `"${typed}" is not a number here. It would be one in ${elsewhere.name}: then write ${there}.`;
+  }
+  const short = validatePhoneNumberLength(text, country as CountryCode);
+  return short === 'TOO_SHORT' || short === 'NOT_A_NUMBER'
+    ? `"${typed}" is too short: it is not a whole telephone number.`
+    : `"${typed}" is not a telephone number: no such number can be given out.`;
 }
 
 function parse(text: string, country: string): ReadNumber | undefined {
