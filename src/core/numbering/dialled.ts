@@ -1,4 +1,5 @@
 /** What a member of staff gets who dials some digits on one of the system's phones. */
+import { fitsService } from './extensions';
 import { readNumber, writeNumber } from './numbers';
 import type { StarCode } from '../system/schema';
 import { profileOf } from './profiles';
@@ -91,6 +92,3 @@ function dialledByHand(digits: string, country: string): Dialled | undefined {
   const abroad = digits.startsWith(dialling.international.replace('x.T', ''));
   return whole || abroad ? { kind: 'outside', e164 } : undefined;
 }
-
-const fitsService = (digits: string, service: string): boolean =>
-  digits.length === service.length && [...service].every((c, i) => c === 'x' || c === digits[i]);

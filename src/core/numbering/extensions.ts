@@ -45,7 +45,8 @@ export class ExtensionIndex {
 
 /**
  * What is wrong with an extension, in words, or undefined when it may be used: it is taken, is the beginning of another
- * (or another of it), starts with the outside-line digit, or equals, begins or is begun by an emergency number.
+ * (or another of it), starts with the outside-line digit, equals, begins or is begun by an emergency number, or hides a
+ * service such as 411 where people dial nothing first for an outside line.
  */
 export function checkExtension(
   extension: string,
@@ -53,13 +54,15 @@ export function checkExtension(
   business: Numbering,
 ): string | undefined {
   if (!/^\d{2,6}$/.test(extension)) return 'An extension is 2 to 6 digits.';
-  const { emergency: all } = profileOf(business.country);
+  const { emergency: all, dialling } = profileOf(business.country);
   if (all.includes(extension)) return `${extension} summons help: it can never be an extension.`;
   if (business.outsideDigit && extension.startsWith(business.outsideDigit))
     return `Extensions cannot start with ${business.outsideDigit}: people dial that for an outside line.`;
   for (const emergency of all)
     if (emergency.startsWith(extension) || extension.startsWith(emergency))
       return `${extension} would get in the way of the emergency number ${emergency}.`;
+  if (!business.outsideDigit && dialling.services.some((s) => fitsService(extension, s)))
+    return `${extension} is a service number of ${profileOf(business.country).name}: nobody could dial that any more.`;
   const other = (taken instanceof ExtensionIndex ? taken : new ExtensionIndex(taken)).clash(extension);
   if (!other) return undefined;
   if (other.extension === extension) return `${extension} belongs to ${other.who}.`;
@@ -67,6 +70,10 @@ export function checkExtension(
     return `${extension} is the beginning of ${other.extension} (${other.who}).`;
   return `${extension} begins with ${other.extension} (${other.who}).`;
 }
+
+/** Whether digits are a service number of a profile, in which x is any digit. */
+export const fitsService = (digits: string, service: string): boolean =>
+  digits.length === service.length && [...service].every((c, i) => c === 'x' || c === digits[i]);
 
 /** What an extension is reserved for, or undefined. */
 export const reservedFor = (extension: string, business: Numbering): string | undefined =>
