@@ -1,8 +1,8 @@
 import Papa from 'papaparse';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { edited, yard } from '../../../tests/fixtures/yard';
-import { MOST_ROWS, decodeCsv, previewCsv, writeCsv, type CsvKind } from './csv';
+import { edited, yard } from '../../../../tests/fixtures/yard';
+import { MOST_ROWS, decodeCsv, previewCsv, writeCsv, type CsvKind } from '.';
 
 const system = yard();
 let made = 0;
@@ -35,7 +35,7 @@ describe('numbers and sites as CSV', () => {
     const text = writeCsv('numbers', odd);
     expect(text).toContain('+13605550142,"Main, ""the"" line",');
     expect(text).toContain('"one\ntwo"');
-    expect(text.split('\r\n')[0]).toBe('number,label,use,site,plan,caller name,notes');
+    expect(text.split('\r\n')[0]).toMatch(/^number,label,use,site,plan,shown by,caller name,notes,/);
   });
 
   it('any label and note survives the way out and in', () => {
@@ -111,6 +111,62 @@ describe('reading a file', () => {
     expect(preview.rows[3]!.problems[0]!.message).toContain('not a network');
     const after = edited(system, preview.commands);
     expect(Object.values(after.sites).map((s) => s.name)).toEqual(['Yard', 'Sail loft']);
+  });
+
+  it('who may show a number, by name or extension', () => {
+    const preview = rows(
+      'numbers',
+      'number,shown by,caller name\n+13605550142,rosa delgado; 202,\n+13605550160,Nobody,\n+13605550171,Zoe,THIS NAME IS FAR TOO LONG\n',
+    );
+    expect(preview.rows[0]!.changes).toEqual([
+      { column: 'shown by', from: 'everybody', to: 'rosa delgado; 202' },
+    ]);
+    const after = edited(system, preview.commands);
+    expect(after.numbers.main!.callerIdFor).toEqual(['rosa', 'idris']);
+    expect(after.numbers.night!.callerIdFor).toEqual([]);
+    expect(preview.rows[2]!.problems[0]!.message).toContain('nobody called “Zoe”');
+    const long = rows('numbers', 'number,caller name\n+13605550142,THIS NAME IS FAR TOO LONG\n');
+    expect(long.rows[0]!.problems[0]!.column).toBe('caller name');
+    const twins = edited(after, [{ do: 'person.set', id: 'idris', change: { name: 'Rosa Delgado' } }]);
+    expect(writeCsv('numbers', twins)).toContain(',201; 202,');
+    expect(read('numbers', 'number,shown by\n+13605550142,Rosa Delgado\n', twins)).toMatchObject({
+      rows: [{ problems: [{ message: expect.stringContaining('Write their extension') }] }],
+    });
+  });
+
+  it('an emergency address of a number’s own, in parts, and none again', () => {
+    const head =
+      'number,emergency house number,emergency street,emergency city,emergency state,emergency postal code\n';
+    const preview = rows(
+      'numbers',
+      `${head}+13605550142,3,Quay Street,Port Ansel,WA,98300\n+13605550160,3,,,,\n`,
+    );
+    expect(preview.rows[1]).toMatchObject({
+      does: 'wrong',
+      problems: [{ column: 'emergency street' }, {}, {}, {}],
+    });
+    const after = edited(system, preview.commands);
+    expect(after.numbers.main!.address).toMatchObject({ RD: 'Quay Street', A3: 'Port Ansel', country: 'US' });
+    expect(read('numbers', writeCsv('numbers', after), after)).toMatchObject({ commands: [] });
+    const none = read('numbers', `${head}+13605550142,,,,,\n`, after);
+    expect(none.ok && edited(after, none.commands).numbers.main!.address).toBeNull();
+  });
+
+  it('who is told of emergency calls at a site, and the number help rings back', () => {
+    const preview = rows(
+      'sites',
+      'name,rings back,told,told by mail,check again on\nYard,(360) 555-0142,Rosa Delgado; 203,watch@yard.example,2027-06-01\n',
+    );
+    expect(edited(system, preview.commands).sites.yard).toMatchObject({
+      callback: '+13605550142',
+      notify: { personIds: ['rosa', 'pia'], mailTo: ['watch@yard.example'] },
+      checkAgainOn: '2027-06-01',
+    });
+    const wrong = (cells: string) =>
+      rows('sites', `name,rings back,told by mail,check again on\nYard,${cells}\n`).rows[0]!.problems[0]!;
+    expect(wrong('+12065550134,,').message).toContain('not one of your own');
+    expect(wrong(',no mail,').column).toBe('told by mail');
+    expect(wrong(',,soon').column).toBe('check again on');
   });
 
   it.each([

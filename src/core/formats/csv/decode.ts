@@ -1,0 +1,57 @@
+/** From the bytes of a CSV file (RFC 4180) to its header and rows. */
+import Papa from 'papaparse';
+
+/** A file with more rows is not read: nobody has so many, and it is most likely the wrong file. */
+export const MOST_ROWS = 5000;
+
+/** Bytes of a file as text: UTF-8 or UTF-16 by its mark, else UTF-8, else Windows-1252, which is then said. */
+export function decodeCsv(bytes: Uint8Array): { text: string; note: string } {
+  const utf16 = (bytes[0] === 0xff && bytes[1] === 0xfe) || (bytes[0] === 0xfe && bytes[1] === 0xff);
+  if (utf16)
+    return {
+      text: new TextDecoder(bytes[0] === 0xff ? 'utf-16le' : 'utf-16be').decode(bytes),
+      note: 'Read as UTF-16.',
+    };
+  try {
+    return { text: new TextDecoder('utf-8', { fatal: true }).decode(bytes), note: '' };
+  } catch {
+    return {
+      text: new TextDecoder('windows-1252').decode(bytes),
+      note: 'The file is not UTF-8; it was read as Windows-1252. Look whether accents are right.',
+    };
+  }
+}
+
+export type Parsed =
+  | { ok: true; /** Names of the columns, in small letters. */ header: string[]; body: string[][] }
+  | { ok: false; message: string };
+
+/** Takes a text apart. @param columns that are known, the first of which must be there */
+export function parseCsv(text: string, columns: readonly string[]): Parsed {
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    skipEmptyLines: 'greedy',
+    preview: MOST_ROWS + 2,
+  });
+  const no = (message: string): Parsed => ({ ok: false, message });
+  const broken = parsed.errors.find((e) => e.type === 'Quotes');
+  if (broken)
+    return no(
+      `Quotes do not match in row ${(broken.row ?? 0) + 1}: a quote was opened and never closed, or stands alone.`,
+    );
+  const [head, ...body] = parsed.data;
+  if (!head?.length || (head.length === 1 && !head[0]!.trim())) return no('The file is empty.');
+  if (body.length > MOST_ROWS)
+    return no(
+      `The file has more than ${MOST_ROWS.toLocaleString('en')} rows. Is it the right one? Nothing was read.`,
+    );
+  const header = head.map((h) => h.trim().toLowerCase());
+  const [key] = columns;
+  if (!header.includes(key!))
+    return no(
+      `There is no column “${key}”. The file has: ${header.slice(0, 8).join(', ')}. Columns that are read: ${columns.join(', ')}.`,
+    );
+  const twice = header.find((n, i) => columns.includes(n) && header.indexOf(n) !== i);
+  if (twice) return no(`The column “${twice}” is there twice.`);
+  if (!body.length) return no('The file has a header and no rows.');
+  return { ok: true, header, body };
+}
