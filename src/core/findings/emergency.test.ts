@@ -69,6 +69,16 @@ describe('phones and dialling', () => {
   });
 });
 
+describe('dialling habits', () => {
+  it('an extension that hides a service is found where nothing is dialled first', () => {
+    const rosa: Command = { do: 'person.set', id: 'rosa', change: { extension: '411' } };
+    expect(ids([rosa])).not.toContain('hides-service:rosa');
+    const plain: Command = { do: 'business.set', change: { outsideDigit: '' } };
+    expect(ids([plain, rosa])).toContain('hides-service:rosa');
+    expect(ids([plain]).join()).not.toContain('hides-service');
+  });
+});
+
 describe('what the other side sees of calls made', () => {
   const nobody: Command[] = ['main', 'rosa-number', 'night'].map((id) => ({
     do: 'number.set',

@@ -1,7 +1,7 @@
 /** Checks of what happens when somebody calls for help: is it sent to the right door, and who is told? */
 import { addDays } from '../hours';
-import { addressProblems, dialClashes, profileOf } from '../numbering';
-import { isLinked } from '../system';
+import { addressProblems, dialClashes, hidesService, profileOf } from '../numbering';
+import { isLinked, type System } from '../system';
 import type { Check, Finding } from './finding';
 
 const YEAR_DAYS = 365;
@@ -107,8 +107,21 @@ export const phonesElsewhere: Check = ({ system, standing, today }) =>
       : [];
   });
 
-/** Outside calls that an emergency number cuts off. */
-export const dialling: Check = ({ system }) =>
+/** Outside calls that an emergency number cuts off, and services that an extension hides. */
+export const dialling: Check = ({ system }) => [
+  ...cutOff(system),
+  ...Object.values(system.people)
+    .filter((p) => hidesService(p.extension, system.business))
+    .map((p): Finding => ({
+      id: `hides-service:${p.id}`,
+      severity: 'hint',
+      place: { kind: 'person', id: p.id },
+      title: `Extension ${p.extension} hides the service ${p.extension}`,
+      detail: `Whoever dials it gets ${p.name}. Give them another one, or let people dial a digit first for an outside line.`,
+    })),
+];
+
+const cutOff = (system: System): Finding[] =>
   dialClashes(system.business).map((detail, i) => ({
     id: `dial-clash:${i}`,
     severity: 'warning',

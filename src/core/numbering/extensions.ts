@@ -45,8 +45,7 @@ export class ExtensionIndex {
 
 /**
  * What is wrong with an extension, in words, or undefined when it may be used: it is taken, is the beginning of another
- * (or another of it), starts with the outside-line digit, equals, begins or is begun by an emergency number, or hides a
- * service such as 411 where people dial nothing first for an outside line.
+ * (or another of it), starts with the outside-line digit, or equals, begins or is begun by an emergency number.
  */
 export function checkExtension(
   extension: string,
@@ -54,15 +53,13 @@ export function checkExtension(
   business: Numbering,
 ): string | undefined {
   if (!/^\d{2,6}$/.test(extension)) return 'An extension is 2 to 6 digits.';
-  const { emergency: all, dialling } = profileOf(business.country);
+  const { emergency: all } = profileOf(business.country);
   if (all.includes(extension)) return `${extension} summons help: it can never be an extension.`;
   if (business.outsideDigit && extension.startsWith(business.outsideDigit))
     return `Extensions cannot start with ${business.outsideDigit}: people dial that for an outside line.`;
   for (const emergency of all)
     if (emergency.startsWith(extension) || extension.startsWith(emergency))
       return `${extension} would get in the way of the emergency number ${emergency}.`;
-  if (!business.outsideDigit && dialling.services.some((s) => fitsService(extension, s)))
-    return `${extension} is a service number of ${profileOf(business.country).name}: nobody could dial that any more.`;
   const other = (taken instanceof ExtensionIndex ? taken : new ExtensionIndex(taken)).clash(extension);
   if (!other) return undefined;
   if (other.extension === extension) return `${extension} belongs to ${other.who}.`;
@@ -75,11 +72,18 @@ export function checkExtension(
 export const fitsService = (digits: string, service: string): boolean =>
   digits.length === service.length && [...service].every((c, i) => c === 'x' || c === digits[i]);
 
-/** What an extension is reserved for, or undefined. */
+/** Whether an extension hides a service such as 411: where people dial nothing first for an outside line, it comes before it. */
+export const hidesService = (extension: string, { country, outsideDigit }: Numbering): boolean =>
+  !outsideDigit && profileOf(country).dialling.services.some((s) => fitsService(extension, s));
+
+/** What an extension is reserved for, or undefined. One that would hide a service is kept free as well. */
 export const reservedFor = (extension: string, business: Numbering): string | undefined =>
   business.reserved?.find(
     (r) => r.from.length === extension.length && r.from <= extension && extension <= r.to,
-  )?.note;
+  )?.note ??
+  (hidesService(extension, business)
+    ? `the service ${extension} of ${profileOf(business.country).name}`
+    : undefined);
 
 /**
  * The lowest free extension of the business's length from x01 up that is not reserved, starting in the hundred most

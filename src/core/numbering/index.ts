@@ -5,6 +5,7 @@ export { readNumber, writeNumber, type NumberResult, type ReadNumber } from './n
 export {
   checkExtension,
   ExtensionIndex,
+  hidesService,
   hundredOf,
   nextFreeExtension,
   renumber,

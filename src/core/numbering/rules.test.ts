@@ -61,10 +61,12 @@ describe('the map of extensions', () => {
     for (const c of hundredOf('9', new ExtensionIndex([]), b)) expect(c.state).toBe('blocked');
     const plain = { ...b, outsideDigit: '' };
     const blocked = hundredOf('9', new ExtensionIndex([]), plain).filter((c) => c.state === 'blocked');
+    expect(blocked.map((c) => c.extension)).toEqual(['911']);
     // N11 and 988 are services in North America (from memory): without a digit first they would be hidden.
-    expect(blocked.map((c) => c.extension)).toEqual(['911', '988']);
-    expect(checkExtension('411', [], plain)).toContain('service number of United States');
-    expect(checkExtension('411', [], b)).toBeUndefined();
+    const kept = hundredOf('4', new ExtensionIndex([]), plain).filter((c) => c.state === 'reserved');
+    expect(kept.map((c) => c.extension)).toEqual(['411']);
+    expect(nextFreeExtension([{ extension: '210', who: 'x' }], { ...plain, reserved: [] })).toBe('212');
+    expect(hundredOf('4', new ExtensionIndex([]), b).every((c) => c.state === 'free')).toBe(true);
   });
   it('proposes no reserved one', () => {
     const taken = ['209'].map((extension) => ({ extension, who: 'x' }));
