@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import google from 'google-libphonenumber';
 import { describe, expect, it } from 'vitest';
 import { parsePhoneNumberFromString } from 'libphonenumber-js/max';
@@ -132,6 +133,45 @@ describe('writing numbers', () => {
     expect(writeNumber('+13605550142', 'CA')).toBe('(360) 555-0142');
     expect(writeNumber('+442079460123', 'US')).toBe('+44 20 7946 0123');
     expect(writeNumber('+442079460123', 'GB')).toBe('020 7946 0123');
+  });
+});
+
+describe('reading and writing again', () => {
+  const homes = PROFILES.map((p) => p.country);
+  const e164s = [
+    ...COUNTRIES.flatMap((country) => sample(country, 120)),
+    ...PROFILES.flatMap((p) => p.fiction.flatMap((r) => numbersOf(r).slice(0, 3))),
+  ].flatMap((typed) => {
+    const read = readNumber(typed, 'US');
+    return read.ok ? [read.number.e164] : [];
+  });
+
+  it('is stable: what was written is read as the same number, wherever the business is', () => {
+    expect(e164s.length).toBeGreaterThan(500);
+    fc.assert(
+      fc.property(fc.constantFrom(...e164s), fc.constantFrom(...homes), (e164, home) => {
+        const written = writeNumber(e164, home);
+        const read = readNumber(written, home);
+        expect(read, `${written} in ${home}`).toMatchObject({ ok: true, number: { e164 } });
+        expect(writeNumber(read.ok ? read.number.e164 : '', home)).toBe(written);
+      }),
+      { numRuns: 3000, seed: 5 },
+    );
+  });
+
+  // RFC 3966 §5.1.1: visual separators carry no meaning.
+  it('does not depend on how the digits are parted', () => {
+    const separators = fc.array(fc.constantFrom('', ' ', '-', '.', ' (', ') ', '-'), {
+      minLength: 15,
+      maxLength: 15,
+    });
+    fc.assert(
+      fc.property(fc.constantFrom(...e164s), separators, (e164, parts) => {
+        const typed = `+${[...e164.slice(1)].map((d, i) => (i ? parts[i % 15] : '') + d).join('')}`;
+        expect(readNumber(typed, 'US'), typed).toMatchObject({ ok: true, number: { e164 } });
+      }),
+      { numRuns: 1500, seed: 6 },
+    );
   });
 });
 
