@@ -1,22 +1,11 @@
 /** What a business does with the carrier: buying, porting, texting, giving back; each act one transaction. */
 import { nanoid } from 'nanoid';
-import { emptyStanding, type Phone, type Standing, type System } from '../core/system';
-import type { CarrierBook } from '../standins/carrier/carrier';
-import {
-  drop,
-  emptyBook,
-  giveBack,
-  order,
-  reserve,
-  REST_MS,
-  takeBack,
-  type Ordered,
-} from '../standins/carrier/book';
+import type { Phone, Standing } from '../core/system';
+import { drop, order, reserve, type Ordered } from '../standins/carrier/book';
 import { arrivalOf, PortFacts, portStanding, type Port } from '../standins/carrier/porting';
 import { sendProof, tryProof, type Proof } from '../standins/proof/proof';
 import { codeFrom } from '../standins/registrar/pairing';
-import type { Db } from './db';
-import { noDealings, type DealingsRecord, type StandingRecord } from './records';
+import { readSide, writeSide, type Side } from './side';
 import { whileWriting } from './sync';
 import type { Workspace } from './workspace';
 
@@ -26,43 +15,6 @@ export const no = (message: string, field?: string): Done => ({
   message,
   ...(field ? { field } : {}),
 });
-
-/** The carrier's side of a business, to be changed together. */
-export interface Side {
-  book: CarrierBook;
-  dealings: DealingsRecord;
-  standing: Standing;
-}
-
-/** Reads the carrier's side. Consistent while nobody else writes. */
-export async function readSide(db: Db, businessId: string): Promise<Side> {
-  const [book, dealings, record] = await Promise.all([
-    readBook(db),
-    db.get('dealings', businessId),
-    db.get('standing', businessId),
-  ]);
-  return {
-    book,
-    dealings: dealings ?? noDealings(businessId),
-    standing: record?.standing ?? emptyStanding(),
-  };
-}
-
-/** The stores of the carrier's side, of a transaction that covers them. */
-interface SideStores {
-  carrier: { put(book: CarrierBook, key: 'book'): unknown };
-  dealings: { put(dealings: DealingsRecord): unknown };
-  standing: { put(record: StandingRecord): unknown };
-}
-
-export function writeSide(stores: SideStores, businessId: string, side: Partial<Side>): void {
-  if (side.book) void stores.carrier.put(side.book, 'book');
-  if (side.dealings) void stores.dealings.put(side.dealings);
-  if (side.standing) {
-    const standing = { ...side.standing, revision: side.standing.revision + 1 };
-    void stores.standing.put({ businessId, standing });
-  }
-}
 
 /** Changes the carrier's side in storage: all of it or, where the change says no, nothing. */
 export async function change<T>(
@@ -232,56 +184,3 @@ export const referCallers = (workspace: Workspace, e164: string, referTo: string
     else delete referrals[e164];
     return { side: { dealings: { ...dealings, referrals } }, answer: undefined };
   });
-
-/**
- * What putting a system in force means for the carrier: numbers that are gone go back to it, and numbers that are there
- * again are taken back. @returns the new side, or why it cannot be
- */
-export function settleNumbers(
-  side: Side,
-  businessId: string,
-  before: System,
-  after: System,
-  now: number,
-): { ok: true; side: Partial<Side> } | { ok: false; message: string } {
-  const held = new Set(Object.values(after.numbers).map((n) => n.e164));
-  let { book } = side;
-  for (const e164 of held) {
-    const sold = book.sold.find((s) => s.e164 === e164);
-    if (sold) continue;
-    if (book.resting.some((r) => r.e164 === e164 && r.businessId === businessId)) {
-      const back = takeBack(book, businessId, e164, now);
-      if (!back.ok) return { ok: false, message: `${e164} cannot be brought back. ${back.message}` };
-      book = back.book;
-    } else book = { ...book, sold: [...book.sold, { e164, businessId }] };
-  }
-  const gone = Object.values(before.numbers).filter((n) => !held.has(n.e164));
-  const released = side.dealings.released.filter((r) => !held.has(r.number.e164));
-  const intercepts = Object.fromEntries(
-    Object.entries(side.standing.intercepts).filter(([e164]) => !held.has(e164)),
-  );
-  const referrals = { ...side.dealings.referrals };
-  for (const number of gone) {
-    const referTo = referrals[number.e164] ?? null;
-    delete referrals[number.e164];
-    book = giveBack(book, businessId, number.e164, now);
-    released.push({ number, at: now, until: now + REST_MS, referTo });
-    intercepts[number.e164] = { referTo, until: now + REST_MS };
-  }
-  return {
-    ok: true,
-    side: {
-      book,
-      dealings: { ...side.dealings, released, referrals },
-      standing: { ...side.standing, intercepts },
-    },
-  };
-}
-
-/** Numbers the carrier has sold to a business, of whatever draft. */
-export const soldTo = (book: CarrierBook, businessId: string): string[] =>
-  book.sold.filter((s) => s.businessId === businessId).map((s) => s.e164);
-
-/** The carrier's book as it is stored. */
-export const readBook = async (db: Db): Promise<CarrierBook> =>
-  (await db.get('carrier', 'book')) ?? emptyBook();

@@ -23,8 +23,8 @@ export {
   referCallers,
   resendPort,
   reserveNumbers,
-  soldTo,
   submitPort,
   type Done,
 } from './carrier';
 export { askForTexting, receiveText, sendText } from './texting';
+export { soldTo } from './side';

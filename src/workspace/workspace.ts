@@ -4,7 +4,7 @@ import type { Edit, Standing, System } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import { readWhole, writeWhole, type Whole } from './businesses';
-import { readBook, readSide, settleNumbers, writeSide } from './carrier';
+import { readBook, readSide, settleNumbers, writeSide } from './side';
 import type { Db } from './db';
 import { readDraft, storeStep, takeStep, type DraftState, type DraftStep, type Stepped } from './draft';
 import type {

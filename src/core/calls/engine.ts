@@ -4,6 +4,7 @@
  */
 import TinyQueue from 'tinyqueue';
 import type { Standing, System } from '../system';
+import { arrive } from './arriving';
 import { decline, endLeg, lift, sound } from './ringing';
 import {
   RANK,
@@ -15,7 +16,7 @@ import {
   type Snapshot,
   type TimerKind,
 } from './state';
-import { arrive, end, hangUp, ringingOver, timeOut } from './walking';
+import { end, hangUp, ringingOver, timeOut } from './walking';
 import { worldOf, type World } from './world';
 import type { Happening } from './trace';
 

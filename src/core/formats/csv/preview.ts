@@ -6,8 +6,7 @@ import { numbersSheet } from './numbers';
 import { isWrong, readRow, type RowPreview, type Sheet } from './sheet';
 import { sitesSheet } from './sites';
 
-const SHEETS = { numbers: numbersSheet, sites: sitesSheet };
-export type CsvKind = keyof typeof SHEETS;
+export type CsvKind = 'numbers' | 'sites';
 
 /**
  * The file. A text that a spreadsheet would run as a formula gets an apostrophe in front, which reading takes off again;

@@ -1,0 +1,61 @@
+/** How a call begins: a number leads to its plan, digits dialled inside to whoever has them, or out. */
+import { sortDialled } from '../numbering';
+import { helpFor } from './help';
+import { shownBy } from './shown';
+import { RANK, type CallState, type Run } from './state';
+import { end, enter, ringPerson } from './walking';
+
+/** The call arrives: a number leads to its plan, digits dialled inside to whoever has them. */
+export function arrive(run: Run, call: CallState): void {
+  const { from, to } = call.request;
+  const world = run.world(call);
+  if (from.kind === 'phone') run.onCall.set(from.phoneId, call.request.id);
+  const number = to.kind === 'number' ? world.numbers.get(to.e164) : undefined;
+  call.numberId = number?.id ?? null;
+  call.planId = number?.planId ?? null;
+  run.say(call, { kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
+  const patience = call.request.behaviour?.caller.hangsUpAfter;
+  if (patience != null) run.after(call, patience * 1000, 'give up', RANK.human);
+  if (to.kind === 'digits') return dial(run, call, to.digits, from.kind === 'phone' ? from.phoneId : null);
+  if (!number) {
+    const intercept = to.kind === 'number' ? run.standing.intercepts[to.e164] : undefined;
+    if (intercept && run.now < intercept.until)
+      return end(run, call, 'system', { kind: 'given back', referTo: intercept.referTo });
+    return end(run, call, 'system', { kind: 'not in service', why: 'unknown number' });
+  }
+  const arrival = run.standing.arrivals[number.e164];
+  if (arrival === null || (arrival !== undefined && run.now < arrival))
+    return end(run, call, 'system', { kind: 'not moved yet' });
+  const route = call.planId ? world.routes.get(call.planId) : undefined;
+  if (!route) return end(run, call, 'system', { kind: 'not in service', why: 'no plan' });
+  enter(run, call, route.first);
+}
+
+function dial(run: Run, call: CallState, digits: string, phoneId: string | null): void {
+  const { system, personWith } = run.world(call);
+  const phone = phoneId ? system.phones[phoneId] : undefined;
+  const personId = phone?.personId ?? null;
+  const dialled = sortDialled(digits, system.business, (e) => personWith.has(e));
+  if (dialled.kind === 'extension') {
+    const personId = personWith.get(dialled.extension)!;
+    call.onward = { kind: 'own mailbox', personId };
+    return ringPerson(run, call, personId, null);
+  }
+  if (dialled.kind === 'emergency') {
+    run.say(call, {
+      kind: 'emergency',
+      number: dialled.number,
+      ...helpFor(system, run.standing, personId, phone),
+    });
+    return end(run, call, 'system', { kind: 'emergency', number: dialled.number });
+  }
+  if (dialled.kind === 'feature')
+    return end(run, call, 'system', { kind: 'feature', code: dialled.code, does: dialled.does });
+  if (dialled.kind === 'service')
+    return end(run, call, 'system', { kind: 'went out', number: dialled.number });
+  if (dialled.kind === 'outside') {
+    const shows = dialled.callerId === 'hidden' ? null : shownBy(system, personId);
+    return end(run, call, 'system', { kind: 'went out', number: dialled.e164, shows });
+  }
+  end(run, call, 'system', { kind: 'not in service', why: 'nothing dialled' });
+}
