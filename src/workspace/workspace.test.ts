@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { Ajv2020 } from 'ajv/dist/2020.js';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { deleteDB } from 'idb';
 import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
 import type { Command } from '../core/system';
@@ -47,7 +47,6 @@ async function windowOn(id = DEMO_ID): Promise<Workspace> {
 const rename = (id: string, name: string): Command => ({ do: 'person.set', id, change: { name } });
 const say = (words: string, ...commands: Command[]) => ({ words, commands });
 /** Lets messages between windows arrive. */
-const meanwhile = () => new Promise((resolve) => setTimeout(resolve, 40));
 
 describe('the draft', () => {
   it('is there again after a reload, with undo and redo', async () => {
@@ -103,12 +102,10 @@ describe('two windows', () => {
     const [a, b] = [await windowOn(), await windowOn()];
     a.edit(say('Rename', rename('rosa', 'From A')));
     await a.settled();
-    await meanwhile();
-    expect(b.system.people.rosa!.name).toBe('From A');
+    await vi.waitFor(() => expect(b.system.people.rosa!.name).toBe('From A'));
     b.undo();
     await b.settled();
-    await meanwhile();
-    expect(a.system.people.rosa!.name).toBe('Rosa Delgado');
+    await vi.waitFor(() => expect(a.system.people.rosa!.name).toBe('Rosa Delgado'));
   });
 
   it('lose nothing when both edit at the same moment', async () => {
@@ -116,12 +113,13 @@ describe('two windows', () => {
     a.edit(say('Rename Rosa', rename('rosa', 'From A')));
     b.edit(say('Rename Pia', rename('pia', 'From B')));
     await Promise.all([a.settled(), b.settled()]);
-    await meanwhile();
-    for (const w of [a, b]) {
-      expect(w.system.people.rosa!.name).toBe('From A');
-      expect(w.system.people.pia!.name).toBe('From B');
-      expect(w.view.draft.edits).toHaveLength(2);
-    }
+    await vi.waitFor(() => {
+      for (const w of [a, b]) {
+        expect(w.system.people.rosa!.name).toBe('From A');
+        expect(w.system.people.pia!.name).toBe('From B');
+        expect(w.view.draft.edits).toHaveLength(2);
+      }
+    });
   });
 });
 
@@ -234,8 +232,9 @@ describe('inviting and pairing', () => {
       businessId: DEMO_ID,
       phoneId: 'jonah-browser',
     });
-    await meanwhile();
-    expect(w.view.standing.registrations['jonah-browser']).toMatchObject({ online: true, standIn: false });
+    await vi.waitFor(() =>
+      expect(w.view.standing.registrations['jonah-browser']).toMatchObject({ online: true, standIn: false }),
+    );
   });
 
   it('makes earlier codes for the same phone void, and asks for an address', async () => {
