@@ -46,7 +46,6 @@ async function windowOn(id = DEMO_ID): Promise<Workspace> {
 }
 const rename = (id: string, name: string): Command => ({ do: 'person.set', id, change: { name } });
 const say = (words: string, ...commands: Command[]) => ({ words, commands });
-/** Lets messages between windows arrive. */
 
 describe('the draft', () => {
   it('is there again after a reload, with undo and redo', async () => {

@@ -23,11 +23,46 @@ test('pictures of the demonstration', async ({ context, page }) => {
     await shot(page, view.split('/')[0]!);
   }
 
-  await page.goto('/numbers');
-  await page.getByLabel('Area code or city').fill('360');
-  await page.getByRole('button', { name: 'Look' }).click();
-  await page.getByRole('list', { name: 'Numbers on offer' }).waitFor();
+  await page.goto('/numbers#n-main');
   await shot(page, 'numbers');
+  await page.goto('/numbers/sites');
+  await shot(page, 'sites');
+  await page.goto('/numbers/dialling');
+  await page.getByLabel('Digits, one after the other').fill('9 1 360 555 0142');
+  await shot(page, 'dialling');
+  await page.goto('/numbers/costs');
+  await shot(page, 'costs');
+  await page.goto('/numbers/texting');
+  await page.getByLabel('To', { exact: true }).fill('206 555 0134');
+  await page.getByLabel('Text', { exact: true }).fill('Your boat is ready. Reply STOP to end.');
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await shot(page, 'texting');
+  await page.goto('/numbers/get');
+  await page.getByLabel('Area code or city').fill('360');
+  const offers = page.getByRole('list', { name: 'Numbers on offer' }).getByRole('listitem');
+  for (const e164 of ['(360) 555-0123', '(360) 555-0155'])
+    await offers.filter({ hasText: e164 }).getByRole('button', { name: /^Take/ }).click();
+  await page.getByRole('list', { name: 'Numbers set aside' }).getByRole('listitem').nth(1).waitFor();
+  await shot(page, 'get-a-number');
+  await page.goto('/numbers/bring');
+  const form = page.locator('form', { hasText: 'Ask for a number' });
+  for (const [label, text] of [
+    ['The number to bring over', '360 555 0133'],
+    ['Present provider', 'Tidewater Telecom'],
+    ['Account number there', '44017731'],
+    ['Name on the bill', 'Lantern Cove Boatworks'],
+    ['Address on the bill', '12 Lantern Cove Road'],
+  ] as const)
+    await form.getByLabel(label).fill(text);
+  await form.getByRole('button', { name: 'Send the request' }).click();
+  await page.locator('article', { hasText: '(360) 555-0133' }).waitFor();
+  await page.locator('h1').scrollIntoViewIfNeeded();
+  await page.evaluate(() => scrollTo(0, 0));
+  await shot(page, 'bring-a-number');
+  // The pictures that follow are of the demonstration as it is on a first visit.
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  await page.getByRole('menuitem', { name: 'Reset the demonstration' }).click();
+  await page.getByText('as it was on the first day').waitFor();
 
   await page.goto('/answering/main?step=main-front');
   await page.getByLabel('For how many seconds').fill('24');

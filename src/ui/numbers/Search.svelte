@@ -260,7 +260,7 @@
   }
   li {
     display: grid;
-    grid-template-columns: 170px minmax(0, 1fr) 235px auto;
+    grid-template-columns: 170px minmax(0, 1fr) 264px auto;
     align-items: center;
     gap: 14px;
     padding: 7px 14px;
