@@ -79,7 +79,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     await form.getByLabel('E-mail').fill('ada@gullpoint.example');
     await form.getByLabel('Extension').fill('911');
     await form.getByRole('button', { name: 'Add', exact: true }).click();
-    await expect(form.getByText('emergency number 911')).toBeVisible();
+    await expect(form.getByText('911 is an emergency number')).toBeVisible();
     await form.getByLabel('Extension').fill('');
     await form.getByRole('button', { name: 'Add', exact: true }).click();
     await expect(page.getByRole('row', { name: /201 Ada Fenwick/ })).toContainText('0 of 1 phone paired');

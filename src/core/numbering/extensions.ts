@@ -54,7 +54,7 @@ export function checkExtension(
 ): string | undefined {
   if (!/^\d{2,6}$/.test(extension)) return 'An extension is 2 to 6 digits.';
   const { emergency: all } = profileOf(business.country);
-  if (all.includes(extension)) return `${extension} summons help: it can never be an extension.`;
+  if (all.includes(extension)) return `${extension} is an emergency number: it can never be an extension.`;
   if (business.outsideDigit && extension.startsWith(business.outsideDigit))
     return `Extensions cannot start with ${business.outsideDigit}: people dial that for an outside line.`;
   for (const emergency of all)

@@ -31,7 +31,7 @@ describe('extensions', () => {
 
   it('never shadow an emergency number', () => {
     const plain = { ...us, outsideDigit: '' };
-    expect(checkExtension('911', [], us)).toContain('summons help');
+    expect(checkExtension('911', [], us)).toContain('is an emergency number');
     for (const extension of ['911', '91', '9112'])
       expect(checkExtension(extension, [], plain)).toContain('911');
     expect(checkExtension('999', [], { ...plain, country: 'GB' })).toContain('999');

@@ -152,6 +152,14 @@ function checkBusiness({ business }: System): void {
   const codes = business.starCodes.map((s) => s.code);
   const twice = codes.find((c, i) => codes.indexOf(c) !== i);
   if (twice) throw new Refused('starCodes', `${twice} is there twice.`);
+  for (const code of codes) {
+    const longer = codes.find((c) => c !== code && c.startsWith(code));
+    if (longer)
+      throw new Refused(
+        'starCodes',
+        `${code} is the beginning of ${longer}: a phone could not tell them apart.`,
+      );
+  }
 }
 
 /**

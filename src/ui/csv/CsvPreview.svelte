@@ -33,7 +33,7 @@
   void look();
 
   const rows = $derived(preview?.ok ? preview.rows : []);
-  const tally = (does: string) => rows.filter((r) => r.does === does).length;
+  const tally = (does: string) => rows.filter((r) => r.does === does).length.toLocaleString('en-US');
   const commands = $derived(preview?.ok ? preview.commands : []);
   /** Wrong rows first, then what changes; so many are drawn. */
   const MOST_SHOWN = 200;
@@ -88,7 +88,7 @@
   {:else}
     <p>
       {count(rows.length, 'row')}: {tally('new')} new, {tally('changes')} with changes, {tally('same')} as they
-      are{#if tally('wrong')},
+      are{#if rows.some((r) => r.does === 'wrong')},
         <b class="problem">{tally('wrong')} wrong, which are left out</b>{/if}. {note}
     </p>
     {#if preview.ignored.length}<p class="small soft">Not read: {preview.ignored.join(', ')}.</p>{/if}
@@ -118,7 +118,9 @@
         {/each}
       </tbody>
     </table>
-    {#if rows.length > shown.length}<p class="soft">and {rows.length - shown.length} more.</p>{/if}
+    {#if rows.length > shown.length}<p class="soft">
+        and {(rows.length - shown.length).toLocaleString('en-US')} more.
+      </p>{/if}
   {/if}
 </Modal>
 
