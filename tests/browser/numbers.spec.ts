@@ -81,7 +81,14 @@ test('what a number should contain: letters, the end, like ours, several in a ro
     .getByLabel('Same but for the last digit as')
     .selectOption({ label: 'Main line, (360) 555-0142' });
   await expect(offers(page).first().locator('b')).toHaveText(/^\(360\) 555-014\d$/);
-  await page.getByLabel('Same but for the last digit as').selectOption('no number of ours');
+  await page.getByLabel('Same but for the last digit as').selectOption('another number…');
+  await page.getByLabel('That number').fill('509 555');
+  await expect(page.getByText('too short')).toBeVisible();
+  await page.getByLabel('That number').fill('509 555 0147');
+  await expect(offers(page).first().locator('b')).toHaveText(/^\(509\) 555-014\d$/);
+  await page.reload();
+  await expect(page.getByLabel('That number')).toHaveValue('509 555 0147');
+  await page.getByLabel('Same but for the last digit as').selectOption('no number');
   await page.getByLabel('How many in a row').fill('4');
   await expect(offers(page).first()).toContainText('4 in a row');
   await offers(page).first().getByRole('button', { name: /^Take/ }).click();

@@ -8,7 +8,7 @@
     TextInput,
   } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { PROFILES, profileOf } from '$core/numbering';
+  import { PROFILES, profileOf, readNumber } from '$core/numbering';
   import type { Choice, Search, SearchResult } from '$standins/carrier/carrier';
   import { takenNow } from '$standins/carrier/book';
   import { reserveNumbers } from '$workspace';
@@ -19,6 +19,7 @@
 
   /** A search waits so long for the next key, in milliseconds. */
   const PAUSE_MS = 150;
+  const OTHER = 'another';
   /** More reasons than these say nothing new. */
   const MOST_REASONS = 3;
   const system = $derived(session.system!);
@@ -30,6 +31,8 @@
     pattern: '',
     patternAt: 'anywhere' as Search['patternAt'],
     like: '',
+    /** A number that is not ours, as it was typed; null when none is asked about. */
+    likeTyped: null as string | null,
     row: 1,
   });
   const set = (change: Partial<typeof asked.value>) => (asked.value = { ...asked.value, ...change });
@@ -40,6 +43,13 @@
     return profile.areas.find((a) => a.region && a.region === near) ?? profile.areas[0];
   });
   const kinds = $derived([...new Set(profile.fiction.map((f) => f.kind))]);
+  const typed = $derived.by(() => {
+    const { likeTyped, country } = asked.value;
+    return likeTyped?.trim() ? readNumber(likeTyped, country, system.business.outsideDigit) : null;
+  });
+  const like = $derived(
+    asked.value.likeTyped === null ? asked.value.like : typed?.ok ? typed.number.e164 : '',
+  );
   const likes = $derived(held.filter((n) => n.country === asked.value.country));
 
   let result = $state.raw<SearchResult | null>(null);
@@ -48,7 +58,7 @@
   let stopped = $state(false);
   let refused = $state('');
 
-  const question = $derived(JSON.stringify(asked.value));
+  const question = $derived(JSON.stringify({ ...asked.value, likeTyped: null, like }));
   const taken = $derived(takenNow(session.view!.book, session.view!.clock ? untrack(() => session.now) : 0));
   let timer: ReturnType<typeof setTimeout> | undefined;
   $effect(() => {
@@ -67,7 +77,7 @@
     const control = new AbortController();
     running = control;
     unreachable = stopped = false;
-    const { like, ...rest } = asked.value;
+    const { like: _, likeTyped: __, ...rest } = asked.value;
     try {
       const answer = await searchNumbers(
         {
@@ -128,7 +138,7 @@
     selected={asked.value.country}
     on:update={(e) => {
       if (e.detail !== asked.value.country)
-        set({ country: String(e.detail), where: '', kind: 'any', like: '' });
+        set({ country: String(e.detail), where: '', kind: 'any', like: '', likeTyped: null });
     }}
   >
     {#each PROFILES as p (p.country)}<SelectItem value={p.country} text={p.name} />{/each}
@@ -177,15 +187,26 @@
       if (Number.isInteger(row) && row >= 1 && row <= 20) set({ row });
     }}
   />
-  {#if likes.length}
-    <Select
-      labelText="Same but for the last digit as"
-      selected={asked.value.like}
-      on:update={(e) => set({ like: String(e.detail) })}
-    >
-      <SelectItem value="" text="no number of ours" />
-      {#each likes as n (n.id)}<SelectItem value={n.e164} text="{n.label}, {session.number(n.e164)}" />{/each}
-    </Select>
+  <Select
+    labelText="Same but for the last digit as"
+    selected={asked.value.likeTyped === null ? asked.value.like : OTHER}
+    on:update={(e) =>
+      set(e.detail === OTHER ? { like: '', likeTyped: '' } : { like: String(e.detail), likeTyped: null })}
+  >
+    <SelectItem value="" text="no number" />
+    {#each likes as n (n.id)}<SelectItem value={n.e164} text="{n.label}, {session.number(n.e164)}" />{/each}
+    <SelectItem value={OTHER} text="another number…" />
+  </Select>
+  {#if asked.value.likeTyped !== null}
+    <TextInput
+      labelText="That number"
+      placeholder="our fax, wherever it is"
+      type="tel"
+      value={asked.value.likeTyped}
+      invalid={typed?.ok === false}
+      invalidText={typed?.ok === false ? typed.message : ''}
+      on:input={(e) => set({ likeTyped: String(e.detail ?? '') })}
+    />
   {/if}
 </form>
 
