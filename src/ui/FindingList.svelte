@@ -69,9 +69,9 @@
     margin-right: 2px;
   }
   .stops .mark {
-    color: #fff;
-    background: var(--alarm);
-    border-color: var(--alarm);
+    color: var(--on-solid);
+    background: var(--solid-alarm);
+    border-color: var(--solid-alarm);
   }
   .warning .mark {
     color: var(--alarm);

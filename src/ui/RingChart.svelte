@@ -89,7 +89,7 @@
     border-right: 1px solid var(--sheet);
   }
   .dark .bar {
-    border-right-color: var(--ink);
+    border-right-color: var(--night);
   }
   .not {
     padding: 0 6px;
@@ -109,7 +109,11 @@
     background: var(--group-wash);
   }
   .offered {
-    background: repeating-linear-gradient(90deg, #b9cfc0 0 2px, transparent 2px 6px);
+    background: repeating-linear-gradient(
+      90deg,
+      color-mix(in srgb, var(--group) 45%, transparent) 0 2px,
+      transparent 2px 6px
+    );
   }
   .confirming {
     background: var(--outside-wash);
@@ -132,7 +136,7 @@
     background: var(--sheet);
   }
   .dark .time {
-    background: var(--ink);
+    background: var(--night);
   }
   .axis {
     position: relative;

@@ -191,7 +191,7 @@
     color: var(--ended);
   }
   .nobody {
-    background: repeating-linear-gradient(45deg, var(--alarm-wash) 0 4px, #fff 4px 8px);
+    background: repeating-linear-gradient(45deg, var(--alarm-wash) 0 4px, var(--sheet) 4px 8px);
     color: var(--alarm);
     font-weight: 650;
   }

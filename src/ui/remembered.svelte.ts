@@ -7,7 +7,7 @@ export class Remembered<T> {
     private key: string,
     initial: T,
   ) {
-    this.state = $state(read(key) ?? initial);
+    this.state = $state(filled(read(key), initial));
   }
   get value(): T {
     return this.state;
@@ -16,6 +16,13 @@ export class Remembered<T> {
     this.state = value;
     sessionStorage.setItem(`upper-line:${this.key}`, JSON.stringify(value));
   }
+}
+
+/** What was remembered, with the fields it lacks: the form may have grown since. */
+function filled<T>(known: T | undefined, initial: T): T {
+  if (known === undefined) return initial;
+  const isForm = typeof initial === 'object' && initial !== null && !Array.isArray(initial);
+  return isForm ? { ...initial, ...known } : known;
 }
 
 function read<T>(key: string): T | undefined {

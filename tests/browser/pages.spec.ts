@@ -25,23 +25,33 @@ async function open(page: Page, path: string): Promise<void> {
   await page.locator('h1').first().waitFor();
 }
 
+/** What axe finds wrong with a page that keeps somebody from using it. */
+async function seriousOn(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`);
+}
+
 for (const path of [...PAGES, '/phone', '/bench/phone?business=lantern-cove'])
-  test(`${path} has no serious accessibility violation`, async ({ page }) => {
+  test(`${path} has no serious accessibility violation, by day or by night`, async ({ page }) => {
     test.slow();
     await open(page, '/');
     await page.goto(path);
     await expect(page.locator('h1, form').first()).toBeVisible();
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-    expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`)).toEqual([]);
+    expect(await seriousOn(page)).toEqual([]);
+    await page.emulateMedia({ colorScheme: 'dark' });
+    await expect(page.locator('body')).toHaveCSS('background-color', 'rgb(18, 24, 30)');
+    expect(await seriousOn(page)).toEqual([]);
   });
 
 test('panels and dialogs have no serious accessibility violation either', async ({ page }) => {
   await open(page, '/changes');
   const check = async (what: string) => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-    expect(serious.map((v) => `${what}: ${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`)).toEqual([]);
+    for (const colorScheme of ['dark', 'light'] as const) {
+      await page.emulateMedia({ colorScheme });
+      expect((await seriousOn(page)).map((found) => `${what}, ${colorScheme}: ${found}`)).toEqual([]);
+    }
   };
   await page.getByRole('button', { name: 'Bench' }).click();
   for (const tab of ['Mail', 'Outside phone', 'Clock', 'Carrier']) {

@@ -55,8 +55,8 @@
     bottom: 0;
     width: 440px;
     z-index: 5000;
-    background: #e6dfd0;
-    border-left: 6px double #7d7567;
+    background: var(--bench);
+    border-left: 6px double var(--line);
     padding: 16px 18px;
     overflow-y: auto;
   }
@@ -67,7 +67,7 @@
   }
   .head p {
     font-size: 13px;
-    color: #464f58;
+    color: var(--bench-soft);
     margin: 0 0 10px;
   }
   aside :global(.bx--tab-content) {

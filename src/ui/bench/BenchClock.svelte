@@ -54,6 +54,6 @@
     margin: 0 0 10px;
   }
   .soft {
-    color: #464f58;
+    color: var(--bench-soft);
   }
 </style>

@@ -53,7 +53,7 @@
   }
   li {
     background: var(--sheet);
-    border: 1px solid #b9ae98;
+    border: 1px solid var(--dash);
     margin-bottom: 8px;
     padding: 10px 12px;
   }
@@ -83,6 +83,6 @@
     padding-top: 10px;
   }
   .soft {
-    color: #464f58;
+    color: var(--bench-soft);
   }
 </style>

@@ -89,7 +89,7 @@
   }
   li {
     background: var(--sheet);
-    border: 1px solid #b9ae98;
+    border: 1px solid var(--dash);
     margin-bottom: 8px;
     padding: 8px 12px;
     overflow-wrap: anywhere;

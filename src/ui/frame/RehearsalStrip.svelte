@@ -147,7 +147,7 @@
     right: 0;
     bottom: 0;
     z-index: 20;
-    background: var(--ink);
+    background: var(--night);
     color: #f3efe6;
     padding: 10px 24px 8px;
     max-height: 42vh;
@@ -223,7 +223,7 @@
     min-width: 0;
   }
   .strip :global(.bx--select-option) {
-    background: var(--ink);
+    background: var(--night);
     color: #f3efe6;
   }
   .strip :global(.bx--form-item) {

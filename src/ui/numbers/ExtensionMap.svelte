@@ -167,8 +167,8 @@
   }
   button.reserved,
   i.reserved {
-    background: repeating-linear-gradient(45deg, #e8cdb9 0 2px, var(--sheet) 2px 5px);
-    border-color: #cfa88c;
+    background: repeating-linear-gradient(45deg, var(--held) 0 2px, var(--sheet) 2px 5px);
+    border-color: var(--held-line);
   }
   button.blocked,
   i.blocked {

@@ -87,7 +87,7 @@
     list-style: none;
     margin: 0 0 14px;
     padding: 0;
-    border: 1px dashed #b9ae98;
+    border: 1px dashed var(--dash);
     background: var(--sheet);
   }
   li {

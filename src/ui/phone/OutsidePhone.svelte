@@ -201,8 +201,8 @@
 
 <style>
   header {
-    background: #e6dfd0;
-    border-bottom: 6px double #7d7567;
+    background: var(--bench);
+    border-bottom: 6px double var(--line);
     padding: 14px 18px;
   }
   header b {
@@ -210,7 +210,7 @@
   }
   header span {
     display: block;
-    color: #464f58;
+    color: var(--bench-soft);
     font-size: 13px;
   }
   main {

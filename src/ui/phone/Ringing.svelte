@@ -90,8 +90,8 @@
   }
   .via {
     align-self: flex-start;
-    background: var(--copper);
-    color: #fff;
+    background: var(--solid);
+    color: var(--on-solid);
     padding: 3px 10px;
     font-weight: 600;
     font-size: 13px;
@@ -99,7 +99,7 @@
   }
   @keyframes beat {
     50% {
-      background: var(--ink);
+      background: var(--night);
     }
   }
   @media (prefers-reduced-motion: reduce) {
@@ -140,8 +140,8 @@
     cursor: pointer;
   }
   .choices .yes {
-    background: var(--ink);
-    color: #fff;
+    background: var(--night);
+    color: var(--on-solid);
   }
   small {
     float: right;

@@ -217,8 +217,8 @@
     display: inline-block;
     margin: 6px 0 2px -2px;
     padding: 2px 10px;
-    background: var(--copper);
-    color: #fff;
+    background: var(--solid);
+    color: var(--on-solid);
     font-size: 12.5px;
     font-weight: 600;
   }
