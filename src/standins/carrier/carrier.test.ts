@@ -72,6 +72,7 @@ describe('searching', () => {
     for (const ending of endings)
       expect(endings.filter((e) => e === ending).length, ending).toBeLessThanOrEqual(2);
     expect(open.choices[0]!.reasons).toContain('same area as Main line');
+    expect((await found('IE', '')).choices).toHaveLength(24);
     const cove = await found('AU', '', { words: ['Lantern', 'Cove'] });
     expect(cove.choices[0]!.reasons[0]).toBe('spells COVE');
     // ITU-T E.161: C 2, O 6, V 8, E 3.

@@ -11,8 +11,8 @@ import type { Search } from './carrier';
 import type { Item, Stock } from './stock';
 
 export const MOST_CHOICES = 24;
-/** With an open question, so many of one area, so that the list is not all neighbours. */
-const MOST_OF_AN_AREA = 6;
+/** With an open question, so many of one area at least, so that the list is not all neighbours. */
+const LEAST_OF_AN_AREA = 6;
 /** And so many with the same digits after the area code, so that it is not one number in every city. */
 const MOST_ALIKE = 2;
 
@@ -38,7 +38,7 @@ export interface Ranked {
 export function best(pool: readonly Item[], search: Search, pattern: Pattern, stock: Stock): Ranked[] {
   const fits = pattern.digits ? patternTest(pattern) : () => false;
   const open = isOpen(search);
-  const most = open ? MOST_OF_AN_AREA : MOST_CHOICES;
+  const most = open ? mostOfAnArea(search.country) : MOST_CHOICES;
   const near = nearHeld(search.held, stock);
   const spelling = new Map<Item, string>();
   for (const [digits, word] of ownWords(search.words))
@@ -81,6 +81,13 @@ function inRank(ranked: Ranked[], held: readonly Known[]): Ranked[] {
   }
   return ranked.sort((a, b) => b.score - a.score || (a.items[0]!.e164 < b.items[0]!.e164 ? -1 : 1));
 }
+
+/** How many of one area are shown, so that a country of few areas fills the list too. */
+const mostOfAnArea = (country: string): number =>
+  Math.max(
+    LEAST_OF_AN_AREA,
+    Math.ceil(MOST_CHOICES / new Set(profileOf(country).fiction.map((f) => f.area)).size),
+  );
 
 /** Whether a question names neither a place nor a number it should be like. */
 const isOpen = (search: Search): boolean => !search.where && !search.like;
@@ -154,6 +161,7 @@ export function rows(all: readonly Item[], pool: readonly Item[], search: Search
 /** The ones to show: with an open question not too many of one area, nor of the same digits in different ones. */
 export function spread(ranked: readonly Ranked[], search: Search): Ranked[] {
   if (!isOpen(search)) return ranked.slice(0, MOST_CHOICES);
+  const most = mostOfAnArea(search.country);
   const count = new Map<string, number>();
   const more = (key: string): number => {
     const n = (count.get(key) ?? 0) + 1;
@@ -165,7 +173,7 @@ export function spread(ranked: readonly Ranked[], search: Search): Ranked[] {
     const { range, local } = r.items[0]!;
     const ofArea = more(`area ${range.area}`);
     const alike = more(`digits ${local}`);
-    if (ofArea <= MOST_OF_AN_AREA && alike <= MOST_ALIKE) shown.push(r);
+    if (ofArea <= most && alike <= MOST_ALIKE) shown.push(r);
     if (shown.length === MOST_CHOICES) break;
   }
   return shown;

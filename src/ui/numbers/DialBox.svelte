@@ -9,7 +9,15 @@
     shownInWords,
     type Help,
   } from '$core/calls';
-  import { addressLine, dialClashes, handDialled, profileOf, type Dialled } from '$core/numbering';
+  import {
+    addressLine,
+    dialClashes,
+    handDialled,
+    numbersOf,
+    profileOf,
+    writeNumber,
+    type Dialled,
+  } from '$core/numbering';
   import { session } from '../session.svelte';
   import { dialPlanOf } from './dial';
 
@@ -29,12 +37,19 @@
   );
   const profile = $derived(profileOf(system.business.country));
   const clashes = $derived(dialClashes(system.business));
-  const examples = $derived([
-    people[0]?.extension ?? '201',
-    `${system.business.outsideDigit}${profile.callingCode === '1' ? '13605550142' : '02079460123'}`,
-    profile.emergency[0]!,
-    system.business.starCodes[0]?.code ?? '*67',
-  ]);
+  /** Own people, an outside number of the country, help, and a star code in front. */
+  const examples = $derived.by(() => {
+    const { outsideDigit, starCodes, country } = system.business;
+    const range = profile.fiction[0];
+    const national = range ? writeNumber(numbersOf(range)[7]!, country).replace(/\D/g, '') : '';
+    const outside = national && outsideDigit + national;
+    return [
+      people[0]?.extension,
+      outside,
+      profile.emergency[0],
+      outside && starCodes[0] && starCodes[0].code + outside,
+    ].filter((e): e is string => Boolean(e));
+  });
 
   function placed({ place }: Help): string {
     const address = addressOfHelp(system, place);

@@ -1,48 +1,33 @@
 <script lang="ts">
-  import {
-    Button,
-    InlineLoading,
-    NumberInput,
-    Select,
-    SelectItem,
-    TextInput,
-  } from 'carbon-components-svelte';
+  import { Button, InlineLoading } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { PROFILES, profileOf, readNumber } from '$core/numbering';
-  import type { Choice, Search, SearchResult } from '$standins/carrier/carrier';
+  import { readNumber } from '$core/numbering';
+  import type { Choice, SearchResult } from '$standins/carrier/carrier';
   import { takenNow } from '$standins/carrier/book';
   import { reserveNumbers } from '$workspace';
   import { searchNumbers } from '../carrier';
-  import { count, priceText } from '../format';
+  import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
+  import type { Asked } from './asked';
+  import Offers from './Offers.svelte';
+  import SearchFields from './SearchFields.svelte';
 
   /** A search waits so long for the next key, in milliseconds. */
   const PAUSE_MS = 150;
-  const OTHER = 'another';
-  /** More reasons than these say nothing new. */
-  const MOST_REASONS = 3;
   const system = $derived(session.system!);
   const held = $derived(Object.values(system.numbers));
-  const asked = new Remembered(`number search ${session.view!.business.id}`, {
+  const asked = new Remembered<Asked>(`number search ${session.view!.business.id}`, {
     country: session.system!.business.country,
     where: '',
-    kind: 'any' as Search['kind'],
+    kind: 'any',
     pattern: '',
-    patternAt: 'anywhere' as Search['patternAt'],
+    patternAt: 'anywhere',
     like: '',
-    /** A number that is not ours, as it was typed; null when none is asked about. */
-    likeTyped: null as string | null,
+    likeTyped: null,
     row: 1,
   });
-  const set = (change: Partial<typeof asked.value>) => (asked.value = { ...asked.value, ...change });
-  const profile = $derived(profileOf(asked.value.country));
-  /** An area near the first site, as an example of what can be asked. */
-  const example = $derived.by(() => {
-    const near = Object.values(system.sites)[0]?.address.A1;
-    return profile.areas.find((a) => a.region && a.region === near) ?? profile.areas[0];
-  });
-  const kinds = $derived([...new Set(profile.fiction.map((f) => f.kind))]);
+  const set = (change: Partial<Asked>) => (asked.value = { ...asked.value, ...change });
   const typed = $derived.by(() => {
     const { likeTyped, country } = asked.value;
     return likeTyped?.trim() ? readNumber(likeTyped, country, system.business.outsideDigit) : null;
@@ -50,7 +35,6 @@
   const like = $derived(
     asked.value.likeTyped === null ? asked.value.like : typed?.ok ? typed.number.e164 : '',
   );
-  const likes = $derived(held.filter((n) => n.country === asked.value.country));
 
   let result = $state.raw<SearchResult | null>(null);
   let unreachable = $state(false);
@@ -121,94 +105,9 @@
       ? { message: result.message, field: result.refusal === 'not understood' ? 'pattern' : 'where' }
       : null,
   );
-  const words = (choice: Choice) =>
-    choice.offers.length === 1
-      ? session.number(choice.offers[0]!.e164)
-      : `${session.number(choice.offers[0]!.e164)} to ${session.number(choice.offers.at(-1)!.e164)}`;
-  const price = (choice: Choice) =>
-    priceText(
-      choice.offers.reduce((sum, o) => sum + o.monthlyCents, 0),
-      choice.offers[0]!.currency,
-    );
 </script>
 
-<form class="card ask" onsubmit={(e) => e.preventDefault()}>
-  <Select
-    labelText="Country"
-    selected={asked.value.country}
-    on:update={(e) => {
-      if (e.detail !== asked.value.country)
-        set({ country: String(e.detail), where: '', kind: 'any', like: '', likeTyped: null });
-    }}
-  >
-    {#each PROFILES as p (p.country)}<SelectItem value={p.country} text={p.name} />{/each}
-  </Select>
-  <TextInput
-    labelText="{profile.areaWord === 'area' ? 'Area' : 'Area code'} or city"
-    placeholder={example ? `${example.code} or ${example.places[0]}` : ''}
-    value={asked.value.where}
-    invalid={problem?.field === 'where' && !!asked.value.where}
-    invalidText={problem?.message ?? ''}
-    on:input={(e) => set({ where: String(e.detail ?? '') })}
-  />
-  <Select
-    labelText="Kind"
-    selected={asked.value.kind}
-    on:update={(e) => set({ kind: e.detail as Search['kind'] })}
-  >
-    <SelectItem value="any" text="any kind" />
-    {#each kinds as kind (kind)}<SelectItem value={kind} text={kind} />{/each}
-  </Select>
-  <TextInput
-    labelText="Digits or letters in it"
-    placeholder="42, 1??1, 555-0-BOAT"
-    value={asked.value.pattern}
-    invalid={problem?.field === 'pattern'}
-    invalidText={problem?.message ?? ''}
-    on:input={(e) => set({ pattern: String(e.detail ?? '') })}
-  />
-  <Select
-    labelText="Where in it"
-    selected={asked.value.patternAt}
-    on:update={(e) => set({ patternAt: e.detail as Search['patternAt'] })}
-  >
-    <SelectItem value="anywhere" text="anywhere" />
-    <SelectItem value="end" text="at the end" />
-    <SelectItem value="start" text="after the area code" />
-  </Select>
-  <NumberInput
-    labelText="How many in a row"
-    min={1}
-    max={20}
-    value={asked.value.row}
-    invalidText="1 to 20"
-    on:input={(e) => {
-      const row = Number(e.detail);
-      if (Number.isInteger(row) && row >= 1 && row <= 20) set({ row });
-    }}
-  />
-  <Select
-    labelText="Same but for the last digit as"
-    selected={asked.value.likeTyped === null ? asked.value.like : OTHER}
-    on:update={(e) =>
-      set(e.detail === OTHER ? { like: '', likeTyped: '' } : { like: String(e.detail), likeTyped: null })}
-  >
-    <SelectItem value="" text="no number" />
-    {#each likes as n (n.id)}<SelectItem value={n.e164} text="{n.label}, {session.number(n.e164)}" />{/each}
-    <SelectItem value={OTHER} text="another number…" />
-  </Select>
-  {#if asked.value.likeTyped !== null}
-    <TextInput
-      labelText="That number"
-      placeholder="our fax, wherever it is"
-      type="tel"
-      value={asked.value.likeTyped}
-      invalid={typed?.ok === false}
-      invalidText={typed?.ok === false ? typed.message : ''}
-      on:input={(e) => set({ likeTyped: String(e.detail ?? '') })}
-    />
-  {/if}
-</form>
+<SearchFields asked={asked.value} {set} {typed} {problem} />
 
 <div class="state" aria-live="polite">
   {#if running}
@@ -234,32 +133,10 @@
 </div>
 {#if refused}<p class="problem" role="alert">{refused}</p>{/if}
 {#if result?.ok && !unreachable}
-  <ul aria-label="Numbers on offer">
-    {#each result.choices as choice (choice.offers[0]!.e164 + choice.offers.length)}
-      <li>
-        <b>{words(choice)}</b>
-        <span class="why">
-          {#each choice.reasons.slice(0, MOST_REASONS) as reason (reason)}<span>{reason}</span>{:else}<span
-              class="none">nothing special</span
-            >{/each}
-        </span>
-        <span class="soft small"
-          >{choice.offers[0]!.place}, {choice.offers[0]!.kind} · {price(choice)} a month</span
-        >
-        <Button size="small" kind="tertiary" on:click={() => void take(choice)}
-          >Take<span class="visually-hidden">&nbsp;{words(choice)}</span></Button
-        >
-      </li>
-    {/each}
-  </ul>
+  <Offers choices={result.choices} take={(choice) => void take(choice)} />
 {/if}
 
 <style>
-  .ask {
-    display: grid;
-    grid-template-columns: repeat(3, minmax(0, 1fr));
-    gap: 14px;
-  }
   .state {
     display: flex;
     align-items: center;
@@ -271,38 +148,5 @@
   }
   .problem {
     color: var(--alarm);
-  }
-  ul {
-    list-style: none;
-    margin: 6px 0 0;
-    padding: 0;
-    background: var(--sheet);
-    border: 1px solid var(--rule);
-  }
-  li {
-    display: grid;
-    grid-template-columns: 170px minmax(0, 1fr) 264px auto;
-    align-items: center;
-    gap: 14px;
-    padding: 7px 14px;
-    border-bottom: 1px solid var(--rule);
-  }
-  li:last-child {
-    border: 0;
-  }
-  b {
-    font-size: 16px;
-  }
-  .why {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 2px 14px;
-  }
-  .why span:first-child {
-    font-weight: 600;
-  }
-  .why .none {
-    color: var(--ink-soft);
-    font-weight: 400;
   }
 </style>

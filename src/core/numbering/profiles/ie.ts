@@ -2,7 +2,7 @@ import type { Profile } from '../profile';
 import { areaList, range, starCodes } from './elsewhere';
 
 /**
- * Fiction range: ComReg keeps 020 91x xxxx for drama, from memory; only the first thousand of it is used here.
+ * Fiction range: ComReg keeps 020 91x xxxx for drama, from memory; only the first tenth of it is used here.
  * Tones: ITU-T E.180 supplement 2, from memory. Areas: the larger ones of ComReg's list, from memory.
  */
 export const ie: Profile = {
@@ -46,5 +46,5 @@ export const ie: Profile = {
 091 Galway
 098 Westport
 `),
-  fiction: [range('3532091', 4, '020', ['Any place'])],
+  fiction: [range('35320910', 4, '020', ['Any place'])],
 };
