@@ -1,5 +1,6 @@
 /** How a call begins: a number leads to its plan, digits dialled inside to whoever has them, or out. */
 import { sortDialled } from '../numbering';
+import { hasArrived } from '../system';
 import { helpFor } from './help';
 import { shownBy } from './shown';
 import { RANK, type CallState, type Run } from './state';
@@ -23,8 +24,7 @@ export function arrive(run: Run, call: CallState): void {
       return end(run, call, 'system', { kind: 'given back', referTo: intercept.referTo });
     return end(run, call, 'system', { kind: 'not in service', why: 'unknown number' });
   }
-  const arrival = run.standing.arrivals[number.e164];
-  if (arrival === null || (arrival !== undefined && run.now < arrival))
+  if (!hasArrived(run.standing, number.e164, run.now))
     return end(run, call, 'system', { kind: 'not moved yet' });
   const route = call.planId ? world.routes.get(call.planId) : undefined;
   if (!route) return end(run, call, 'system', { kind: 'not in service', why: 'no plan' });
@@ -45,7 +45,7 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
     run.say(call, {
       kind: 'emergency',
       number: dialled.number,
-      ...helpFor(system, run.standing, personId, phone),
+      ...helpFor(system, run.standing, personId, run.now, phone),
     });
     return end(run, call, 'system', { kind: 'emergency', number: dialled.number });
   }
@@ -54,7 +54,10 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
   if (dialled.kind === 'service')
     return end(run, call, 'system', { kind: 'went out', number: dialled.number });
   if (dialled.kind === 'outside') {
-    const shows = dialled.callerId === 'hidden' ? null : shownBy(system, personId);
+    const shows =
+      dialled.callerId === 'hidden'
+        ? null
+        : shownBy(system, personId, (e) => hasArrived(run.standing, e, run.now));
     return end(run, call, 'system', { kind: 'went out', number: dialled.e164, shows });
   }
   end(run, call, 'system', { kind: 'not in service', why: 'nothing dialled' });

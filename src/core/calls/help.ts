@@ -1,5 +1,5 @@
 /** What an emergency service is told when one of the system's phones calls it. */
-import type { Phone, Standing, System } from '../system';
+import { hasArrived, type Phone, type Standing, type System } from '../system';
 import { numberShownBy } from './shown';
 import type { Happening } from './trace';
 
@@ -8,11 +8,17 @@ export type Help = Pick<Extract<Happening, { kind: 'emergency' }>, 'place' | 'ca
 /**
  * The location in force for a phone, the number to ring back, and the site whose people are told. A phone used elsewhere
  * gives its own address; else that of its person's site; else the address kept for the number that its calls show.
- * @param phone the one called from; without it, any in the office
+ * @param now epoch milliseconds @param phone the one called from; without it, any in the office
  */
-export function helpFor(system: System, standing: Standing, personId: string | null, phone?: Phone): Help {
+export function helpFor(
+  system: System,
+  standing: Standing,
+  personId: string | null,
+  now: number,
+  phone?: Phone,
+): Help {
   const siteId = (personId && system.people[personId]?.siteId) || null;
-  const shown = numberShownBy(system, personId);
+  const shown = numberShownBy(system, personId, (e164) => hasArrived(standing, e164, now));
   const site = siteId ? system.sites[siteId] : undefined;
   const away = phone?.address && standing.registrations[phone.id]?.outside;
   return {

@@ -11,12 +11,20 @@ export interface Shown {
 const may = (number: NumberHeld, personId: string | null): boolean =>
   number.callerIdFor === 'everybody' || (personId !== null && number.callerIdFor.includes(personId));
 
+/** Every number of the business counts as ours: for the plan, in which those on their way have arrived. */
+const allOurs = (): boolean => true;
+
 /**
  * The number a person's calls show: a direct number that is theirs alone, else the business's usual one, else the first
  * they may show. Undefined where they may show none; the other side then sees a hidden number.
+ * @param isOurs whether a number is with us by now: one that is still with another provider cannot be shown
  */
-export function numberShownBy(system: System, personId: string | null): NumberHeld | undefined {
-  const allowed = Object.values(system.numbers).filter((n) => may(n, personId));
+export function numberShownBy(
+  system: System,
+  personId: string | null,
+  isOurs: (e164: string) => boolean = allOurs,
+): NumberHeld | undefined {
+  const allowed = Object.values(system.numbers).filter((n) => may(n, personId) && isOurs(n.e164));
   return (
     allowed.find((n) => n.use === 'direct' && n.callerIdFor !== 'everybody') ??
     allowed.find((n) => n.e164 === system.business.defaultCallerId) ??
@@ -25,7 +33,11 @@ export function numberShownBy(system: System, personId: string | null): NumberHe
 }
 
 /** What is sent with a call that a person makes, or null where they may show nothing. */
-export function shownBy(system: System, personId: string | null): Shown | null {
-  const number = numberShownBy(system, personId);
+export function shownBy(
+  system: System,
+  personId: string | null,
+  isOurs: (e164: string) => boolean = allOurs,
+): Shown | null {
+  const number = numberShownBy(system, personId, isOurs);
   return number ? { e164: number.e164, name: number.callerName } : null;
 }

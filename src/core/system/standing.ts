@@ -45,6 +45,12 @@ export const emptyStanding = (): Standing => ({
 export const isProved = (standing: Standing, phone: Phone): boolean =>
   standing.proved[phone.id]?.number === phone.number;
 
+/** Whether a number is ours at a moment (epoch milliseconds): one that is being ported is not before it has moved. */
+export function hasArrived(standing: Standing, e164: string, now: number): boolean {
+  const arrival = standing.arrivals[e164];
+  return arrival === undefined || (arrival !== null && now >= arrival);
+}
+
 /**
  * The standing state a rehearsal reckons with: every phone that was ever paired is switched on, and numbers on their way
  * have arrived. A rehearsal is about the plan; whether a browser window happens to be open now is not part of it.

@@ -60,7 +60,7 @@
   function gets(got: Dialled): string {
     switch (got.kind) {
       case 'emergency': {
-        const help = helpFor(system, session.standing!, caller?.id ?? null);
+        const help = helpFor(system, session.paired!, caller?.id ?? null, session.now);
         const { notify } = (help.siteId && system.sites[help.siteId]) || { notify: null };
         const told = notify?.personIds.map((id) => system.people[id]?.name).filter((n) => n !== undefined);
         return [
