@@ -2,12 +2,11 @@
  * The live switch: the same call engine as a rehearsal, run against the bench clock. One worker of the browser's windows
  * holds it at a time; its calls are stored with every change, so that another takes them up where they are.
  */
-import { CallEngine, type CallState } from '../core/calls';
+import { CallEngine, settingOf, type CallState } from '../core/calls';
 import { emptyStanding, type Standing } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import { clockOf, storeStanding, type Changes, type Db } from '../workspace';
 import { keepEnded } from './ended';
-import { settingOf } from './features';
 import {
   CHANNEL,
   callerLock,

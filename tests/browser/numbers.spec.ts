@@ -469,7 +469,7 @@ test('an empty business: every room says what to do first, and a number has its 
   for (const [path, words] of [
     ['/numbers', 'You hold no number yet'],
     ['/numbers/bring', 'Nothing is on its way'],
-    ['/numbers/texting', 'No number yet'],
+    ['/numbers/texting', 'in United States, geographic and toll-free numbers can text'],
     ['/numbers/sites', 'No site yet'],
     ['/numbers/dialling', '0 taken'],
     ['/numbers/get', 'Nothing yet. What you take is kept'],

@@ -2,23 +2,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { setClock } from './bench';
-
-const PAGES = [
-  '/',
-  '/numbers',
-  '/numbers/get',
-  '/numbers/bring',
-  '/numbers/texting',
-  '/numbers/sites',
-  '/numbers/dialling',
-  '/numbers/costs',
-  '/hours',
-  '/answering',
-  '/people/rosa',
-  '/phones',
-  '/messages',
-  '/changes',
-];
+import { PAGES, PHONES } from './paths';
 
 async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
@@ -34,7 +18,7 @@ async function seriousOn(page: Page, without?: string): Promise<string[]> {
     .map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' | ')}`);
 }
 
-for (const path of [...PAGES, '/phone', '/bench/phone?business=lantern-cove'])
+for (const path of [...PAGES, ...PHONES])
   test(`${path} has no serious accessibility violation, by day or by night`, async ({ page }) => {
     test.slow();
     await open(page, '/');

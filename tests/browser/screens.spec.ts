@@ -1,6 +1,7 @@
 /** The screens one by one: what a person does there, and what happens when it goes wrong. */
 import { expect, test, type Page } from '@playwright/test';
 import { open, setClock } from './bench';
+import { PAGES, PHONES } from './paths';
 
 const sendInvitation = async (page: Page): Promise<string> => {
   await page.getByRole('button', { name: /^Invite.*Jonah/ }).click();
@@ -164,23 +165,8 @@ test('no screen needs scrolling sideways at 1024, nor the phones at 390', async 
   const wide = () =>
     page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   for (const [width, paths] of [
-    [
-      1024,
-      [
-        '/',
-        '/numbers',
-        '/numbers/get',
-        '/numbers/sites',
-        '/numbers/dialling',
-        '/hours',
-        '/answering',
-        '/people/rosa',
-        '/phones',
-        '/messages',
-        '/changes',
-      ],
-    ],
-    [390, ['/phone', '/bench/phone?business=lantern-cove']],
+    [1024, PAGES],
+    [390, PHONES],
   ] as const) {
     await page.setViewportSize({ width, height: 768 });
     for (const path of paths) {

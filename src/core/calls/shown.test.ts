@@ -23,6 +23,9 @@ describe('the number that calls show', () => {
     const system = edited(yard(), [usual, direct]);
     expect(shownBy(system, 'rosa')).toEqual({ e164: ROSA_DIRECT, name: 'ROSA' });
     expect(shownBy(system, 'idris')?.e164).toBe(NIGHT);
+    // Somebody who may show it too, such as an assistant, does not do so unasked.
+    const two = number('rosa-number', { use: 'direct', callerIdFor: ['rosa', 'idris'] });
+    expect(shownBy(edited(yard(), [usual, two]), 'idris')?.e164).toBe(NIGHT);
     // A direct number that everybody may show belongs to nobody in particular.
     const open = edited(yard(), [usual, number('rosa-number', { use: 'direct' })]);
     expect(shownBy(open, 'rosa')?.e164).toBe(NIGHT);

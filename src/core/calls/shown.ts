@@ -26,7 +26,7 @@ export function numberShownBy(
 ): NumberHeld | undefined {
   const allowed = Object.values(system.numbers).filter((n) => may(n, personId) && isOurs(n.e164));
   return (
-    allowed.find((n) => n.use === 'direct' && n.callerIdFor !== 'everybody') ??
+    allowed.find((n) => n.use === 'direct' && n.callerIdFor !== 'everybody' && n.callerIdFor.length === 1) ??
     allowed.find((n) => n.e164 === system.business.defaultCallerId) ??
     allowed[0]
   );

@@ -1,6 +1,7 @@
 /** A trace as one sentence, and its outcome as a few words. */
 import { writeNumber } from '../numbering';
-import type { StarCode, System } from '../system';
+import type { System } from '../system';
+import { featureInWords } from './features';
 import { listed, mailboxName, whoseName } from './names';
 import type { Shown } from './shown';
 import { outcomeOf, type Outcome, type Trace } from './trace';
@@ -59,12 +60,6 @@ export function ending(outcome: Outcome, system: System): string {
       return `${outcome.code}: ${featureInWords(outcome.does)}`;
   }
 }
-
-/** Star codes that take effect at once; the phones of the stand-ins do not carry out the others yet. */
-const CARRIED_OUT: readonly StarCode['does'][] = ['do not disturb on', 'do not disturb off'];
-/** What a star code does, and whether it is carried out. */
-export const featureInWords = (does: StarCode['does']): string =>
-  CARRIED_OUT.includes(does) ? does : `${does}, which is not carried out yet`;
 
 const written = (number: string, { business }: System): string =>
   number.startsWith('+') ? writeNumber(number, business.country) : number;

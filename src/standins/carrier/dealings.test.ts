@@ -102,7 +102,6 @@ describe('approval to text', () => {
     sample: 'Your boat is ready. Reply STOP to end.',
     consent: 'They tick a box on the order.',
   };
-  const us = { country: 'US' };
   const text = {
     id: 't',
     way: 'out' as const,
@@ -117,16 +116,16 @@ describe('approval to text', () => {
     expect(textingStanding([], now)).toEqual({ stage: 'not asked' });
     const asked = [{ at: now, facts }];
     expect(textingStanding(asked, now + REVIEW_MS - 1).stage).toBe('in review');
-    expect(deliveredAt(text, us, asked, now + REVIEW_MS - 1)).toBeNull();
+    expect(deliveredAt(text, asked, now + REVIEW_MS - 1)).toBeNull();
     expect(textingStanding(asked, now + REVIEW_MS)).toEqual({ stage: 'approved', since: now + 14 * DAY });
-    expect(deliveredAt(text, us, asked, now + REVIEW_MS)).toBe(now + 14 * DAY);
+    expect(deliveredAt(text, asked, now + REVIEW_MS)).toBe(now + 14 * DAY);
     const later = { ...text, at: now + 20 * DAY };
-    expect(deliveredAt(later, us, asked, now + 20 * DAY)).toBe(now + 20 * DAY);
+    expect(deliveredAt(later, asked, now + 20 * DAY)).toBe(now + 20 * DAY);
   });
 
   it('is needed where the country wants it, and never for texts that come in', () => {
-    expect(deliveredAt(text, { country: 'GB' }, [], now + DAY)).toBe(now + DAY);
-    expect(deliveredAt({ ...text, way: 'in' }, us, [], now + DAY)).toBe(now + DAY);
+    expect(deliveredAt({ ...text, from: '+447700900123' }, [], now + DAY)).toBe(now + DAY);
+    expect(deliveredAt({ ...text, way: 'in' }, [], now + DAY)).toBe(now + DAY);
     expect(carriesTexts({ country: 'US', kind: 'geographic' })).toBe(true);
     expect(carriesTexts({ country: 'GB', kind: 'geographic' })).toBe(false);
     expect(carriesTexts({ country: 'GB', kind: 'mobile' })).toBe(true);
@@ -159,7 +158,7 @@ describe('approval to text', () => {
   ])('is refused for its %s with the reason, and can be asked again', (field, change) => {
     const refused = [{ at: now, facts: { ...facts, ...change } }];
     expect(textingStanding(refused, now + REVIEW_MS)).toMatchObject({ stage: 'refused', field });
-    expect(deliveredAt(text, us, refused, now + REVIEW_MS)).toBeNull();
+    expect(deliveredAt(text, refused, now + REVIEW_MS)).toBeNull();
     const again = [...refused, { at: now + 15 * DAY, facts }];
     expect(textingStanding(again, now + 30 * DAY).stage).toBe('approved');
   });

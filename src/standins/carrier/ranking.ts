@@ -10,7 +10,7 @@ import {
 import type { Search } from './carrier';
 import type { Item, Stock } from './stock';
 
-export const MOST_CHOICES = 24;
+const MOST_CHOICES = 24;
 /** With an open question, so many of one area at least, so that the list is not all neighbours. */
 const LEAST_OF_AN_AREA = 6;
 /** And so many with the same digits after the area code, so that it is not one number in every city. */
@@ -35,7 +35,7 @@ export interface Ranked {
  * Those that can be among the ones shown, with what speaks for each: some of each area, and all that are close to a
  * number held. @param pool with the easiest first
  */
-export function best(pool: readonly Item[], search: Search, pattern: Pattern, stock: Stock): Ranked[] {
+export function rankSingles(pool: readonly Item[], search: Search, pattern: Pattern, stock: Stock): Ranked[] {
   const fits = pattern.digits ? patternTest(pattern) : () => false;
   const open = isOpen(search);
   const most = open ? mostOfAnArea(search.country) : MOST_CHOICES;
@@ -131,7 +131,7 @@ const ownWords = (words: readonly string[]): [digits: string, word: string][] =>
  * Blocks of numbers that follow each other, none of them in two blocks.
  * @param all in their order @param pool one of which each block has
  */
-export function rows(all: readonly Item[], pool: readonly Item[], search: Search): Ranked[] {
+export function rankRows(all: readonly Item[], pool: readonly Item[], search: Search): Ranked[] {
   const wanted = pool === all ? null : new Set(pool);
   const blocks: Ranked[] = [];
   let run: Item[] = [];

@@ -8,7 +8,7 @@ import {
   type Pattern,
 } from '../../core/numbering';
 import type { Choice, Search, SearchResult } from './carrier';
-import { best, rows, spread } from './ranking';
+import { rankRows, rankSingles, spread } from './ranking';
 import { offerOf, SOLD_OUT, stockOf, type Item, type Stock } from './stock';
 
 /** @param stock what is on sale; the country's inventory unless a test or benchmark gives its own */
@@ -38,7 +38,8 @@ export function searchStock(search: Search, stock: Stock = stockOf(search.countr
   const fits = patternTest(read.pattern);
   const exact = search.pattern ? all.filter((i) => fits(i.national, i.local)) : all;
   const pool = exact.length ? exact : closestOf(all, read.pattern);
-  const ranked = search.row > 1 ? rows(all, pool, search) : best(pool, search, read.pattern, stock);
+  const ranked =
+    search.row > 1 ? rankRows(all, pool, search) : rankSingles(pool, search, read.pattern, stock);
   if (!ranked.length)
     return {
       ok: false,

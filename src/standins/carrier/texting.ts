@@ -1,6 +1,6 @@
 /** Approval before a business may send texts, and the texts that wait for it. Worked out from what was sent and when. */
 import { z } from 'zod';
-import { profileOf } from '../../core/numbering';
+import { profileOf, readNumber } from '../../core/numbering';
 import { E164, Id, type NumberHeld } from '../../core/system/schema';
 
 const field = (what: string, max = 200) => z.string().trim().min(1, `${what} is missing.`).max(max);
@@ -70,21 +70,19 @@ export function textingStanding(requests: readonly TextingRequest[], now: number
 export const carriesTexts = ({ country, kind }: Pick<NumberHeld, 'country' | 'kind'>): boolean =>
   profileOf(country).textable.includes(kind);
 
-/** Whether what a number sends waits for the business's approval. */
-export const needsApproval = ({ country }: Pick<NumberHeld, 'country'>): boolean =>
-  profileOf(country).textingApproval;
+/** Whether what a number (E.164) sends waits for the business's approval: its country decides. */
+export function needsApproval(e164: string): boolean {
+  const read = readNumber(e164, 'US');
+  return !read.ok || profileOf(read.number.country ?? 'US').textingApproval;
+}
 
-/**
- * When a text reaches the other side, or null while it is held back. Only what the business sends can be.
- * @param number it was sent from, where it is still held
- */
+/** When a text reaches the other side, or null while it is held back. Only what the business sends can be. */
 export function deliveredAt(
   text: TextMessage,
-  number: Pick<NumberHeld, 'country'> | undefined,
   requests: readonly TextingRequest[],
   now: number,
 ): number | null {
-  if (text.way === 'in' || (number && !needsApproval(number))) return text.at;
+  if (text.way === 'in' || !needsApproval(text.from)) return text.at;
   const standing = textingStanding(requests, now);
   return standing.stage === 'approved' ? Math.max(text.at, standing.since) : null;
 }

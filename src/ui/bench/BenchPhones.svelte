@@ -40,8 +40,7 @@
       };
     });
     const texts = dealings.texts.flatMap((t): Arrival[] => {
-      const number = Object.values(session.system!.numbers).find((n) => n.e164 === t.from);
-      const at = deliveredAt(t, number, dealings.texting, session.now);
+      const at = deliveredAt(t, dealings.texting, session.now);
       return at === null || t.way === 'in' ? [] : [{ id: t.id, to: t.to, at, rings: false, words: t.text }];
     });
     return [...codes, ...texts].sort((a, b) => b.at - a.at);

@@ -38,7 +38,7 @@
   }
   const heldAs = (e164: string) => Object.values(session.system!.numbers).find((n) => n.e164 === e164);
   function reached(text: (typeof texts)[number]): string {
-    const at = deliveredAt(text, heldAs(text.from), dealings.texting, session.now);
+    const at = deliveredAt(text, dealings.texting, session.now);
     return at === null ? 'held back until you may text' : `delivered ${momentText(at, session.zone)}`;
   }
   /** Who wrote to whom, and when it came. */

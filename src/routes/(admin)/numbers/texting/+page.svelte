@@ -1,15 +1,17 @@
 <script lang="ts">
   import TextBox from '$ui/numbers/TextBox.svelte';
   import TextingApproval from '$ui/numbers/TextingApproval.svelte';
+  import { listed } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { carriesTexts, needsApproval, textingStanding } from '$standins/carrier/texting';
   import { session } from '$ui/session.svelte';
 
+  const home = $derived(profileOf(session.system!.business.country));
   const numbers = $derived(Object.values(session.system!.numbers));
   const standing = $derived(textingStanding(session.view!.dealings.texting, session.now));
   const why = (n: (typeof numbers)[number]) =>
     carriesTexts(n)
-      ? standing.stage === 'approved' || !needsApproval(n)
+      ? standing.stage === 'approved' || !needsApproval(n.e164)
         ? 'sends and receives'
         : 'receives; what it sends is held back'
       : `no: ${n.kind} numbers of ${profileOf(n.country).name} do not text`;
@@ -33,18 +35,20 @@
     {:else}
       <div class="empty">
         <h2>No number yet</h2>
-        <p><a href="/numbers/get">Get one</a>; most can text.</p>
+        <p>
+          <a href="/numbers/get">Get one</a>: in {home.name}, {listed(home.textable)} numbers can text.
+        </p>
       </div>
     {/if}
     <TextBox numbers={numbers.filter(carriesTexts)} />
   </section>
   <aside>
-    {#if numbers.some(needsApproval) || profileOf(session.system!.business.country).textingApproval}
+    {#if numbers.some((n) => needsApproval(n.e164)) || home.textingApproval}
       <TextingApproval />
     {:else}
       <div class="card">
         <h2>Approval to text</h2>
-        <p>None is needed in {profileOf(session.system!.business.country).name}: texts go out at once.</p>
+        <p>None is needed in {home.name}: texts go out at once.</p>
       </div>
     {/if}
   </aside>

@@ -1,0 +1,20 @@
+/** Where the pages of the demonstration are. A page that is added stands here, and is held to what all keep to. */
+export const PAGES = [
+  '/',
+  '/numbers',
+  '/numbers/get',
+  '/numbers/bring',
+  '/numbers/texting',
+  '/numbers/sites',
+  '/numbers/dialling',
+  '/numbers/costs',
+  '/hours',
+  '/answering',
+  '/people/rosa',
+  '/phones',
+  '/messages',
+  '/changes',
+];
+
+/** The windows of phones, which are 390 wide. */
+export const PHONES = ['/phone', '/bench/phone?business=lantern-cove'];
