@@ -104,7 +104,7 @@ export function bigBusiness(people = 500, numbers = 50): Whole {
   const registrations = Object.fromEntries(
     Object.keys(made.system.phones).map((id) => [
       id,
-      { pairedAt: 0, online: true, outside: false, standIn: true },
+      newRegistration({ pairedAt: 0, standIn: true }),
     ]),
   );
   return wholeOf({ id: 'big', kind: 'own', createdAt: 0 }, made.system, {

@@ -8,7 +8,9 @@ import {
   newNumber,
   newPerson,
   newPhone,
+  newRegistration,
   newSite,
+  PHONE_NAMES,
   type Command,
   type HoursStep,
   type NumberHeld,
@@ -65,15 +67,6 @@ const PEOPLE: Who[] = [
   { id: 'wren', name: 'Wren Halloran', extension: '211', site: 'store', phones: ['desk'] },
   { id: 'jonah', name: 'Jonah Achterberg', extension: '212', site: 'store', phones: ['browser'] },
 ];
-
-const PHONE_NAMES: Record<PhoneKind, string> = {
-  desk: 'Desk phone',
-  browser: 'Browser softphone',
-  computer: 'Computer softphone',
-  'mobile app': 'Mobile app',
-  'linked mobile': 'Own mobile',
-  'linked landline': 'Own landline',
-};
 
 /** Phones whose invitation nobody has taken up yet. */
 const UNPAIRED = ['idris-browser', 'jonah-browser'];
@@ -329,7 +322,7 @@ export function demonstration(now: number, businessId = DEMO_ID): Whole {
   const registrations = Object.fromEntries(
     Object.values(system.phones)
       .filter((p) => p.number === null && !UNPAIRED.includes(p.id))
-      .map((p) => [p.id, { pairedAt: now - 40 * 86_400_000, online: true, outside: false, standIn: true }]),
+      .map((p) => [p.id, newRegistration({ pairedAt: now - 40 * 86_400_000, standIn: true })]),
   );
   // Dov gave back the code that was sent to his own mobile.
   const proved = { 'dov-linked-mobile': { number: '+13605550188', at: now - 40 * 86_400_000 } };

@@ -98,7 +98,7 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
           from: { name: system.business.name, address: 'voicemail@upperline.example' },
           at: message.at,
           ...words,
-          ...(sound ? { attachment: { name: 'message.webm', type: sound[1]!, base64: sound[2]! } } : {}),
+          ...(sound ? { attachments: [{ name: 'message.webm', type: sound[1]!, base64: sound[2]! }] } : {}),
         });
         return {
           id,

@@ -4,7 +4,7 @@ import PostalMime from 'postal-mime';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
 import { outcomeOf, traceLines, rehearse, type CallRequest } from '../core/calls';
-import { asPaired } from '../core/system';
+import { asPaired, newRegistration } from '../core/system';
 import {
   Changes,
   DB_NAME,
@@ -226,7 +226,7 @@ describe('windows that come and go', () => {
       ...s,
       registrations: {
         ...s.registrations,
-        'jonah-browser': { pairedAt: 0, online: true, outside: false, standIn: false },
+        'jonah-browser': newRegistration({ pairedAt: 0 }),
       },
     }));
     const other = new Changes();

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demonstration } from '../../demo/lantern-cove';
-import { emptyStanding } from '../core/system';
+import { emptyStanding, newRegistration } from '../core/system';
 import { count, dayText, durationText, fieldText, momentText, priceText } from './format';
 import { find } from './find';
 import { phoneState } from './pages/phone-state';
@@ -61,6 +61,8 @@ describe('where a phone stands', () => {
       personId: 'jonah',
       phoneId: jonah.id,
       code: '123456',
+      to: 'jonah.achterberg@lanterncove.example',
+      mailId: null,
       sentAt: NOW,
       expiresAt: NOW + 900_000,
       wrongTries: 0,
@@ -81,7 +83,7 @@ describe('where a phone stands', () => {
   it('tells phones that are on from those that are off', () => {
     const standing = {
       ...emptyStanding(),
-      registrations: { [jonah.id]: { pairedAt: NOW, online: false, outside: false, standIn: false } },
+      registrations: { [jonah.id]: newRegistration({ pairedAt: NOW, online: false }) },
     };
     expect(phoneState(jonah, standing, [], NOW, LA)).toMatchObject({
       on: false,

@@ -17,10 +17,10 @@ import type {
   VersionRecord,
 } from './records';
 import { noDealings } from './records';
-import { upgradeEdit, upgradeVersion } from './upgrade';
+import { upgradeEdit, upgradeInvitation, upgradeVersion } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 2;
+export const DB_VERSION = 3;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -82,8 +82,9 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
         if (oldVersion < 2) {
           db.createObjectStore('dealings', { keyPath: 'businessId' });
           db.createObjectStore('carrier');
-          if (oldVersion > 0) await upgradeTo2(tx);
+          if (oldVersion > 0) await addCarrier(tx);
         }
+        if (oldVersion > 0 && oldVersion < DB_VERSION) await upgradeRecords(tx, oldVersion);
       },
       blocking(_current, _blocked, event) {
         // A newer version of the product wants to upgrade: let it.
@@ -98,27 +99,34 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
 
 type Upgrade = IDBPTransaction<Shape, StoreNames<Shape>[], 'versionchange'>;
 
-/** Systems, their histories and standing states get what version 2 added; numbers held come into the carrier's book. */
-async function upgradeTo2(tx: Upgrade): Promise<void> {
+/** Numbers held come into the carrier's book. */
+async function addCarrier(tx: Upgrade): Promise<void> {
   const book: CarrierBook = { reserved: [], sold: [], resting: [] };
-  for (const draft of await tx.objectStore('drafts').getAll()) {
-    await tx.objectStore('drafts').put(upgradeVersion(draft, 1) as DraftRecord);
-    const { businessId } = draft;
+  for (const { businessId, system } of await tx.objectStore('drafts').getAll()) {
     await tx.objectStore('dealings').put(noDealings(businessId));
-    for (const n of Object.values(draft.system?.numbers ?? {}))
+    for (const n of Object.values(system?.numbers ?? {}))
       if (!book.sold.some((s) => s.e164 === n.e164)) book.sold.push({ e164: n.e164, businessId });
-    const standing = await tx.objectStore('standing').get(businessId);
+  }
+  await tx.objectStore('carrier').put(book, 'book');
+}
+
+/** Systems, their histories, standing states and invitations get what later versions added. */
+async function upgradeRecords(tx: Upgrade, from: number): Promise<void> {
+  for (const draft of await tx.objectStore('drafts').getAll()) {
+    await tx.objectStore('drafts').put(upgradeVersion(draft, from) as DraftRecord);
+    const standing = await tx.objectStore('standing').get(draft.businessId);
     if (standing)
       await tx.objectStore('standing').put({
         ...standing,
-        standing: upgradeStanding(standing.standing, 1, draft.system) as typeof standing.standing,
+        standing: upgradeStanding(standing.standing, from, draft.system) as typeof standing.standing,
       });
   }
   for (const version of await tx.objectStore('versions').getAll())
-    await tx.objectStore('versions').put(upgradeVersion(version, 1) as VersionRecord);
+    await tx.objectStore('versions').put(upgradeVersion(version, from) as VersionRecord);
   for (const edit of await tx.objectStore('edits').getAll())
-    await tx.objectStore('edits').put(upgradeEdit(edit, 1) as EditRecord);
-  await tx.objectStore('carrier').put(book, 'book');
+    await tx.objectStore('edits').put(upgradeEdit(edit, from) as EditRecord);
+  for (const invitation of await tx.objectStore('invitations').getAll())
+    await tx.objectStore('invitations').put(upgradeInvitation(invitation));
   // Calls in progress were under the old shape; an upgrade ends them.
   await tx.objectStore('exchange').clear();
 }

@@ -4,7 +4,17 @@ export { Changes, whileWriting, type Change } from './sync';
 export { emptyWhole, readWhole, wholeOf, writeWhole, Whole } from './businesses';
 export { takeStep, type DraftState, type Stepped } from './draft';
 export { fileSchema, LARGEST_FILE, readFile, writeFile } from './file';
-export { businessNumber, invite, pair, type Invited, type Paired } from './invite';
+export { businessNumber, invite, letterFor, withdraw, type Fresh, type Guest, type Invited } from './invite';
+export { isOutsideOf, pair, type Device, type Paired } from './pair';
+export {
+  accountsOf,
+  makeAccounts,
+  phoneOf,
+  putStandIns,
+  registerDesk,
+  signOut,
+  type AccountWanted,
+} from './phones';
 export {
   businessNames,
   clockOf,

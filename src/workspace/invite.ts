@@ -1,134 +1,149 @@
-/** Inviting a person to pair a softphone, and pairing it. */
-import { writeNumber, readNumber } from '../core/numbering';
-import type { Person, Phone, System } from '../core/system';
-import { invitationWords } from '../standins/mail/letters';
+/** Inviting people to pair their phones by mail, and taking invitations back. */
+import { writeNumber } from '../core/numbering';
+import type { InvitationWording, Person, Phone, System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
-import { codeFrom, CODE_LIFE_MS, tryCode } from '../standins/registrar/pairing';
-import type { Db } from './db';
-import { clockOf, storeStanding, type Workspace } from './workspace';
-import { whileWriting, type Changes } from './sync';
-import { benchTime } from '../standins/clock/clock';
+import {
+  invitationParts,
+  invitationWords,
+  pairingLink,
+  type PhoneSettings,
+} from '../standins/mail/invitation';
+import { codeFrom } from '../standins/registrar/pairing';
+import type { Invitation, MailRecord } from './records';
+import type { Workspace } from './workspace';
 
 /** The number people know the business by: its first, in the order they were taken. */
 export const businessNumber = (system: System): string | undefined => Object.values(system.numbers)[0]?.e164;
 
-export type Invited = { ok: true; code: string } | { ok: false; message: string };
+/** Makes what an invitation needs: ids, and random numbers from 0 to 1. */
+export interface Fresh {
+  id: () => string;
+  random: () => number;
+}
+
+/** A phone that somebody is invited to pair. */
+export interface Guest {
+  person: Person;
+  phone: Phone;
+}
+
+const DAY_MS = 86_400_000;
+const untilText = (at: number, zone: string): string =>
+  new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+  }).format(at);
+
+/** The words of an invitation for a guest, and what is attached. @param at when it is sent @param page of the staff phone */
+export function letterFor(
+  system: System,
+  { person, phone }: Guest,
+  wording: InvitationWording,
+  code: string,
+  at: number,
+  page: string,
+): ReturnType<typeof invitationWords> & { settings: PhoneSettings } {
+  const { business } = system;
+  const number = businessNumber(system) ?? '';
+  const facts = {
+    name: person.name,
+    business: business.name,
+    extension: person.extension,
+    phone: phone.name.toLowerCase(),
+    link: pairingLink(page, number, code),
+    number: number && writeNumber(number, business.country),
+    code,
+    until: untilText(at + wording.days * DAY_MS, business.timeZone),
+  };
+  const settings = {
+    format: 'upper-line-phone',
+    version: 1,
+    business: business.name,
+    number,
+    code,
+    page,
+  } as const;
+  return { ...invitationWords(wording, facts), settings };
+}
+
+export interface Invited {
+  sent: Invitation[];
+  /** Those nothing was sent to, with why. */
+  not: { person: Person; message: string }[];
+}
 
 /**
- * Mails a pairing code for a phone of a person; earlier codes for it no longer work.
- * @param fresh makes ids and the code's random number (0 to 1); @param page address of the staff phone page
+ * Mails a pairing code for each of some phones; earlier codes for them no longer work.
+ * @param page address of the staff phone page
  */
 export async function invite(
   workspace: Workspace,
-  person: Person,
-  phone: Phone,
-  fresh: { id: () => string; random: () => number },
+  guests: readonly Guest[],
+  fresh: Fresh,
   page: string,
 ): Promise<Invited> {
   const { system } = workspace;
+  const { name, invitation: wording } = system.business;
   const number = businessNumber(system);
-  if (!person.email)
-    return { ok: false, message: `${person.name} has no e-mail address to send the invitation to.` };
-  if (!number)
-    return {
-      ok: false,
-      message: 'Get a number first: the invitation names it, and the phone is paired with it.',
-    };
   const at = workspace.now();
   const earlier = workspace.view.invitations;
-  let code = codeFrom(fresh.random());
-  while (earlier.some((i) => i.code === code)) code = codeFrom(fresh.random());
-  const withdrawn = earlier
-    .filter((i) => i.phoneId === phone.id && (i.state === 'open' || i.state === 'locked'))
-    .map((i) => ({ ...i, state: 'withdrawn' as const }));
-  const invitation = {
-    id: fresh.id(),
-    businessId: workspace.id,
-    personId: person.id,
-    phoneId: phone.id,
-    code,
-    sentAt: at,
-    expiresAt: at + CODE_LIFE_MS,
-    wrongTries: 0,
-    state: 'open' as const,
-  };
-  const words = invitationWords({
-    business: system.business.name,
-    person: person.name,
-    extension: person.extension,
-    businessNumber: writeNumber(number, system.business.country),
-    code,
-    page,
-  });
-  const id = fresh.id();
-  const raw = await rawMessage({
-    id,
-    to: { name: person.name, address: person.email },
-    from: { name: system.business.name, address: 'phones@upperline.example' },
-    at,
-    ...words,
-  });
-  await workspace.putInvitations([...withdrawn, invitation]);
-  await workspace.putMail({
-    id,
-    businessId: workspace.id,
-    at,
-    to: person.email,
-    subject: words.subject,
-    raw,
-  });
-  return { ok: true, code };
-}
-
-export type Paired =
-  | { ok: true; businessId: string; phoneId: string }
-  | { ok: false; field: 'number' | 'code'; message: string };
-
-/** The staff side: a business number and a code register a phone. Looks through all businesses of this browser. */
-export async function pair(db: Db, changes: Changes, typedNumber: string, code: string): Promise<Paired> {
-  const drafts = await db.getAll('drafts');
-  const countries = new Set(drafts.map((d) => d.system.business.country));
-  const readings = [...countries].map((country) => readNumber(typedNumber, country));
-  const whole = readings.flatMap((r) => (r.ok ? r.number.e164 : []));
-  if (!whole.length) {
-    const wrong = readings.find((r) => !r.ok);
-    return {
-      ok: false,
-      field: 'number',
-      message: wrong && !wrong.ok ? wrong.message : 'Type the business number.',
-    };
+  const codes = new Set(earlier.map((i) => i.code));
+  const invitations: Invitation[] = [];
+  const mail: MailRecord[] = [];
+  const not: Invited['not'] = [];
+  for (const { person, phone } of guests) {
+    if (!person.email || !number) {
+      const message = person.email
+        ? 'Get a number first: the invitation names it, and the phone is paired with it.'
+        : `${person.name} has no e-mail address to send the invitation to.`;
+      not.push({ person, message });
+      continue;
+    }
+    let code = codeFrom(fresh.random());
+    while (codes.has(code)) code = codeFrom(fresh.random());
+    codes.add(code);
+    const { settings, ...words } = letterFor(system, { person, phone }, wording, code, at, page);
+    const id = fresh.id();
+    const raw = await rawMessage({
+      id,
+      to: { name: person.name, address: person.email },
+      from: { name, address: 'phones@upperline.example' },
+      at,
+      ...words,
+      attachments: await invitationParts(settings),
+    });
+    mail.push({ id, businessId: workspace.id, at, to: person.email, subject: words.subject, raw });
+    invitations.push({
+      id: fresh.id(),
+      businessId: workspace.id,
+      personId: person.id,
+      phoneId: phone.id,
+      code,
+      to: person.email,
+      mailId: id,
+      sentAt: at,
+      expiresAt: at + wording.days * DAY_MS,
+      wrongTries: 0,
+      state: 'open',
+    });
   }
-  const draft = drafts.find((d) => Object.values(d.system.numbers).some((n) => whole.includes(n.e164)));
-  if (!draft)
-    return {
-      ok: false,
-      field: 'number',
-      message:
-        'No business here has this number. It is the number of the business, from your invitation, not your own.',
-    };
-  if (!/^\d{6}$/.test(code.trim())) return { ok: false, field: 'code', message: 'The code has six digits.' };
-  const { businessId } = draft;
-  const now = benchTime(await clockOf(db), Date.now());
-  const result = await whileWriting(async () => {
-    const tx = db.transaction('invitations', 'readwrite');
-    const invitations = await tx.store.index('business').getAll(businessId);
-    const tried = tryCode(invitations, code.trim(), now);
-    for (const invitation of tried.changed) void tx.store.put(invitation);
-    await tx.done;
-    return tried;
-  });
-  changes.tell({ businessId, what: 'invitations' });
-  if (!result.ok) return { ok: false, field: 'code', message: result.message };
-  const { phoneId } = result.invitation;
-  if (!draft.system.phones[phoneId])
-    return { ok: false, field: 'code', message: 'This phone has been removed since you were invited.' };
-  await storeStanding(db, businessId, (standing) => ({
-    ...standing,
-    registrations: {
-      ...standing.registrations,
-      [phoneId]: { pairedAt: now, online: true, outside: false, standIn: false },
-    },
-  }));
-  changes.tell({ businessId, what: 'standing' });
-  return { ok: true, businessId, phoneId };
+  const phones = new Set(invitations.map((i) => i.phoneId));
+  await workspace.putInvitations([...takenBack(earlier, (i) => phones.has(i.phoneId)), ...invitations]);
+  await workspace.putMail(mail);
+  return { sent: invitations, not };
 }
+
+/** Those of some invitations that can still be used, made void. */
+const takenBack = (invitations: readonly Invitation[], which: (i: Invitation) => boolean): Invitation[] =>
+  invitations
+    .filter((i) => which(i) && (i.state === 'open' || i.state === 'locked'))
+    .map((i) => ({ ...i, state: 'withdrawn' as const }));
+
+/** Takes invitations of some phones back: their codes no longer work. */
+export const withdraw = (workspace: Workspace, phoneIds: readonly string[]): Promise<void> =>
+  workspace.putInvitations(takenBack(workspace.view.invitations, (i) => phoneIds.includes(i.phoneId)));

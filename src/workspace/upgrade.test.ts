@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { deleteDB, openDB } from 'idb';
 import { afterEach, describe, expect, it } from 'vitest';
-import { Changes, DB_NAME, openDatabase, readFile, Workspace, type Db, type Whole } from '.';
+import { Changes, DB_NAME, openDatabase, readFile, Workspace, writeWhole, type Db, type Whole } from '.';
 
 const text = readFileSync('tests/fixtures/version-1.json', 'utf8');
 const old = JSON.parse(text) as Whole & Record<string, unknown>;
@@ -85,6 +85,32 @@ describe('what version 1 stored', () => {
     if (!read.ok) throw new Error(read.message);
     expect(read.whole.draft.system.numbers['n-main']!.label).toBe('Main line');
     expect(read.whole.dealings.businessId).toBe('lantern-cove');
-    expect(read.whole.versions[0]!.version).toBe(2);
+    expect(read.whole.versions[0]!.version).toBe(3);
   });
+});
+
+// Written by version 2 after somebody was put away, brought back, and somebody else removed.
+it('what version 2 stored is read, and undo brings back what it took away', async () => {
+  const read = readFile(readFileSync('tests/fixtures/version-2.json', 'utf8'));
+  if (!read.ok) throw new Error(read.message);
+  db = await openDatabase();
+  const changes = new Changes();
+  await writeWhole(db, read.whole);
+  const opened = await Workspace.open(db, changes, 'lantern-cove');
+  if (!opened.ok) throw new Error(opened.message);
+  const w = opened.workspace;
+  open.push(changes, w);
+  expect(w.system.people.rosa).toMatchObject({ further: [], hoursId: null, familyName: '' });
+  expect(w.system.phones['rosa-desk']).toMatchObject({ keys: [], transport: 'tls' });
+  expect(w.system.business.invitation.text).toContain('{link}');
+  expect(w.view.standing.registrations['rosa-desk']).toMatchObject({
+    condition: 'in reach',
+    passwordOf: null,
+  });
+  expect(w.view.invitations[0]).toMatchObject({ code: '123456', to: '', mailId: null });
+  expect(w.undo().ok).toBe(true);
+  expect(w.system.people.wren).toMatchObject({ name: 'Wren Halloran', further: [] });
+  expect(w.undo().ok).toBe(true);
+  expect(w.system.people.pia!.away).toEqual([{ from: '2026-12-01', to: '2026-12-05', standInId: null }]);
+  await w.settled();
 });

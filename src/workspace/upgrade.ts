@@ -18,6 +18,15 @@ export const upgradeEdit = (record: Fields, from: number): Fields => ({
   inverse: upgradePatches(record.inverse, from),
 });
 
+/** The address it went to and its letter were not kept before version 3. */
+export const upgradeInvitation = <T extends object>(
+  record: T,
+): T & { to: string; mailId: string | null } => ({
+  to: '',
+  mailId: null,
+  ...record,
+});
+
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */
 export function upgradeWhole(raw: unknown, from: number): unknown {
   if (from >= SYSTEM_VERSION || !isFields(raw) || !isFields(raw.draft) || !isFields(raw.business)) return raw;
@@ -30,6 +39,7 @@ export function upgradeWhole(raw: unknown, from: number): unknown {
     standing: isFields(standing)
       ? { ...standing, standing: upgradeStanding(standing.standing, from, raw.draft.system) }
       : standing,
+    invitations: all(raw.invitations, upgradeInvitation),
     dealings: raw.dealings ?? noDealings(String(raw.business.id)),
   };
 }

@@ -209,48 +209,6 @@ describe('stored data that cannot be read', () => {
   });
 });
 
-describe('inviting and pairing', () => {
-  let made = 0;
-  const fresh = { id: () => `id-${++made}`, random: () => (made++ * 0.137) % 1 };
-
-  it('mails a code that registers the phone', async () => {
-    const w = await windowOn();
-    const { people, phones } = w.system;
-    const sent = await invite(w, people.jonah!, phones['jonah-browser']!, fresh, 'http://x/phone');
-    if (!sent.ok) throw new Error(sent.message);
-    expect(w.view.mail.at(-1)).toMatchObject({ to: 'jonah.achterberg@lanterncove.example' });
-    const changes = new Changes();
-    open.push(changes);
-    expect(await pair(db, changes, '+1 206 555 0199', sent.code)).toMatchObject({
-      ok: false,
-      field: 'number',
-    });
-    expect(await pair(db, changes, '360 555 0142', '12')).toMatchObject({ ok: false, field: 'code' });
-    expect(await pair(db, changes, '360 555 0142', sent.code)).toEqual({
-      ok: true,
-      businessId: DEMO_ID,
-      phoneId: 'jonah-browser',
-    });
-    await vi.waitFor(() =>
-      expect(w.view.standing.registrations['jonah-browser']).toMatchObject({ online: true, standIn: false }),
-    );
-  });
-
-  it('makes earlier codes for the same phone void, and asks for an address', async () => {
-    const w = await windowOn();
-    const { people, phones } = w.system;
-    const first = await invite(w, people.jonah!, phones['jonah-browser']!, fresh, 'x');
-    await invite(w, people.jonah!, phones['jonah-browser']!, fresh, 'x');
-    const changes = new Changes();
-    open.push(changes);
-    expect(first.ok && (await pair(db, changes, '3605550142', first.code)).ok).toBe(false);
-    expect(await invite(w, people.anselm!, phones['anselm-desk']!, fresh, 'x')).toMatchObject({
-      ok: false,
-      message: expect.stringContaining('no e-mail'),
-    });
-  });
-});
-
 it('does not move the clock under a call', async () => {
   const w = await windowOn();
   expect(await w.setClock({ mode: 'set', benchAt: 0, realAt: Date.now() })).toBeUndefined();

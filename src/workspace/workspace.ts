@@ -189,8 +189,8 @@ export class Workspace {
   async putInvitations(invitations: readonly Invitation[]): Promise<void> {
     await this.putAll('invitations', invitations);
   }
-  async putMail(mail: MailRecord): Promise<void> {
-    await this.putAll('mail', [mail]);
+  async putMail(mail: readonly MailRecord[]): Promise<void> {
+    await this.putAll('mail', mail);
   }
   async putMessages(messages: readonly MessageRecord[]): Promise<void> {
     await this.putAll('messages', messages);

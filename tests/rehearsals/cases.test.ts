@@ -8,7 +8,7 @@ import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { Act, Behaviour, simulate, traceLines, type CallRequest } from '../../src/core/calls';
 import { momentOf } from '../../src/core/hours';
-import { Command } from '../../src/core/system';
+import { Command, newRegistration } from '../../src/core/system';
 import { allOn, edited, MAIN, NIGHT, ROSA_DIRECT, yard } from '../fixtures/yard';
 
 const folder = join(import.meta.dirname, 'cases');
@@ -26,6 +26,10 @@ const Case = z.strictObject({
   off: z.array(z.string()).default([]),
   unpaired: z.array(z.string()).default([]),
   outside: z.array(z.string()).default([]),
+  asleep: z.array(z.string()).default([]),
+  noNetwork: z.array(z.string()).default([]),
+  /** A phone registered with a key of somebody else, as "phone/person". */
+  keys: z.array(z.string()).default([]),
   dnd: z.array(z.string()).default([]),
   calls: z
     .array(
@@ -63,6 +67,13 @@ describe('rehearsal cases', () => {
     for (const id of given.unpaired) delete standing.registrations[id];
     for (const id of given.off) standing.registrations[id]!.online = false;
     for (const id of given.outside) standing.registrations[id]!.outside = true;
+    const since = moment('2026-11-24 10:14:00', false);
+    for (const id of given.asleep)
+      Object.assign(standing.registrations[id]!, { condition: 'asleep', conditionSince: since });
+    for (const id of given.noNetwork)
+      Object.assign(standing.registrations[id]!, { condition: 'no network', conditionSince: since });
+    for (const key of given.keys)
+      standing.registrations[key.replace('/', '--')] = newRegistration({ pairedAt: 0, standIn: true });
     for (const id of given.dnd) standing.dnd[id] = { value: true, at: 0, by: id };
     const requests = given.calls.map(
       (c, i): CallRequest => ({

@@ -1,4 +1,5 @@
 /** The second at which an unanswered call reaches each step, for the margin of the plan sheet. */
+import { flatTargets } from '../system/groups';
 import type { Plan, Step, System } from '../system/schema';
 import { spokenSeconds } from './spoken';
 
@@ -28,6 +29,8 @@ function stepSeconds(step: Exclude<Step, { kind: 'hours' }>, system: System): nu
   if (step.kind === 'play')
     return step.recordingId ? spokenSeconds(system.recordings[step.recordingId]?.text ?? '') : 0;
   if (step.kind === 'ring')
-    return step.pattern === 'together' ? step.seconds : step.seconds * step.targets.length;
+    return step.pattern === 'together'
+      ? step.seconds
+      : step.seconds * flatTargets(step.targets, system).length;
   return 0;
 }

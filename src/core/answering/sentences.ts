@@ -1,4 +1,5 @@
 /** Plans in plain words. */
+import { targetName } from '../system/groups';
 import type { Plan, Step, System } from '../system/schema';
 
 const list = (names: string[]): string =>
@@ -6,11 +7,7 @@ const list = (names: string[]): string =>
 
 /** Names of those a ring step rings, in order. */
 export const ringNames = (step: Extract<Step, { kind: 'ring' }>, system: System): string[] =>
-  step.targets.map((t) =>
-    t.kind === 'person'
-      ? (system.people[t.id]?.name ?? 'somebody removed')
-      : (system.phones[t.id]?.name ?? 'a removed phone'),
-  );
+  step.targets.map((t) => targetName(t, system));
 
 /** One step as a line: a verb in front, then what it does, without what comes after. */
 export function stepInWords(step: Step, system: System): { verb: string; what: string } {

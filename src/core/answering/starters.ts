@@ -1,5 +1,5 @@
 /** The simplest plans: what a number needs so that somebody's phones ring and a message is kept. */
-import { USUAL_RING_SECONDS, type Command, type Plan, type System } from '../system';
+import { newMailbox, USUAL_RING_SECONDS, type Command, type Plan, type System } from '../system';
 
 /** Rings people, then takes a message. */
 const isSimple = ({ steps }: Plan): boolean =>
@@ -25,14 +25,7 @@ export function assignNumber(
     const name = one?.name ?? number.label;
     commands.push({
       do: 'mailbox.add',
-      value: {
-        id: mailboxId,
-        name,
-        ownerIds: people.map((p) => p.id),
-        greetingId: null,
-        longest: 180,
-        mailTo: [],
-      },
+      value: newMailbox({ id: mailboxId, name, ownerIds: people.map((p) => p.id) }),
     });
     if (one) commands.push({ do: 'person.set', id: one.id, change: { mailboxId } });
   }

@@ -1,16 +1,20 @@
 /** How a call begins: a number leads to its plan, digits dialled inside to whoever has them, or out. */
+import { localTime } from '../hours';
 import { sortDialled } from '../numbering';
 import { hasArrived } from '../system';
 import { helpFor } from './help';
 import { shownBy } from './shown';
 import { RANK, type CallState, type Run } from './state';
-import { end, enter, ringPerson } from './walking';
+import { end, enter, ringGroup, ringPerson } from './walking';
 
 /** The call arrives: a number leads to its plan, digits dialled inside to whoever has them. */
 export function arrive(run: Run, call: CallState): void {
   const { from, to } = call.request;
   const world = run.world(call);
-  if (from.kind === 'phone') run.onCall.set(from.phoneId, call.request.id);
+  if (from.kind === 'phone') {
+    const personId = world.system.phones[from.phoneId]?.personId ?? null;
+    run.onCall.set(from.phoneId, { callId: call.request.id, personId });
+  }
   const number = to.kind === 'number' ? world.numbers.get(to.e164) : undefined;
   call.numberId = number?.id ?? null;
   call.planId = number?.planId ?? null;
@@ -32,14 +36,17 @@ export function arrive(run: Run, call: CallState): void {
 }
 
 function dial(run: Run, call: CallState, digits: string, phoneId: string | null): void {
-  const { system, personWith } = run.world(call);
+  const { system, extensions } = run.world(call);
   const phone = phoneId ? system.phones[phoneId] : undefined;
   const personId = phone?.personId ?? null;
-  const dialled = sortDialled(digits, system.business, (e) => personWith.has(e));
+  const dialled = sortDialled(digits, system.business, (e) => extensions.has(e));
   if (dialled.kind === 'extension') {
-    const personId = personWith.get(dialled.extension)!;
-    call.onward = { kind: 'own mailbox', personId };
-    return ringPerson(run, call, personId, null);
+    const owner = extensions.get(dialled.extension)!;
+    if (owner.until !== null && owner.until < localTime(system.business.timeZone, run.now).date)
+      return end(run, call, 'system', { kind: 'not in service', why: 'nothing dialled' });
+    if (owner.kind === 'group') return ringGroup(run, call, owner.id);
+    call.onward = { kind: 'own mailbox', personId: owner.id };
+    return ringPerson(run, call, owner.id, null);
   }
   if (dialled.kind === 'emergency') {
     run.say(call, {

@@ -48,10 +48,13 @@ const SHOWN_TALK_MS = 15_000;
 export function ringChart(trace: Trace, system: System, now?: number): RingChart {
   const caller: Lane = { id: 'caller', label: 'Caller hears', bars: [], notRung: null };
   const phones = new Map<string, Lane>();
-  const lane = (phone: string): Lane => {
+  const lane = (phone: string, personId: string | null): Lane => {
     let found = phones.get(phone);
     if (!found)
-      phones.set(phone, (found = { id: phone, label: phoneName(system, phone), bars: [], notRung: null }));
+      phones.set(
+        phone,
+        (found = { id: phone, label: phoneName(system, phone, personId), bars: [], notRung: null }),
+      );
     return found;
   };
   const legs = new Map<number, Lane>();
@@ -77,9 +80,9 @@ export function ringChart(trace: Trace, system: System, now?: number): RingChart
         hear(e.t, 'prompt', system.recordings[e.recordingId]?.name ?? 'recording');
         break;
       case 'leg offered':
-        legs.set(e.leg, lane(e.phone));
-        lane(e.phone).notRung = null;
-        bar(lane(e.phone), e.t, 'offered', '');
+        legs.set(e.leg, lane(e.phone, e.personId));
+        lane(e.phone, e.personId).notRung = null;
+        bar(lane(e.phone, e.personId), e.t, 'offered', '');
         hear(e.t, 'ringing', 'hears ringing');
         break;
       case 'leg sounding':
@@ -95,11 +98,11 @@ export function ringChart(trace: Trace, system: System, now?: number): RingChart
         break;
       }
       case 'answered':
-        bar(lane(e.phone), e.t, 'talking', 'talks');
-        hear(e.t, 'talking', `talks with ${whoseName(system, e.phone)}`);
+        bar(lane(e.phone, e.personId), e.t, 'talking', 'talks');
+        hear(e.t, 'talking', `talks with ${whoseName(system, e.phone, e.personId)}`);
         break;
       case 'not rung':
-        if (e.phone && !lane(e.phone).bars.length) lane(e.phone).notRung = e.why;
+        if (e.phone && !lane(e.phone, e.personId).bars.length) lane(e.phone, e.personId).notRung = e.why;
         break;
       case 'greeting started':
         hear(e.t, 'greeting', `greeting ${mailboxName(system, e.mailboxId)}`);

@@ -1,6 +1,7 @@
 /** Whether a phone can be rung, and if not, why. */
-import { localTime } from '../hours';
-import { isLinked, isProved, type Person, type Phone } from '../system';
+import { localTime, periodAt } from '../hours';
+import { accountId, isLinked, isProved, registeredAt, type Person, type Phone } from '../system';
+import { awayAt, zoneOf } from './away';
 import type { Act } from './request';
 import type { CallState, Run } from './state';
 import type { NotRung } from './trace';
@@ -15,18 +16,20 @@ export function actOf(call: CallState, phone: string, personId: string | null): 
 }
 
 /** Why a phone is not rung, or null when it is. Reasons somebody chose come before those that befell them. */
-export function whyNot(run: Run, call: CallState, phone: Phone): NotRung | null {
+export function whyNot(run: Run, call: CallState, phone: Phone, personId: string | null): NotRung | null {
   const world = run.world(call);
-  const person = phone.personId ? world.system.people[phone.personId] : undefined;
+  const person = personId ? world.system.people[personId] : undefined;
   if (person) {
     const own = whyNotPerson(run, call, person);
     if (own) return own;
   }
-  const act = actOf(call, phone.id, phone.personId);
+  const act = actOf(call, phone.id, personId);
   if (!isLinked(phone)) {
-    const registration = run.standing.registrations[phone.id];
+    const account = accountId(phone, personId);
+    const registration = run.standing.registrations[account];
     if (!registration) return 'not paired';
-    if (!registration.online || act?.does === 'is switched off') return 'not registered';
+    const { registered } = registeredAt(registration, phone.kind, run.standing.accounts[account], run.now);
+    if (!registered || act?.does === 'is switched off') return 'not registered';
     if (registration.outside && !phone.outsideOffice) return 'outside the office';
   } else if (!isProved(run.standing, phone)) return 'number not proved';
   else if (act?.does === 'is switched off') return 'not registered';
@@ -36,15 +39,13 @@ export function whyNot(run: Run, call: CallState, phone: Phone): NotRung | null 
 
 function whyNotPerson(run: Run, call: CallState, person: Person): NotRung | null {
   if (run.standing.dnd[person.id]?.value) return 'do not disturb';
-  if (person.away.length === 0 && !person.quiet) return null;
   const { system } = run.world(call);
-  const zone = (person.siteId && system.sites[person.siteId]?.timeZone) || system.business.timeZone;
-  const local = localTime(zone, run.now);
-  if (person.away.length) {
-    const today = local.date;
-    if (person.away.some((span) => span.from <= today && today <= span.to)) return 'away';
-  }
+  const zone = zoneOf(person, system);
+  if (awayAt(person, zone, run.now)) return 'away';
+  const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
+  if (hours && periodAt(hours, zone, run.now) === null) return 'outside working hours';
   if (person.quiet) {
+    const local = localTime(zone, run.now);
     const { from, to } = person.quiet;
     const quiet =
       from <= to ? local.minute >= from && local.minute < to : local.minute >= from || local.minute < to;
@@ -59,10 +60,11 @@ function whyNotPerson(run: Run, call: CallState, person: Person): NotRung | null
  */
 function whyBusy(run: Run, call: CallState, phone: Phone, person: Person | undefined): NotRung | null {
   const id = call.request.id;
-  if (run.onCall.get(phone.id) === id) return 'is calling';
+  if (run.onCall.get(phone.id)?.callId === id) return 'is calling';
   if (person?.callWaiting) return null;
-  const phones = person ? (run.world(call).phonesOf.get(person.id) ?? [phone]) : [phone];
-  if (phones.some((p) => run.onCall.has(p.id))) return 'on a call';
+  if (run.onCall.has(phone.id)) return 'on a call';
+  const phones = person ? (run.world(call).phonesOf.get(person.id) ?? []) : [];
+  if (phones.some((p) => run.onCall.get(p.id)?.personId === person!.id)) return 'on a call';
   const ringingFor = run.ringing.get(phone.id);
   return ringingFor !== undefined && ringingFor !== id ? 'ringing for another call' : null;
 }

@@ -24,7 +24,7 @@ const inOrder = (a: Due, b: Due): number => a.t - b.t || a.rank - b.rank || a.se
 
 export class CallEngine implements Run {
   now = -Infinity;
-  onCall = new Map<string, string>();
+  onCall: Run['onCall'] = new Map();
   ringing = new Map<string, string>();
   readonly calls = new Map<string, CallState>();
   private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
@@ -102,9 +102,15 @@ export class CallEngine implements Run {
       const id = call.request.id;
       engine.calls.set(id, call);
       for (const leg of call.legs) if (leg.state !== 'over') engine.ringing.set(leg.phone, id);
-      if (call.talkingOn && call.phase === 'talking') engine.onCall.set(call.talkingOn, id);
-      if (call.request.from.kind === 'phone' && call.phase !== 'over')
-        engine.onCall.set(call.request.from.phoneId, id);
+      const { from } = call.request;
+      if (call.talkingOn && call.phase === 'talking') {
+        const leg = call.legs.find((l) => l.phone === call.talkingOn);
+        engine.onCall.set(call.talkingOn, { callId: id, personId: leg?.personId ?? null });
+      }
+      if (from.kind === 'phone' && call.phase !== 'over') {
+        const { phones } = engine.world(call).system;
+        engine.onCall.set(from.phoneId, { callId: id, personId: phones[from.phoneId]?.personId ?? null });
+      }
     }
     return engine;
   }
@@ -152,6 +158,7 @@ export class CallEngine implements Run {
     const leg = call.legs.find((l) => l.n === what.leg);
     if (!leg || leg.state === 'over') return;
     if (what.timer === 'sound') sound(this, call, leg);
+    else if (what.timer === 'unreachable') this.unreachable(call, leg);
     else if (what.timer === 'decline') this.declined(call, leg);
     else if (what.timer === 'own voicemail') this.swallowed(call, leg);
     else this.lifted(call, leg);
@@ -172,6 +179,7 @@ export class CallEngine implements Run {
         legs: [],
         legCount: 0,
         queue: [],
+        roundMs: 0,
         person: null,
         onward: { kind: 'step', stepId: null },
         redirects: 0,
@@ -205,6 +213,12 @@ export class CallEngine implements Run {
 
   private declined(call: CallState, leg: CallState['legs'][number]): void {
     if (decline(this, call, leg)) ringingOver(this, call, 'declined');
+  }
+
+  /** Nothing came back from the phone: it is taken to be gone. */
+  private unreachable(call: CallState, leg: CallState['legs'][number]): void {
+    endLeg(this, call, leg, 'unreachable');
+    if (call.legs.every((l) => l.state === 'over')) ringingOver(this, call, 'nobody answered');
   }
 
   /** The outside phone's own voicemail takes the call: for the caller it is answered, and lost to the business. */

@@ -10,4 +10,5 @@ export { addressOfHelp, helpFor, type Help } from './help';
 export { traceLines } from './lines';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
 export { phoneName, whoseName, listed } from './names';
+export { awayAt, standInFor, zoneOf } from './away';
 export { featureInWords, settingOf } from './features';

@@ -12,7 +12,7 @@ import type { Happening, Trace } from './trace';
 export function traceLines(trace: Trace, system: System): string[] {
   const legs = new Map<number, string>();
   return trace.map((event) => {
-    if (event.kind === 'leg offered') legs.set(event.leg, phoneName(system, event.phone));
+    if (event.kind === 'leg offered') legs.set(event.leg, phoneName(system, event.phone, event.personId));
     return `${(event.t / 1000).toFixed(1).padStart(6)} s  ${say(event, system, legs)}`;
   });
 }
@@ -52,7 +52,7 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'prompt ended':
       return `${recording(e.recordingId)} ends`;
     case 'not rung':
-      return `${e.phone ? phoneName(system, e.phone) : ((e.personId && system.people[e.personId]?.name) ?? 'somebody')}: not rung, ${e.why}`;
+      return `${e.phone ? phoneName(system, e.phone, e.personId) : ((e.personId && system.people[e.personId]?.name) ?? 'somebody')}: not rung, ${e.why}`;
     case 'leg offered':
       return `${legs.get(e.leg)}: offered the call`;
     case 'leg sounding':
@@ -65,10 +65,14 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
       return e.how;
     case 'redirected':
       return `${system.people[e.from]?.name ?? 'somebody'} sends it on to ${targetName(system, e.to)} (${e.why})`;
+    case 'stand-in':
+      return `${system.people[e.personId]?.name ?? 'somebody'} is rung for ${system.people[e.forId]?.name ?? 'somebody'}, who is away`;
+    case 'group':
+      return `group ${system.groups[e.groupId]?.name ?? 'since removed'}`;
     case 'forward skipped':
       return `not sent on to ${targetName(system, e.to)}: ${e.why}`;
     case 'answered':
-      return `${phoneName(system, e.phone)}: talks with the caller`;
+      return `${phoneName(system, e.phone, e.personId)}: talks with the caller`;
     case 'greeting started':
       return `voicemail ${mailboxName(system, e.mailboxId)}: ${e.recordingId ? recording(e.recordingId) : 'the plain greeting'}`;
     case 'tone':

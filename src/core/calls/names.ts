@@ -3,19 +3,26 @@ import { writeNumber } from '../numbering';
 import type { System } from '../system';
 import { outsideNumber } from './trace';
 
-/** "Rosa Delgado" for a person's phone, the phone's own name for a shared one, the number for an outside one. */
-export function whoseName(system: System, phone: string): string {
+/**
+ * "Rosa Delgado" for a person's phone, the phone's own name for a shared one, the number for an outside one.
+ * @param personId for whom it is rung, where the phone holds several accounts
+ */
+export function whoseName(system: System, phone: string, personId?: string | null): string {
   const outside = outsideNumber(phone);
   if (outside) return writeNumber(outside, system.business.country);
   const found = system.phones[phone];
-  return (found?.personId && system.people[found.personId]?.name) || found?.name || 'a removed phone';
+  const owner = personId ?? found?.personId;
+  return (owner && system.people[owner]?.name) || found?.name || 'a removed phone';
 }
 
 /** "Rosa Delgado · Desk phone", where two phones of one person must be told apart. */
-export function phoneName(system: System, phone: string): string {
+export function phoneName(system: System, phone: string, personId?: string | null): string {
   const found = system.phones[phone];
-  const owner = found?.personId ? system.people[found.personId] : undefined;
-  return owner ? `${owner.name} · ${found!.name}` : whoseName(system, phone);
+  const id = personId ?? found?.personId;
+  const owner = id && found ? system.people[id] : undefined;
+  if (!owner) return whoseName(system, phone);
+  const host = id === found!.personId ? undefined : whoseName(system, phone);
+  return `${owner.name} · ${found!.name}${host ? ` of ${host}` : ''}`;
 }
 
 /** A target of a forward: a person, a mailbox or an outside number. */

@@ -1,6 +1,6 @@
 /** What goes into the engine: a call, and how people behave during it. */
 import { z } from 'zod';
-import { E164, Id } from '../system/schema';
+import { E164, Id } from '../system/primitives';
 
 const seconds = z.number().min(0).max(3600);
 

@@ -1,11 +1,15 @@
 /** Legs: offering a call to phones, and what becomes of each. */
-import { ALERT_DELAY, alertDelay, isLinked, type Phone } from '../system';
+import { accountId, ALERT_DELAY, alertDelay, isLinked, registeredAt, type Phone } from '../system';
 import { actOf, whyNot } from './eligible';
 import { RANK, type CallState, type Leg, type Run } from './state';
 import { outsidePhone, type LegEnd, type NotRung, type RingEnd } from './trace';
 
 /** Seconds from lifting a linked phone to pressing the key that takes the call: the request is heard first. Common practice, no source. */
 const CONFIRM_MS = 3000;
+/** A phone from which nothing comes back for so long is given up: timer B, 64 times T1 (RFC 3261 §17.1.1.2). */
+const UNREACHABLE_MS = 32_000;
+/** Seconds a mobile app takes longer when a push message must wake it first. Common practice, no source. */
+const WAKING_SECONDS = 3;
 
 export interface Offer {
   personId: string | null;
@@ -22,14 +26,15 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
     reasons.push(why);
     run.say(call, { kind: 'not rung', phone, personId, why });
   };
-  const able: Phone[] = [];
+  const able: { phone: Phone; owner: string | null }[] = [];
   for (const { personId, phones } of offers) {
     if (!phones.length) skip(null, personId, 'has no phone');
     for (const phone of phones) {
-      if (able.includes(phone)) continue;
-      const why = whyNot(run, call, phone);
-      if (why) skip(phone.id, phone.personId, why);
-      else able.push(phone);
+      if (able.some((a) => a.phone === phone)) continue;
+      const owner = personId ?? phone.personId;
+      const why = whyNot(run, call, phone, owner);
+      if (why) skip(phone.id, owner, why);
+      else able.push({ phone, owner });
     }
   }
   if (!able.length) {
@@ -38,14 +43,28 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
     return busy ? 'all on calls' : 'nobody could be rung';
   }
   startRinging(run, call, ms);
-  for (const phone of able) {
+  for (const { phone, owner } of able) {
     const linked = isLinked(phone);
-    const leg = addLeg(run, call, phone.id, phone.personId, linked && phone.confirmByKey);
-    run.after(call, alertDelay(phone) * 1000, 'sound', RANK.phone, leg.n);
+    const leg = addLeg(run, call, phone.id, owner, linked && phone.confirmByKey);
+    const wait = wakingSeconds(run, phone, owner);
+    if (wait === null) {
+      run.after(call, UNREACHABLE_MS, 'unreachable', RANK.timeout, leg.n);
+      continue;
+    }
+    run.after(call, (alertDelay(phone) + wait) * 1000, 'sound', RANK.phone, leg.n);
     if (linked && phone.ownVoicemailAfter !== null && !phone.confirmByKey)
       run.after(call, phone.ownVoicemailAfter * 1000, 'own voicemail', RANK.phone, leg.n);
   }
   return 'ringing';
+}
+
+/** Seconds a phone takes longer to sound because it sleeps; null where nothing reaches it though it is still registered. */
+function wakingSeconds(run: Run, phone: Phone, personId: string | null): number | null {
+  const account = accountId(phone, personId);
+  const registration = run.standing.registrations[account];
+  if (isLinked(phone) || !registration?.standIn) return 0;
+  if (!registeredAt(registration, phone.kind, run.standing.accounts[account], run.now).reached) return null;
+  return registration.condition === 'asleep' ? WAKING_SECONDS : 0;
 }
 
 /** Rings an outside number that somebody forwards to. */
@@ -97,7 +116,7 @@ export function lift(run: Run, call: CallState, leg: Leg): boolean {
   }
   endLeg(run, call, leg, 'answered');
   endOthers(run, call, 'answered elsewhere');
-  run.onCall.set(leg.phone, call.request.id);
+  run.onCall.set(leg.phone, { callId: call.request.id, personId: leg.personId });
   call.talkingOn = leg.phone;
   run.say(call, { kind: 'answered', phone: leg.phone, personId: leg.personId });
   return true;

@@ -15,7 +15,8 @@ export interface Leg {
 }
 
 /** Where a call goes on when ringing came to nothing. */
-export type Onward = { kind: 'step'; stepId: string | null } | { kind: 'own mailbox'; personId: string };
+export type Onward =
+  { kind: 'step'; stepId: string | null } | { kind: 'own mailbox'; personId: string } | { kind: 'nobody' };
 
 /** Ringing one person by their own rules. */
 export interface PersonRing {
@@ -45,6 +46,8 @@ export interface CallState {
   legCount: number;
   /** Ring targets that are still to come when rung one after the other. */
   queue: { personId: string | null; phoneId: string | null }[];
+  /** Milliseconds each of them is rung. */
+  roundMs: number;
   person: PersonRing | null;
   onward: Onward;
   redirects: number;
@@ -70,7 +73,15 @@ export type Action =
   | { kind: 'hang up'; callId: string; by: 'caller' | 'called' };
 
 export type TimerKind =
-  'sound' | 'own voicemail' | 'answer' | 'confirmed' | 'decline' | 'time out' | 'give up' | 'talked';
+  | 'sound'
+  | 'unreachable'
+  | 'own voicemail'
+  | 'answer'
+  | 'confirmed'
+  | 'decline'
+  | 'time out'
+  | 'give up'
+  | 'talked';
 
 export interface Due {
   t: number;
@@ -92,8 +103,9 @@ export interface Run {
   after(call: CallState, ms: number, timer: TimerKind, rank: number, leg?: number): void;
   /** Starts a phase: timers of the one before are void. */
   begin(call: CallState, phase: Phase): void;
-  /** Phones that are on a call, and phones that are being rung, with the call's id. */
-  onCall: Map<string, string>;
+  /** Phones that are on a call, with the call's id and whose call it is. */
+  onCall: Map<string, { callId: string; personId: string | null }>;
+  /** Phones that are being rung, with the call's id. */
   ringing: Map<string, string>;
 }
 

@@ -14,7 +14,7 @@ export function outcomeInWords(trace: Trace, system: System): string {
   if (!ended) return 'still going on';
   const answered = trace.find((e) => e.kind === 'answered');
   if (answered && ended.outcome.kind === 'answered')
-    return `answered by ${whoseName(system, ended.outcome.phone)} at ${seconds(answered.t)}`;
+    return `answered by ${whoseName(system, ended.outcome.phone, ended.outcome.personId)} at ${seconds(answered.t)}`;
   const tone = trace.find((e) => e.kind === 'tone');
   if (tone && ended.outcome.kind === 'message')
     return `${seconds(tone.t)} until the tone, then a message in ${mailboxName(system, ended.outcome.mailboxId)}`;
@@ -25,7 +25,7 @@ export function outcomeInWords(trace: Trace, system: System): string {
 export function ending(outcome: Outcome, system: System): string {
   switch (outcome.kind) {
     case 'answered':
-      return `answered by ${whoseName(system, outcome.phone)}`;
+      return `answered by ${whoseName(system, outcome.phone, outcome.personId)}`;
     case 'message':
       return `message left in ${mailboxName(system, outcome.mailboxId)}`;
     case 'no message':
@@ -88,7 +88,7 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
       parts.push(`${played} “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`);
     else if (e.kind === 'leg offered') {
       if (!offered.length) from = e.t;
-      offered.push(whoseName(system, e.phone));
+      offered.push(whoseName(system, e.phone, e.personId));
     } else if (offered.length && (e.kind === 'answered' || e.kind === 'ringing over' || e.kind === 'ended')) {
       const rang = `${rangWord} ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
       parts.push(e.kind === 'ringing over' ? `${rang}, ${e.how}` : rang);
@@ -117,7 +117,7 @@ function notRungInWords(trace: Trace, t: number, how: string, system: System): s
   const reasons = new Set(
     skipped.map((e) => {
       const who = e.phone
-        ? whoseName(system, e.phone)
+        ? whoseName(system, e.phone, e.personId)
         : ((e.personId && system.people[e.personId]?.name) ?? 'somebody');
       return `${who}: ${e.why}`;
     }),

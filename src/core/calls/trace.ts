@@ -8,6 +8,7 @@ export type NotRung =
   | 'do not disturb'
   | 'away'
   | 'quiet hours'
+  | 'outside working hours'
   | 'not paired'
   | 'number not proved'
   | 'not registered'
@@ -25,6 +26,7 @@ export type LegEnd =
   | 'answered elsewhere'
   | 'not answered'
   | 'cancelled'
+  | 'unreachable'
   | 'swallowed';
 
 /** How a round of ringing ended without an answer. */
@@ -62,7 +64,15 @@ export type Happening =
   | { kind: 'leg asked to confirm'; leg: number }
   | { kind: 'leg ended'; leg: number; how: LegEnd }
   | { kind: 'ringing over'; how: RingEnd }
-  | { kind: 'redirected'; from: string; to: string; why: 'always' | 'busy' | 'not answered' | 'unreachable' }
+  | {
+      kind: 'redirected';
+      from: string;
+      to: string;
+      why: 'always' | 'busy' | 'not answered' | 'unreachable' | 'away';
+    }
+  /** Somebody away has named who is rung in their place. */
+  | { kind: 'stand-in'; personId: string; forId: string }
+  | { kind: 'group'; groupId: string }
   | { kind: 'forward skipped'; to: string; why: 'already in the chain' | 'no longer there' }
   | { kind: 'answered'; phone: string; personId: string | null }
   | { kind: 'greeting started'; mailboxId: string; recordingId: string | null }

@@ -1,6 +1,15 @@
 /** The way of a call: through the steps of its plan, and through people's own rules. */
 import { periodAt } from '../hours';
-import { USUAL_RING_SECONDS, type ForwardTarget, type Phone, type Reach, type RingStep } from '../system';
+import {
+  flatTargets,
+  USUAL_RING_SECONDS,
+  type ForwardTarget,
+  type Phone,
+  type Reach,
+  type RingStep,
+  type RingTarget,
+} from '../system';
+import { standInFor } from './away';
 import { endOthers, offer, offerOutside, type Offer } from './ringing';
 import { RANK, type CallState, type Run } from './state';
 import type { Outcome, RingEnd } from './trace';
@@ -61,21 +70,43 @@ function ringStep(run: Run, call: CallState, step: RingStep): void {
   const [first] = step.targets;
   if (step.followReach && step.targets.length === 1 && first!.kind === 'person')
     return ringPerson(run, call, first!.id, run.now + step.seconds * 1000);
-  const targets = step.targets.map((t) => ({
+  ringSeveral(run, call, step.targets, step);
+}
+
+/** A group is dialled by its extension. */
+export function ringGroup(run: Run, call: CallState, groupId: string): void {
+  const group = run.world(call).system.groups[groupId]!;
+  run.say(call, { kind: 'group', groupId });
+  call.onward = { kind: 'nobody' };
+  ringSeveral(run, call, group.members, group);
+}
+
+/** Rings several, groups among them taken apart: all at once, or one after the other. */
+function ringSeveral(
+  run: Run,
+  call: CallState,
+  several: readonly RingTarget[],
+  { pattern, seconds }: Pick<RingStep, 'pattern' | 'seconds'>,
+): void {
+  const { system } = run.world(call);
+  const targets = flatTargets(several, system).map((t) => ({
     personId: t.kind === 'person' ? t.id : null,
     phoneId: t.kind === 'phone' ? t.id : null,
   }));
   call.person = null;
-  call.queue = step.pattern === 'together' ? [] : targets.slice(1);
-  const now = step.pattern === 'together' ? targets : targets.slice(0, 1);
-  const how = offer(run, call, offersOf(run, call, now), step.seconds * 1000);
+  call.roundMs = seconds * 1000;
+  call.queue = pattern === 'together' ? [] : targets.slice(1);
+  const now = pattern === 'together' ? targets : targets.slice(0, 1);
+  const how = offer(run, call, offersOf(run, call, now), call.roundMs);
   if (how !== 'ringing') ringingOver(run, call, how);
 }
 
 function offersOf(run: Run, call: CallState, targets: CallState['queue']): Offer[] {
   const world = run.world(call);
-  return targets.map(({ personId, phoneId }) => {
+  return targets.map(({ personId: asked, phoneId }) => {
     const phone = phoneId ? world.system.phones[phoneId] : undefined;
+    const personId = asked && standInFor(asked, world.system, run.now);
+    if (personId && personId !== asked) run.say(call, { kind: 'stand-in', personId, forId: asked! });
     return { personId, phones: personId ? (world.phonesOf.get(personId) ?? []) : phone ? [phone] : [] };
   });
 }
@@ -86,8 +117,7 @@ export function ringingOver(run: Run, call: CallState, how: RingEnd): void {
   run.say(call, { kind: 'ringing over', how });
   if (call.person) return personOver(run, call, how);
   while (call.queue.length) {
-    const step = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!.step as RingStep;
-    const offered = offer(run, call, offersOf(run, call, [call.queue.shift()!]), step.seconds * 1000);
+    const offered = offer(run, call, offersOf(run, call, [call.queue.shift()!]), call.roundMs);
     if (offered === 'ringing') return;
     run.say(call, { kind: 'ringing over', how: offered });
   }
@@ -107,6 +137,8 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
     run.say(call, { kind: 'not rung', phone: null, personId, why: 'do not disturb' });
     return forward(run, call, person.reach.onBusy, 'busy');
   }
+  const standIn = standInFor(personId, run.world(call).system, run.now);
+  if (standIn !== personId) return forward(run, call, { to: 'person', personId: standIn }, 'away');
   if (person.reach.always) return forward(run, call, person.reach.always, 'always');
   nextReachStep(run, call);
 }
@@ -137,7 +169,7 @@ function nextReachStep(run: Run, call: CallState): void {
   forward(run, call, target, why);
 }
 
-type Why = 'always' | 'busy' | 'not answered' | 'unreachable';
+type Why = 'always' | 'busy' | 'not answered' | 'unreachable' | 'away';
 const afterReach = (reach: Reach, ring: NonNullable<CallState['person']>): [ForwardTarget | null, Why] =>
   ring.rung
     ? [reach.onNotAnswered, 'not answered']
@@ -179,6 +211,7 @@ function goOnward(run: Run, call: CallState): void {
   const { onward } = call;
   call.person = null;
   if (onward.kind === 'step') return enter(run, call, onward.stepId);
+  if (onward.kind === 'nobody') return end(run, call, 'system', { kind: 'nobody answered' });
   const { system } = run.world(call);
   const mailboxId = system.people[onward.personId]?.mailboxId;
   if (mailboxId && system.mailboxes[mailboxId]) return voicemail(run, call, mailboxId);
@@ -255,6 +288,6 @@ export function hangUp(run: Run, call: CallState, by: 'caller' | 'called'): void
 export function end(run: Run, call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void {
   endOthers(run, call, 'cancelled');
   run.begin(call, 'over');
-  for (const [phone, id] of run.onCall) if (id === call.request.id) run.onCall.delete(phone);
+  for (const [phone, { callId }] of run.onCall) if (callId === call.request.id) run.onCall.delete(phone);
   run.say(call, { kind: 'ended', by, outcome });
 }

@@ -1,13 +1,22 @@
 /** A system made ready for calls: indexes and laid-out plans, worked out once for each version of it. */
 import { layOut, spokenSeconds, type Route } from '../answering';
-import type { NumberHeld, Phone, System } from '../system';
+import {
+  accountsOn,
+  extensionsInUse,
+  type ExtensionInUse,
+  type NumberHeld,
+  type Phone,
+  type System,
+} from '../system';
 
 export interface World {
   system: System;
   routes: Map<string, Route>;
+  /** Phones that hold an account of somebody, their own before those they share. */
   phonesOf: Map<string, Phone[]>;
   numbers: Map<string, NumberHeld>;
-  personWith: Map<string, string>;
+  /** What an extension leads to. */
+  extensions: Map<string, ExtensionInUse>;
   /** Milliseconds a recording takes to play. */
   promptMs: Map<string, number>;
 }
@@ -23,18 +32,19 @@ export function worldOf(system: System): World {
 
 function build(system: System): World {
   const phonesOf = new Map<string, Phone[]>();
-  for (const phone of Object.values(system.phones)) {
-    if (!phone.personId) continue;
-    const own = phonesOf.get(phone.personId);
-    if (own) own.push(phone);
-    else phonesOf.set(phone.personId, [phone]);
-  }
+  for (const phone of Object.values(system.phones))
+    for (const id of accountsOn(phone)) {
+      const own = phonesOf.get(id);
+      if (!own) phonesOf.set(id, [phone]);
+      else if (phone.personId === id) own.splice(own.filter((p) => p.personId === id).length, 0, phone);
+      else own.push(phone);
+    }
   return {
     system,
     routes: new Map(Object.values(system.plans).map((p) => [p.id, layOut(p)])),
     phonesOf,
     numbers: new Map(Object.values(system.numbers).map((n) => [n.e164, n])),
-    personWith: new Map(Object.values(system.people).map((p) => [p.extension, p.id])),
+    extensions: new Map(extensionsInUse(system).map((e) => [e.extension, e])),
     promptMs: new Map(Object.values(system.recordings).map((r) => [r.id, spokenSeconds(r.text) * 1000])),
   };
 }

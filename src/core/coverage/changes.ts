@@ -1,6 +1,7 @@
 /** The moments at which anything that decides a call to a number can change. */
 import { addDays, boundaries, localTime, momentOf, nextClockChange } from '../hours';
-import { allSteps, type NumberHeld, type Plan, type System } from '../system';
+import { zoneOf } from '../calls';
+import { allSteps, flatTargets, type NumberHeld, type Plan, type System } from '../system';
 
 /**
  * Ascending, without repeats: starts and ends of hours, quiet hours and absences that a call to this number can meet,
@@ -24,11 +25,13 @@ function peopleReached(system: System, plan: Plan): Iterable<string> {
   const people = new Set<string>();
   for (const step of allSteps(plan.steps)) {
     if (step.kind !== 'ring') continue;
-    for (const t of step.targets) {
+    for (const t of flatTargets(step.targets, system)) {
       const personId = t.kind === 'person' ? t.id : system.phones[t.id]?.personId;
       if (personId) people.add(personId);
     }
   }
+  for (const id of [...people])
+    for (const { standInId } of system.people[id]?.away ?? []) if (standInId) people.add(standInId);
   const forwards = (id: string): boolean => {
     const reach = system.people[id]?.reach;
     return [reach?.always, reach?.onBusy, reach?.onNotAnswered, reach?.onUnreachable].some(
@@ -40,12 +43,14 @@ function peopleReached(system: System, plan: Plan): Iterable<string> {
 
 function personChanges(system: System, id: string, from: number, to: number): number[] {
   const person = system.people[id];
-  if (!person || (!person.quiet && !person.away.length)) return [];
-  const zone = (person.siteId && system.sites[person.siteId]?.timeZone) || system.business.timeZone;
+  if (!person || (!person.quiet && !person.away.length && !person.hoursId)) return [];
+  const zone = zoneOf(person, system);
   const changes = person.away.flatMap((a) => [
     momentOf(zone, a.from, 0),
     momentOf(zone, addDays(a.to, 1), 0),
   ]);
+  const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
+  if (hours) for (const t of boundaries(hours, zone, from, to)) changes.push(t);
   if (person.quiet) {
     const last = localTime(zone, to).date;
     for (let date = localTime(zone, from).date; date <= last; date = addDays(date, 1))

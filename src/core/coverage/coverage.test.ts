@@ -9,7 +9,10 @@ const system = edited(yard(), [
   {
     do: 'person.set',
     id: 'rosa',
-    change: { quiet: { from: 960, to: 540 }, away: [{ from: '2026-11-26', to: '2026-11-26' }] },
+    change: {
+      quiet: { from: 960, to: 540 },
+      away: [{ from: '2026-11-26', to: '2026-11-26', standInId: null }],
+    },
   },
 ]);
 const standing = allOn(system);

@@ -29,7 +29,7 @@ export function firstRung(trace: Trace, system: System): { kind: Glance; label: 
   const legs = trace.filter((e) => e.kind === 'leg offered' && e.t === first.t) as (typeof first)[];
   // First names, so that a label fits into a few hours of the week.
   const short = (l: (typeof legs)[number]) =>
-    l.personId ? whoseName(system, l.phone).split(' ')[0]! : whoseName(system, l.phone);
+    l.personId ? whoseName(system, l.phone, l.personId).split(' ')[0]! : whoseName(system, l.phone);
   const names = [...new Set(legs.map(short))];
   const outside = legs.every(
     (l) => outsideNumber(l.phone) !== undefined || system.phones[l.phone]?.kind.startsWith('linked'),

@@ -33,11 +33,22 @@ const weekly = fc
       ),
   );
 const day = fc.integer({ min: 8, max: 20 }).map((d) => `2027-03-${String(d).padStart(2, '0')}`);
-const absence = fc.record({ a: day, b: day }).map(({ a, b }) => ({ from: a < b ? a : b, to: a < b ? b : a }));
+const absenceOf = (id: string) =>
+  fc
+    .record({ a: day, b: day, standIn: fc.constantFrom(null, 'rosa', 'idris', 'pia') })
+    .map(({ a, b, standIn }) => ({
+      from: a < b ? a : b,
+      to: a < b ? b : a,
+      standInId: standIn === id ? null : standIn,
+    }));
 const quiet = fc.option(fc.record({ from: minute, to: minute }));
 const absent = (id: string) =>
   fc
-    .record({ quiet, away: fc.array(absence, { maxLength: 2 }) })
+    .record({
+      quiet,
+      away: fc.array(absenceOf(id), { maxLength: 2 }),
+      hoursId: fc.constantFrom(null, 'office'),
+    })
     .map((change): Command => ({ do: 'person.set', id, change }));
 const words = fc
   .integer({ min: 0, max: 200 })

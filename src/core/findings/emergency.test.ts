@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
-import { civicAddress, type Command, type Standing } from '../system';
+import { civicAddress, newRegistration, type Command, type Standing } from '../system';
 import { findingsOf } from '.';
 
 const system = yard();
@@ -51,7 +51,7 @@ describe('help is sent to the right door', () => {
     expect(ids([told])).not.toContain('nobody-told:yard');
   });
   it('a desk phone used elsewhere says where', () => {
-    const away = { 'pia-web': { pairedAt: 0, online: true, outside: true, standIn: true } };
+    const away = { 'pia-web': newRegistration({ pairedAt: 0, outside: true, standIn: true }) };
     expect(ids([], { registrations: { ...allOn(system).registrations, ...away } })).toContain(
       'phone-address:pia-web',
     );

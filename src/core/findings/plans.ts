@@ -8,6 +8,7 @@ import {
   alertDelay,
   allSteps,
   asPaired,
+  flatTargets,
   isLinked,
   type Phone,
   type Plan,
@@ -77,7 +78,7 @@ export const deadEnd = everyPlan((plan, { system, freshId }) => {
 function likelyMailbox(plan: Plan, system: System): string | undefined {
   for (const step of allSteps(plan.steps)) {
     if (step.kind !== 'ring') continue;
-    for (const t of step.targets) {
+    for (const t of flatTargets(step.targets, system)) {
       const mailboxId = t.kind === 'person' ? system.people[t.id]?.mailboxId : undefined;
       if (mailboxId) return mailboxId;
     }
@@ -120,7 +121,7 @@ export const idleSteps = everyPlan((plan, { system }) => {
           },
         },
       ];
-    if (step.kind === 'ring' && !step.targets.length)
+    if (step.kind === 'ring' && !flatTargets(step.targets, system).length)
       return found('nobody', `${plan.name} rings nobody`, 'Choose who is rung, or remove the step.');
     if (step.kind === 'play' && !(step.recordingId && system.recordings[step.recordingId]?.text))
       return found('silent', `${plan.name} plays nothing`, 'Write what the caller is to hear.');
@@ -224,10 +225,12 @@ export const swallowing = everyPlan((plan, { system }) =>
 
 function phonesRung(step: RingStep, system: System): Phone[] {
   const { phonesOf } = worldOf(system);
-  return step.targets.flatMap((t) =>
+  return flatTargets(step.targets, system).flatMap((t) =>
     t.kind === 'phone' ? (system.phones[t.id] ?? []) : (phonesOf.get(t.id) ?? []),
   );
 }
+
+const AT_TIMES: readonly string[] = ['away', 'quiet hours', 'outside working hours'];
 
 /** A number whose call, as things stand, meets nobody at all who could be rung and no mailbox. */
 export const numbersWithoutPlan: Check = ({ system, standing, freshId }) => {
@@ -256,7 +259,8 @@ export const numbersWithoutPlan: Check = ({ system, standing, freshId }) => {
       ];
     }
     const trace = rehearse(system, paired, unansweredCall(number, 0));
-    const tried = trace.some((e) => e.kind === 'not rung');
+    // Somebody away or out of hours at the moment asked about is rung at others.
+    const tried = trace.some((e) => e.kind === 'not rung' && !AT_TIMES.includes(e.why));
     const rung = trace.some((e) => e.kind === 'leg offered');
     if (!tried || rung) return [];
     return [

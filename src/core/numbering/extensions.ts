@@ -20,9 +20,22 @@ export class ExtensionIndex {
   private beginnings = new Map<string, Taken>();
 
   constructor(taken: Iterable<Taken>) {
-    for (const t of taken) {
-      this.own.set(t.extension, t);
-      for (let n = 1; n < t.extension.length; n++) this.beginnings.set(t.extension.slice(0, n), t);
+    for (const t of taken) this.add(t);
+  }
+
+  add(t: Taken): void {
+    this.own.set(t.extension, t);
+    for (let n = 1; n < t.extension.length; n++) this.beginnings.set(t.extension.slice(0, n), t);
+  }
+
+  remove(extension: string): void {
+    this.own.delete(extension);
+    for (let n = 1; n < extension.length; n++) {
+      const head = extension.slice(0, n);
+      if (this.beginnings.get(head)?.extension !== extension) continue;
+      const other = [...this.own.values()].find((t) => t.extension.startsWith(head) && t.extension !== head);
+      if (other) this.beginnings.set(head, other);
+      else this.beginnings.delete(head);
     }
   }
 
@@ -31,9 +44,10 @@ export class ExtensionIndex {
     return this.own.get(extension);
   }
 
-  /** The extension in use that an extension equals, begins or is begun by. */
-  clash(extension: string): Taken | undefined {
-    const longer = this.own.get(extension) ?? this.beginnings.get(extension);
+  /** The extension in use that an extension equals, begins or is begun by. @param except one that counts as not in use */
+  clash(extension: string, except?: string): Taken | undefined {
+    const same = extension === except ? undefined : this.own.get(extension);
+    const longer = same ?? this.beginnings.get(extension);
     if (longer) return longer;
     for (let n = 2; n < extension.length; n++) {
       const shorter = this.own.get(extension.slice(0, n));
@@ -46,11 +60,13 @@ export class ExtensionIndex {
 /**
  * What is wrong with an extension, in words, or undefined when it may be used: it is taken, is the beginning of another
  * (or another of it), starts with the outside-line digit, or equals, begins or is begun by an emergency number.
+ * @param except one of those taken that counts as free: whose extension it is already
  */
 export function checkExtension(
   extension: string,
   taken: readonly Taken[] | ExtensionIndex,
   business: Numbering,
+  except?: string,
 ): string | undefined {
   if (!/^\d{2,6}$/.test(extension)) return 'An extension is 2 to 6 digits.';
   const { emergency: all } = profileOf(business.country);
@@ -60,7 +76,10 @@ export function checkExtension(
   for (const emergency of all)
     if (emergency.startsWith(extension) || extension.startsWith(emergency))
       return `${extension} would get in the way of the emergency number ${emergency}.`;
-  const other = (taken instanceof ExtensionIndex ? taken : new ExtensionIndex(taken)).clash(extension);
+  const other = (taken instanceof ExtensionIndex ? taken : new ExtensionIndex(taken)).clash(
+    extension,
+    except,
+  );
   if (!other) return undefined;
   if (other.extension === extension) return `${extension} belongs to ${other.who}.`;
   if (other.extension.startsWith(extension))

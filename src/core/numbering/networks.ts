@@ -14,3 +14,17 @@ export function networkOf(ip: string, networks: readonly string[]): string | und
     return address.kind() === range[0].kind() && address.match(range);
   });
 }
+
+/** Whether an address lies outside every one of some networks. Where none are known nothing is outside. */
+export const isOutside = (ip: string, networks: readonly string[]): boolean =>
+  networks.length > 0 && ip !== '' && networkOf(ip, networks) === undefined;
+
+/** An address within a network, for a stand-in that is there: the twentieth of it, or the last of a smaller one. */
+export function hostIn(network: string): string {
+  const [address, length] = ipaddr.parseCIDR(network);
+  const bytes = address.toByteArray();
+  const free = bytes.length * 8 - length;
+  const host = Math.min(20, 2 ** Math.min(free, 8) - 1);
+  bytes[bytes.length - 1] = bytes.at(-1)! | host;
+  return ipaddr.fromByteArray(bytes).toString();
+}

@@ -66,7 +66,13 @@ function parse(text: string, country: string): ReadNumber | undefined {
   if (parsed.isValid() && !isServiceExchange(e164, parsed.getType()))
     return { e164, country: parsed.country, type: parsed.getType() };
   const fiction = fictionRangeOf(e164);
-  return fiction && { e164, country: fiction.country, type: undefined };
+  return (
+    fiction && {
+      e164,
+      country: fiction.country,
+      type: fiction.range.kind === 'mobile' ? 'MOBILE' : undefined,
+    }
+  );
 }
 
 /**

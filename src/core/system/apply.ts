@@ -2,7 +2,11 @@
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
 import { checkExtension, ExtensionIndex } from '../numbering/extensions';
 import { Edit, type Command } from './commands';
-import { Network, type Step, type System } from './schema';
+import { Network } from './primitives';
+import type { Step, System } from './schema';
+import { groupsWithin } from './groups';
+import { COLLECTIONS, letGo, type Kind } from './let-go';
+import { extensionsInUse } from './namespace';
 import { allSteps, listAt, whereIs } from './steps';
 
 enablePatches();
@@ -41,7 +45,9 @@ export function applyEdit(system: System, edit: Edit): Applied {
     const [next, patches, inverse] = produceWithPatches(system, (draft) => {
       for (const command of parsed.data.commands) run(draft as System, command);
     });
-    if (next.people !== system.people || next.business !== system.business) checkExtensions(system, next);
+    if (next.people !== system.people || next.groups !== system.groups || next.business !== system.business)
+      checkExtensions(system, next);
+    if (next.people !== system.people) checkEmails(system, next);
     return { ok: true, system: next, patches, inverse };
   } catch (error) {
     if (error instanceof Refused)
@@ -53,17 +59,6 @@ export function applyEdit(system: System, edit: Edit): Applied {
 /** Puts patches (an edit's, or their inverse) onto a system. */
 export const patchSystem = (system: System, patches: Patch[]): System => applyPatches(system, patches);
 
-const COLLECTIONS = {
-  site: 'sites',
-  number: 'numbers',
-  person: 'people',
-  phone: 'phones',
-  hours: 'hours',
-  recording: 'recordings',
-  mailbox: 'mailboxes',
-  plan: 'plans',
-} as const;
-type Kind = keyof typeof COLLECTIONS;
 type Collection = Record<string, { id: string }>;
 
 function run(system: System, command: Command): void {
@@ -100,12 +95,13 @@ function check(system: System, kind: Kind, id: string): void {
   };
   if (kind === 'person') {
     const person = system.people[id]!;
-    const same = Object.values(system.people).find(
-      (p) => p.id !== id && p.email !== '' && p.email.toLowerCase() === person.email.toLowerCase(),
-    );
-    if (same) throw new Refused('email', `${same.name} has this e-mail address already.`);
     mustExist(system.sites, person.siteId, 'siteId', 'site');
     mustExist(system.mailboxes, person.mailboxId, 'mailboxId', 'mailbox');
+    mustExist(system.hours, person.hoursId, 'hoursId', 'set of hours');
+    for (const { standInId } of person.away) {
+      mustExist(system.people, standInId, 'away', 'person');
+      if (standInId === id) throw new Refused('away', 'Nobody can stand in for themselves.');
+    }
   } else if (kind === 'number') {
     const number = system.numbers[id]!;
     const same = Object.values(system.numbers).find((n) => n.id !== id && n.e164 === number.e164);
@@ -126,12 +122,35 @@ function check(system: System, kind: Kind, id: string): void {
   } else if (kind === 'phone') {
     const phone = system.phones[id]!;
     mustExist(system.people, phone.personId, 'personId', 'person');
+    if (phone.keys.length && phone.kind !== 'desk')
+      throw new Refused('keys', 'Only a desk phone holds several accounts.');
+    const accounts = [phone.personId, ...phone.keys.map((k) => k.personId)];
+    for (const k of phone.keys) mustExist(system.people, k.personId, 'keys', 'person');
+    if (new Set(accounts).size < accounts.length)
+      throw new Refused('keys', 'This phone holds that account already.');
+    if (new Set(phone.codecs).size < phone.codecs.length)
+      throw new Refused('codecs', 'A codec is there twice.');
     const linked = phone.kind === 'linked mobile' || phone.kind === 'linked landline';
     if (linked !== (phone.number !== null))
       throw new Refused(
         'number',
         linked ? 'A linked phone needs its number.' : 'Only a linked phone has an outside number.',
       );
+  } else if (kind === 'group') {
+    const group = system.groups[id]!;
+    const same = Object.values(system.groups).find(
+      (g) => g.id !== id && g.name.toLowerCase() === group.name.toLowerCase(),
+    );
+    if (same) throw new Refused('name', `There is a group “${same.name}” already.`);
+    for (const m of group.members)
+      mustExist(
+        { person: system.people, phone: system.phones, group: system.groups }[m.kind],
+        m.id,
+        'members',
+        m.kind,
+      );
+    if (groupsWithin(system, id).has(id))
+      throw new Refused('members', `${group.name} would be a part of itself.`);
   } else if (kind === 'hours') {
     const byDay = [...system.hours[id]!.weekly].sort((a, b) => a.day - b.day || a.from - b.from);
     for (const [i, period] of byDay.entries()) {
@@ -162,96 +181,44 @@ function checkBusiness({ business }: System): void {
   }
 }
 
+/** No two people have the same e-mail address; looked at when all commands of an edit have run. */
+function checkEmails(before: System, after: System): void {
+  const people = Object.values(after.people);
+  const owners = new Map<string, System['people'][string]>();
+  const touched = (p: System['people'][string]) => before.people[p.id]?.email !== p.email;
+  for (const p of people) {
+    if (!p.email) continue;
+    const email = p.email.toLowerCase();
+    const other = owners.get(email);
+    // What stood there before both were touched is told as the owner.
+    if (other && (touched(p) || touched(other)))
+      throw new Refused('email', `${(touched(p) ? other : p).name} has this e-mail address already.`);
+    owners.set(email, p);
+  }
+}
+
 /**
  * Extensions are looked at when all commands of an edit have run, so that renumbering can pass through clashes.
  * Only what the edit touched is looked at, unless the dialling habits changed.
  */
 function checkExtensions(before: System, after: System): void {
-  const people = Object.values(after.people);
   const [was, is] = [before.business, after.business];
   const all = was.outsideDigit !== is.outsideDigit || was.country !== is.country;
-  const touched = people.filter((p) => all || before.people[p.id]?.extension !== p.extension);
-  if (!touched.length) return;
+  const known = all ? undefined : new Set(extensionsInUse(before).map((e) => `${e.extension} ${e.id}`));
+  const inUse = extensionsInUse(after);
+  const touched = inUse.filter((e) => !known?.has(`${e.extension} ${e.id}`));
   const owners = new Map<string, string>();
-  for (const p of people) {
-    const other = owners.get(p.extension);
-    if (other !== undefined) throw new Refused('extension', `${p.extension} belongs to ${other}.`);
-    owners.set(p.extension, p.name);
+  for (const e of inUse) {
+    const other = owners.get(e.extension);
+    if (other !== undefined) throw new Refused(e.field, `${e.extension} belongs to ${other}.`);
+    owners.set(e.extension, e.who);
   }
-  for (const { extension, name } of touched) {
-    owners.delete(extension);
-    const others = new ExtensionIndex([...owners].map(([e, who]) => ({ extension: e, who })));
-    const clash = checkExtension(extension, others, is);
-    if (clash) throw new Refused('extension', clash);
-    owners.set(extension, name);
+  if (!touched.length) return;
+  const index = new ExtensionIndex(inUse);
+  for (const { extension, field } of touched) {
+    const clash = checkExtension(extension, index, is, extension);
+    if (clash) throw new Refused(field, clash);
   }
-}
-
-/** Takes a removed object out of everything that pointed at it; what is left with a hole becomes a finding. */
-function letGo(system: System, kind: Kind, id: string): void {
-  const steps = Object.values(system.plans).flatMap((plan) => [...allSteps(plan.steps)]);
-  const each = {
-    site: () => {
-      for (const x of [...Object.values(system.numbers), ...Object.values(system.people)])
-        if (x.siteId === id) x.siteId = null;
-    },
-    plan: () => {
-      for (const n of Object.values(system.numbers)) if (n.planId === id) n.planId = null;
-    },
-    number: () => {
-      const held = new Set(Object.values(system.numbers).map((n) => n.e164));
-      const { business } = system;
-      if (business.defaultCallerId && !held.has(business.defaultCallerId)) business.defaultCallerId = null;
-      for (const s of Object.values(system.sites)) if (s.callback && !held.has(s.callback)) s.callback = null;
-    },
-    recording: () => {
-      for (const step of steps) if (step.kind === 'play' && step.recordingId === id) step.recordingId = null;
-      for (const m of Object.values(system.mailboxes)) if (m.greetingId === id) m.greetingId = null;
-    },
-    hours: () => {
-      for (const step of steps) if (step.kind === 'hours' && step.hoursId === id) step.hoursId = null;
-    },
-    mailbox: () => {
-      for (const step of steps) if (step.kind === 'voicemail' && step.mailboxId === id) step.mailboxId = null;
-      for (const p of Object.values(system.people)) if (p.mailboxId === id) p.mailboxId = null;
-      dropForwards(system, (t) => t.to === 'mailbox' && t.mailboxId === id);
-    },
-    phone: () => {
-      for (const step of steps)
-        if (step.kind === 'ring')
-          step.targets = step.targets.filter((t) => t.kind !== 'phone' || t.id !== id);
-      for (const p of Object.values(system.people))
-        for (const r of p.reach.steps) if (r.phoneIds) r.phoneIds = r.phoneIds.filter((x) => x !== id);
-    },
-    person: () => {
-      for (const phone of Object.values(system.phones)) {
-        if (phone.personId !== id) continue;
-        delete system.phones[phone.id];
-        letGo(system, 'phone', phone.id);
-      }
-      for (const step of steps)
-        if (step.kind === 'ring')
-          step.targets = step.targets.filter((t) => t.kind !== 'person' || t.id !== id);
-      for (const m of Object.values(system.mailboxes)) m.ownerIds = m.ownerIds.filter((x) => x !== id);
-      for (const n of Object.values(system.numbers))
-        if (n.callerIdFor !== 'everybody') n.callerIdFor = n.callerIdFor.filter((x) => x !== id);
-      for (const s of Object.values(system.sites))
-        s.notify.personIds = s.notify.personIds.filter((x) => x !== id);
-      dropForwards(system, (t) => t.to === 'person' && t.personId === id);
-    },
-  } satisfies Record<Kind, () => void>;
-  each[kind]();
-}
-
-function dropForwards(
-  system: System,
-  points: (t: NonNullable<System['people'][string]['reach']['always']>) => boolean,
-) {
-  for (const { reach } of Object.values(system.people))
-    for (const key of ['always', 'onBusy', 'onNotAnswered', 'onUnreachable'] as const) {
-      const target = reach[key];
-      if (target && points(target)) reach[key] = null;
-    }
 }
 
 function checkSteps(steps: readonly Step[]): void {

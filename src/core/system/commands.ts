@@ -3,6 +3,9 @@
  * the fix of a finding and undo, and is checked by the same schema wherever it comes from.
  */
 import { z } from 'zod';
+import { Group, Person, Phone } from './people';
+import { Site } from './places';
+import { Id } from './primitives';
 import * as s from './schema';
 
 /** Any of an object's fields but its id. */
@@ -13,35 +16,36 @@ const changeOf = <T extends z.ZodObject>(schema: T) =>
 const collection = <K extends string, T extends z.ZodObject>(kind: K, schema: T) =>
   [
     z.object({ do: z.literal(`${kind}.add` as const), value: schema }),
-    z.object({ do: z.literal(`${kind}.set` as const), id: s.Id, change: changeOf(schema) }),
-    z.object({ do: z.literal(`${kind}.remove` as const), id: s.Id }),
+    z.object({ do: z.literal(`${kind}.set` as const), id: Id, change: changeOf(schema) }),
+    z.object({ do: z.literal(`${kind}.remove` as const), id: Id }),
   ] as const;
 
-const Place = z.object({ parentId: s.Id, branch: z.number().int().min(-1) }).nullable();
+const Place = z.object({ parentId: Id, branch: z.number().int().min(-1) }).nullable();
 
 export const Command = z.discriminatedUnion('do', [
   z.object({ do: z.literal('business.set'), change: s.Business.partial() }),
-  ...collection('site', s.Site),
+  ...collection('site', Site),
   ...collection('number', s.NumberHeld),
-  ...collection('person', s.Person),
-  ...collection('phone', s.Phone),
+  ...collection('person', Person),
+  ...collection('phone', Phone),
+  ...collection('group', Group),
   ...collection('hours', s.Hours),
   ...collection('recording', s.Recording),
   ...collection('mailbox', s.Mailbox),
   ...collection('plan', s.Plan),
   z.object({
     do: z.literal('step.add'),
-    planId: s.Id,
+    planId: Id,
     place: Place,
     index: z.number().int().min(0),
     step: s.Step,
   }),
-  z.object({ do: z.literal('step.set'), planId: s.Id, step: s.Step }),
-  z.object({ do: z.literal('step.remove'), planId: s.Id, stepId: s.Id }),
+  z.object({ do: z.literal('step.set'), planId: Id, step: s.Step }),
+  z.object({ do: z.literal('step.remove'), planId: Id, stepId: Id }),
   z.object({
     do: z.literal('step.move'),
-    planId: s.Id,
-    stepId: s.Id,
+    planId: Id,
+    stepId: Id,
     place: Place,
     index: z.number().int().min(0),
   }),

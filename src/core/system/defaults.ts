@@ -1,15 +1,7 @@
 import { profileOf } from '../numbering/profiles';
-import type {
-  Business,
-  CivicAddress,
-  NumberHeld,
-  Person,
-  Phone,
-  PhoneKind,
-  Reach,
-  Site,
-  System,
-} from './schema';
+import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './people';
+import type { CivicAddress, Site } from './places';
+import type { Business, InvitationWording, Mailbox, NumberHeld, System } from './schema';
 
 /** Seconds a person is rung before their voicemail: three rings in North America, six in Britain. Common practice, no source. */
 export const USUAL_RING_SECONDS = 18;
@@ -26,6 +18,19 @@ export const ALERT_DELAY: Record<PhoneKind, number> = {
   'linked mobile': 6,
   'linked landline': 3,
 };
+
+/** What a phone of each kind is called unless it is named. */
+export const PHONE_NAMES: Record<PhoneKind, string> = {
+  browser: 'Browser softphone',
+  computer: 'Computer softphone',
+  'mobile app': 'Mobile app',
+  desk: 'Desk phone',
+  'linked mobile': 'Own mobile',
+  'linked landline': 'Own landline',
+};
+
+/** Wide speech first, then what every phone knows. Common practice, no source. */
+const USUAL_CODECS: readonly Codec[] = ['opus', 'G722', 'PCMU', 'PCMA'];
 
 /** Whether the phone is somebody's own outside line rather than one of this system's. */
 export const isLinked = (phone: Phone): phone is Phone & { number: string } =>
@@ -45,20 +50,26 @@ export const usualReach = (): Reach => ({
 
 /** A person with the usual settings; give at least id, name and extension. */
 export const newPerson = (given: Pick<Person, 'id' | 'name' | 'extension'> & Partial<Person>): Person => ({
+  familyName: '',
   email: '',
   role: 'staff',
+  further: [],
   siteId: null,
   mailboxId: null,
   reach: usualReach(),
+  hoursId: null,
   quiet: null,
   away: [],
   callWaiting: false,
+  mobileSeenBy: 'their groups',
   ...given,
 });
 
 /** A phone with the usual settings; give at least id, name and kind. */
 export const newPhone = (given: Pick<Phone, 'id' | 'name' | 'kind'> & Partial<Phone>): Phone => ({
   personId: null,
+  label: '',
+  keys: [],
   outsideOffice: false,
   alertDelay: null,
   number: null,
@@ -66,6 +77,26 @@ export const newPhone = (given: Pick<Phone, 'id' | 'name' | 'kind'> & Partial<Ph
   confirmByKey: given.kind === 'linked mobile',
   address: null,
   checkAgainOn: null,
+  transport: 'tls',
+  codecs: [...USUAL_CODECS],
+  ...given,
+});
+
+/** A group with the usual settings. */
+export const newGroup = (given: Pick<Group, 'id' | 'name'> & Partial<Group>): Group => ({
+  extension: null,
+  members: [],
+  pattern: 'together',
+  seconds: USUAL_RING_SECONDS,
+  ...given,
+});
+
+/** A mailbox with the usual settings. */
+export const newMailbox = (given: Pick<Mailbox, 'id' | 'name'> & Partial<Mailbox>): Mailbox => ({
+  ownerIds: [],
+  greetingId: null,
+  longest: 180,
+  mailTo: [],
   ...given,
 });
 
@@ -115,6 +146,25 @@ export const newNumber = (
 /** Seconds a phone waits for another digit. The critical timer of RFC 3435 §3.2.2.3 is 4 s (from memory). */
 export const USUAL_DIGIT_SECONDS = 4;
 
+/** Days for which the code of an invitation is good. */
+export const USUAL_INVITATION_DAYS = 7;
+
+/** What the letter that invites somebody says until somebody writes it anew. */
+export const usualInvitation = (): InvitationWording => ({
+  subject: 'Your phone at {business}: extension {extension}',
+  text: `Hello {name},
+
+you have extension {extension} on the phone system of {business}. This letter puts you on your {phone}.
+
+Open {link}
+
+Or, on a phone that asks for them: the business number {number} and the code {code}.
+The picture in this letter can be read by a camera; the file is for phones that take one.
+
+The code works once, until {until}. If it has run out, ask for a new letter.`,
+  days: USUAL_INVITATION_DAYS,
+});
+
 /** A business with the habits of its country. */
 export const newBusiness = (
   given: Pick<Business, 'name' | 'country' | 'timeZone'> & Partial<Business>,
@@ -125,6 +175,7 @@ export const newBusiness = (
   starCodes: profileOf(given.country).starCodes.map((s) => ({ ...s })),
   reserved: [],
   digitSeconds: USUAL_DIGIT_SECONDS,
+  invitation: usualInvitation(),
   ...given,
 });
 
@@ -134,6 +185,7 @@ export const emptySystem = (business: Business): System => ({
   sites: {},
   numbers: {},
   people: {},
+  groups: {},
   phones: {},
   hours: {},
   plans: {},

@@ -1,7 +1,13 @@
+export { CountryCode, E164, Extension, Id, Network, RingSeconds, TimeZone } from './primitives';
+export * from './places';
+export * from './people';
 export * from './schema';
 export * from './defaults';
 export * from './steps';
 export { Command, Edit } from './commands';
 export { applyEdit, patchSystem, type Applied, type Problem } from './apply';
 export { Standing, asPaired, emptyStanding, hasArrived, isProved } from './standing';
+export * from './registration';
+export * from './namespace';
+export { flatTargets, groupsOf, groupsWithin, targetName } from './groups';
 export { upgradePatches, upgradeStanding, upgradeSystem } from './upgrade';

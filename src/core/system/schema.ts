@@ -3,48 +3,12 @@
  * Every shape is a Zod schema, so that a click, a file and a stored record pass the same gate.
  */
 import { z } from 'zod';
+import { Group, Person, Phone, RingTarget } from './people';
+import { CivicAddress, Site } from './places';
+import { CountryCode, E164, Extension, Id, name, RingSeconds, text, TimeZone } from './primitives';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
-export const SYSTEM_VERSION = 2;
-
-const text = (max: number) => z.string().trim().max(max);
-const name = text(80).min(1, 'Give it a name.');
-
-export const Id = z
-  .string()
-  .min(1)
-  .max(60)
-  .regex(/^[a-zA-Z0-9_-]+$/);
-/** E.164: "+" and at most 15 digits, the first of them not 0 (ITU-T E.164). */
-export const E164 = z.string().regex(/^\+[1-9]\d{1,14}$/, 'A number is stored as + and up to 15 digits.');
-export const CountryCode = z.string().regex(/^[A-Z]{2}$/, 'A country is two capital letters (ISO 3166-1).');
-export const Extension = z.string().regex(/^\d{2,6}$/, 'An extension is 2 to 6 digits.');
-/** Seconds somebody is rung: 1 s to 10 min. */
-export const RingSeconds = z
-  .number('Type a number of seconds.')
-  .int('Whole seconds only.')
-  .min(1, 'At least 1 second.')
-  .max(600, 'At most 600 seconds (10 minutes).');
-
-/** Zones asked about before: making a formatter to find out takes longer than everything else of a check. */
-const zones = new Map<string, boolean>();
-function isTimeZone(zone: string): boolean {
-  let known = zones.get(zone);
-  if (known === undefined) {
-    try {
-      new Intl.DateTimeFormat('en', { timeZone: zone });
-      known = true;
-    } catch {
-      known = false;
-    }
-    if (zones.size < 1000) zones.set(zone, known);
-  }
-  return known;
-}
-export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone of the IANA list.');
-
-/** Addresses of one network: 192.0.2.0/24 or 2001:db8::/32 (CIDR notation, RFC 4632 and RFC 4291). */
-export const Network = z.union([z.cidrv4(), z.cidrv6()]);
+export const SYSTEM_VERSION = 3;
 
 /** What a code that begins with a star does on a phone of this system. */
 export const StarFeature = z.enum([
@@ -69,6 +33,22 @@ export const ReservedExtensions = z
     'From and to have the same number of digits, and from is not after to.',
   );
 
+/** What the letter that invites somebody says; what stands in braces is filled in. */
+export const InvitationWording = z.object({
+  subject: text(200).min(1, 'Write a subject.'),
+  text: text(4000)
+    .min(1, 'Write what the letter says.')
+    .refine((t) => t.includes('{link}') || (t.includes('{number}') && t.includes('{code}')), {
+      message: 'Nobody could pair with this: it needs {link}, or both {number} and {code}.',
+    }),
+  /** Days for which the code in it is good. */
+  days: z
+    .number('Type a number of days.')
+    .int('Whole days only.')
+    .min(1, 'At least 1 day.')
+    .max(30, 'At most 30 days.'),
+});
+
 export const Business = z.object({
   name,
   country: CountryCode,
@@ -81,43 +61,7 @@ export const Business = z.object({
   reserved: z.array(ReservedExtensions).max(50),
   /** Seconds a desk phone waits for another digit where what was dialled could be the whole. */
   digitSeconds: z.number().int().min(2).max(15),
-});
-
-/**
- * Civic address; parts named as in RFC 4119 and RFC 5139: country, A1 state or region, A3 city, RD street, HNO house
- * number, UNIT, BLD building, FLR floor, ROOM, LOC other help in finding it, NAM occupant, PC postal code.
- */
-export const CivicAddress = z.object({
-  country: CountryCode,
-  A1: text(60),
-  A3: text(60),
-  RD: text(80),
-  HNO: text(12),
-  PC: text(12),
-  UNIT: text(20),
-  BLD: text(60),
-  FLR: text(20),
-  ROOM: text(40),
-  LOC: text(120),
-  NAM: text(80),
-});
-
-export const Site = z.object({
-  id: Id,
-  name,
-  timeZone: TimeZone,
-  address: CivicAddress,
-  /** The number an emergency service rings back; null for the number the call came from. */
-  callback: E164.nullable(),
-  /** Networks that count as "in the office", as address ranges (CIDR notation, RFC 4632 and RFC 4291). */
-  networks: z.array(text(49)).max(20),
-  /** Who is told when somebody here calls the emergency number (47 CFR §9.16). */
-  notify: z.object({
-    personIds: z.array(Id).max(20),
-    mailTo: z.array(z.email('That is not an e-mail address.')).max(10),
-  }),
-  /** Day on which somebody should look whether the address is still right. */
-  checkAgainOn: z.iso.date().nullable(),
+  invitation: InvitationWording,
 });
 
 export const NumberHeld = z.object({
@@ -141,74 +85,6 @@ export const NumberHeld = z.object({
   /** Price a month in cents of the carrier's currency. */
   monthlyCents: z.number().int().min(0),
   currency: z.string().regex(/^[A-Z]{3}$/),
-});
-
-/** Where a person's own forwarding sends a call. */
-export const ForwardTarget = z.discriminatedUnion('to', [
-  z.object({ to: z.literal('person'), personId: Id }),
-  z.object({ to: z.literal('outside'), number: E164 }),
-  z.object({ to: z.literal('mailbox'), mailboxId: Id }),
-]);
-
-/** The ordered list of ways one person is reached, when they are rung as a person. */
-export const Reach = z.object({
-  always: ForwardTarget.nullable(),
-  steps: z.array(z.object({ phoneIds: z.array(Id).nullable(), seconds: RingSeconds })).max(10),
-  onBusy: ForwardTarget.nullable(),
-  onNotAnswered: ForwardTarget.nullable(),
-  onUnreachable: ForwardTarget.nullable(),
-});
-
-export const Person = z.object({
-  id: Id,
-  name,
-  /** Empty until it is known. */
-  email: text(120).refine(
-    (t) => t === '' || z.email().safeParse(t).success,
-    'That is not an e-mail address, such as rosa@yard.example.',
-  ),
-  role: z.enum(['owner', 'administrator', 'staff']),
-  extension: Extension,
-  siteId: Id.nullable(),
-  mailboxId: Id.nullable(),
-  reach: Reach,
-  /** Daily span, minutes of the local day, in which none of their phones may ring. */
-  quiet: z
-    .object({ from: z.number().int().min(0).max(1439), to: z.number().int().min(0).max(1439) })
-    .nullable(),
-  /** Spans of dates (ISO, both included) in which they are away. */
-  away: z.array(z.object({ from: z.iso.date(), to: z.iso.date() })).max(50),
-  /** A second call may ring while they are talking. */
-  callWaiting: z.boolean(),
-});
-
-export const PhoneKind = z.enum([
-  'browser',
-  'computer',
-  'mobile app',
-  'desk',
-  'linked mobile',
-  'linked landline',
-]);
-
-export const Phone = z.object({
-  id: Id,
-  name,
-  kind: PhoneKind,
-  personId: Id.nullable(),
-  outsideOffice: z.boolean(),
-  /** Seconds from the offer until it sounds; null takes the kind's usual delay. */
-  alertDelay: z.number().int().min(0).max(30).nullable(),
-  /** Linked phones only: the outside number that is dialled. */
-  number: E164.nullable(),
-  /** Linked phones only: after so many seconds the phone's own voicemail takes the call; null for none. */
-  ownVoicemailAfter: z.number().int().min(1).max(120).nullable(),
-  /** Linked phones only: whoever answers presses 1 to take the call. */
-  confirmByKey: z.boolean(),
-  /** Where it is used outside the office, for emergency calls; null is the site of its person. */
-  address: CivicAddress.nullable(),
-  /** Day on which somebody should look whether that address is still right. */
-  checkAgainOn: z.iso.date().nullable(),
 });
 
 export const PeriodOfWeek = z
@@ -241,11 +117,6 @@ export const Mailbox = z.object({
   /** Messages are mailed to the owners, and to these addresses. */
   mailTo: z.array(z.email()).max(10),
 });
-
-export const RingTarget = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('person'), id: Id }),
-  z.object({ kind: z.literal('phone'), id: Id }),
-]);
 
 const PlayStep = z.object({ id: Id, kind: z.literal('play'), recordingId: Id.nullable() });
 const RingStep = z.object({
@@ -282,6 +153,7 @@ export const System = z.object({
   sites: z.record(Id, Site),
   numbers: z.record(Id, NumberHeld),
   people: z.record(Id, Person),
+  groups: z.record(Id, Group),
   phones: z.record(Id, Phone),
   hours: z.record(Id, Hours),
   plans: z.record(Id, Plan),
@@ -289,22 +161,15 @@ export const System = z.object({
   recordings: z.record(Id, Recording),
 });
 
+export type InvitationWording = z.infer<typeof InvitationWording>;
 export type Business = z.infer<typeof Business>;
 export type StarCode = z.infer<typeof StarCode>;
 export type ReservedExtensions = z.infer<typeof ReservedExtensions>;
-export type CivicAddress = z.infer<typeof CivicAddress>;
-export type Site = z.infer<typeof Site>;
 export type NumberHeld = z.infer<typeof NumberHeld>;
-export type ForwardTarget = z.infer<typeof ForwardTarget>;
-export type Reach = z.infer<typeof Reach>;
-export type Person = z.infer<typeof Person>;
-export type PhoneKind = z.infer<typeof PhoneKind>;
-export type Phone = z.infer<typeof Phone>;
 export type PeriodOfWeek = z.infer<typeof PeriodOfWeek>;
 export type Hours = z.infer<typeof Hours>;
 export type Recording = z.infer<typeof Recording>;
 export type Mailbox = z.infer<typeof Mailbox>;
-export type RingTarget = z.infer<typeof RingTarget>;
 export type PlayStep = z.infer<typeof PlayStep>;
 export type RingStep = z.infer<typeof RingStep>;
 export type VoicemailStep = z.infer<typeof VoicemailStep>;

@@ -1,6 +1,8 @@
 /** Standing state: what changes while the phones are in use and needs no review. */
 import { z } from 'zod';
-import { E164, Id, type Phone } from './schema';
+import type { Phone } from './people';
+import { E164, Id } from './primitives';
+import { Account, Registration } from './registration';
 
 /** A setting with who made it, when and where; the last change wins. */
 const stamped = <T extends z.ZodType>(value: T) =>
@@ -9,18 +11,10 @@ const stamped = <T extends z.ZodType>(value: T) =>
 export const Standing = z.object({
   /** Raised by one with every change. */
   revision: z.number().int().min(0),
-  /** Phones that have been paired; `online` is whether they are registered right now. */
-  registrations: z.record(
-    Id,
-    z.object({
-      pairedAt: z.number(),
-      online: z.boolean(),
-      /** Signed on from outside every site's networks. */
-      outside: z.boolean(),
-      /** A simulated desk phone or app of the bench: always on unless switched off there. */
-      standIn: z.boolean(),
-    }),
-  ),
+  /** Phones that have been paired. */
+  registrations: z.record(Id, Registration),
+  /** SIP accounts of desk phones, by account. */
+  accounts: z.record(Id, Account),
   /** Do not disturb, by person. */
   dnd: z.record(Id, stamped(z.boolean())),
   /** Linked phones whose owner gave back the code that was sent to them, with the number it was sent to. */
@@ -35,6 +29,7 @@ export type Standing = z.infer<typeof Standing>;
 export const emptyStanding = (): Standing => ({
   revision: 0,
   registrations: {},
+  accounts: {},
   dnd: {},
   proved: {},
   arrivals: {},
@@ -59,6 +54,9 @@ export const asPaired = (standing: Standing): Standing => ({
   ...standing,
   arrivals: {},
   registrations: Object.fromEntries(
-    Object.entries(standing.registrations).map(([id, r]) => [id, { ...r, online: true }]),
+    Object.entries(standing.registrations).map(([id, r]) => [
+      id,
+      { ...r, online: true, condition: 'in reach', passwordOf: null },
+    ]),
   ),
 });

@@ -1,7 +1,10 @@
 /** Data written by an earlier version, brought to the shape of this one. Each version's step stands here, oldest first. */
 import { profileOf } from '../numbering/profiles';
-import { civicAddress, newSite, USUAL_DIGIT_SECONDS } from './defaults';
-import { SYSTEM_VERSION, type CivicAddress, type Site } from './schema';
+import { civicAddress, newPerson, newPhone, newSite, USUAL_DIGIT_SECONDS, usualInvitation } from './defaults';
+import type { Person, Phone } from './people';
+import type { CivicAddress, Site } from './places';
+import { newRegistration } from './registration';
+import { SYSTEM_VERSION } from './schema';
 
 type Fields = Record<string, unknown>;
 const isFields = (value: unknown): value is Fields =>
@@ -37,27 +40,54 @@ const TO_2: Record<string, (item: Fields) => Fields> = {
   phones: (p) => ({ address: null, checkAgainOn: null, ...p }),
 };
 
+/** What version 3 added: accounts and keys of phones, names and hours of people, groups, what an invitation says. */
+const TO_3: Record<string, (item: Fields) => Fields> = {
+  business: (b) => ({ invitation: usualInvitation(), ...b }),
+  people: (p) => ({ ...newPerson(p as unknown as Person), ...p, away: awayTo3(p.away) }),
+  phones: (p) => ({ ...newPhone(p as unknown as Phone), ...p }),
+};
+const spanTo3 = (span: unknown): unknown => (isFields(span) ? { standInId: null, ...span } : span);
+const awayTo3 = (away: unknown): unknown => (Array.isArray(away) ? away.map(spanTo3) : away);
+
+/** From which version on each set of additions was there. */
+const STEPS: readonly [number, Record<string, (item: Fields) => Fields>][] = [
+  [2, TO_2],
+  [3, TO_3],
+];
+const stepsFrom = (version: number) => STEPS.filter(([to]) => version < to).map(([, change]) => change);
+
 /** A system as stored by any earlier version, in today's shape. What is not understood is left for the schema to refuse. */
 export function upgradeSystem(raw: unknown, version: number): unknown {
   if (version >= SYSTEM_VERSION || !isFields(raw) || !isFields(raw.business)) return raw;
-  return {
-    ...raw,
-    business: TO_2.business!(raw.business),
-    sites: each(raw.sites, TO_2.sites!),
-    numbers: each(raw.numbers, TO_2.numbers!),
-    phones: each(raw.phones, TO_2.phones!),
-  };
+  let system: Fields = { groups: {}, ...raw };
+  for (const change of stepsFrom(version)) {
+    const changed = Object.entries(change).map(([collection, one]) => {
+      const value = system[collection];
+      return [collection, collection === 'business' ? one(value as Fields) : each(value, one)];
+    });
+    system = { ...system, ...(Object.fromEntries(changed) as Fields) };
+  }
+  return system;
 }
 
 /** Patches that bring back whole objects of an earlier version bring them back in today's shape. */
 export function upgradePatches(raw: unknown, version: number): unknown {
   if (version >= SYSTEM_VERSION || !Array.isArray(raw)) return raw;
   return raw.map((patch: unknown) => {
-    if (!isFields(patch) || !Array.isArray(patch.path) || !isFields(patch.value)) return patch;
-    const [collection] = patch.path as unknown[];
+    if (!isFields(patch) || !Array.isArray(patch.path)) return patch;
+    const [collection, , field] = patch.path as unknown[];
+    if (collection === 'people' && field === 'away')
+      return { ...patch, value: (patch.path.length === 3 ? awayTo3 : spanTo3)(patch.value) };
+    if (!isFields(patch.value)) return patch;
     if (patch.path.length === 2 && typeof collection === 'string' && collection !== 'business')
-      return { ...patch, value: TO_2[collection]?.(patch.value) ?? patch.value };
-    if (patch.path.length === 3 && collection === 'sites' && patch.path[2] === 'address')
+      return {
+        ...patch,
+        value: stepsFrom(version).reduce(
+          (value, change) => change[collection]?.(value) ?? value,
+          patch.value,
+        ),
+      };
+    if (patch.path.length === 3 && collection === 'sites' && field === 'address')
       return { ...patch, value: civicAddress(patch.value as CivicAddress) };
     return patch;
   });
@@ -72,5 +102,12 @@ export function upgradeStanding(raw: unknown, version: number, system: unknown):
       isFields(p) && typeof p.number === 'string' ? [[p.id, { number: p.number, at: 0 }]] : [],
     ),
   );
-  return { proved, arrivals: {}, intercepts: {}, ...raw };
+  return {
+    proved,
+    arrivals: {},
+    intercepts: {},
+    accounts: {},
+    ...raw,
+    registrations: each(raw.registrations, (r) => newRegistration(r as { pairedAt: number })),
+  };
 }

@@ -6,10 +6,24 @@ export interface Letter {
   from: { name: string; address: string };
   subject: string;
   text: string;
+  /** The same for programs that show it; pictures in it are named as cid: and their id. */
+  html?: string;
   /** Epoch milliseconds. */
   at: number;
-  attachment?: { name: string; type: string; base64: string };
+  attachments?: Attachment[];
 }
+
+export interface Attachment {
+  name: string;
+  type: string;
+  base64: string;
+  /** Where the HTML shows it as a picture (RFC 2392). */
+  cid?: string;
+}
+
+/** Text as base64 of its UTF-8. */
+export const base64Of = (text: string): string =>
+  btoa(Array.from(new TextEncoder().encode(text), (b) => String.fromCharCode(b)).join(''));
 
 /** The letter as a raw RFC 5322 message, lines ended by CRLF. */
 export async function rawMessage(letter: Letter): Promise<string> {
@@ -20,18 +34,23 @@ export async function rawMessage(letter: Letter): Promise<string> {
   message.setSender({ name: letter.from.name, addr: letter.from.address });
   message.setTo({ name: letter.to.name, addr: letter.to.address });
   message.setSubject(letter.subject);
-  const utf8 = new TextEncoder().encode(letter.text.replace(/\r?\n/g, '\r\n'));
-  message.addMessage({
-    contentType: 'text/plain',
-    encoding: 'base64',
-    data: wrapped(btoa(Array.from(utf8, (b) => String.fromCharCode(b)).join(''))),
-  });
-  if (letter.attachment)
-    message.addAttachment({
-      filename: letter.attachment.name,
-      contentType: letter.attachment.type,
-      data: wrapped(letter.attachment.base64),
+  const bodies = [
+    ['text/plain', letter.text] as const,
+    ...(letter.html ? [['text/html', letter.html] as const] : []),
+  ];
+  for (const [contentType, body] of bodies)
+    message.addMessage({
+      contentType,
       encoding: 'base64',
+      data: wrapped(base64Of(body.replace(/\r?\n/g, '\r\n'))),
+    });
+  for (const { name, type, base64, cid } of letter.attachments ?? [])
+    message.addAttachment({
+      filename: name,
+      contentType: type,
+      data: wrapped(base64),
+      encoding: 'base64',
+      ...(cid ? { inline: true, headers: { 'Content-ID': cid } } : {}),
     });
   return message.asRaw();
 }

@@ -3,31 +3,6 @@ import type { Letter } from './compose';
 
 type Words = Pick<Letter, 'subject' | 'text'>;
 
-export interface InvitationFacts {
-  business: string;
-  person: string;
-  extension: string;
-  businessNumber: string;
-  code: string;
-  page: string;
-}
-
-/** The invitation to pair a softphone. */
-export const invitationWords = (f: InvitationFacts): Words => ({
-  subject: `Your phone at ${f.business}: extension ${f.extension}`,
-  text: `Hello ${f.person},
-
-you have extension ${f.extension} on the phone system of ${f.business}.
-
-To use it in a browser:
-1. Open ${f.page}
-2. Enter the business number ${f.businessNumber}
-3. Enter this code: ${f.code}
-
-The code is good for 15 minutes. If it has expired, ask for a new invitation.
-`,
-});
-
 export interface MessageFacts {
   mailbox: string;
   from: string;

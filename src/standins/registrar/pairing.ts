@@ -2,8 +2,6 @@
 import { z } from 'zod';
 import { Id } from '../../core/system';
 
-/** A code is good for so long, in milliseconds. */
-export const CODE_LIFE_MS = 15 * 60_000;
 /** After so many wrong tries no code of the business works any more until a new invitation is sent. */
 export const MOST_TRIES = 5;
 
@@ -13,6 +11,9 @@ export const Invitation = z.object({
   personId: Id,
   phoneId: Id,
   code: z.string().regex(/^\d{6}$/),
+  /** The address it was mailed to, and that letter. */
+  to: z.string(),
+  mailId: Id.nullable(),
   sentAt: z.number(),
   expiresAt: z.number(),
   wrongTries: z.number().int().min(0),
@@ -41,11 +42,17 @@ export function tryCode(invitations: readonly Invitation[], code: string, now: n
   if (found?.state === 'open')
     return {
       ok: false,
-      message: 'This code has expired: it was good for 15 minutes. Ask for a new invitation.',
+      message: 'This code has expired. Ask for a new invitation.',
       changed: [],
     };
   if (found?.state === 'used')
     return { ok: false, message: 'This code has been used already. Ask for a new invitation.', changed: [] };
+  if (found?.state === 'withdrawn')
+    return {
+      ok: false,
+      message: 'This code was withdrawn, or a newer one was sent. Use the newest letter, or ask for one.',
+      changed: [],
+    };
   if (found?.state === 'locked')
     return {
       ok: false,

@@ -22,28 +22,41 @@ export function decodeCsv(bytes: Uint8Array): { text: string; note: string } {
   }
 }
 
-export type Parsed =
-  | { ok: true; /** Names of the columns, in small letters. */ header: string[]; body: string[][] }
-  | { ok: false; message: string };
+/** Texts that a spreadsheet would run as a formula; a plus or minus before a digit is a number. */
+export const FORMULA = /^[=@\t\r]|^[+-](?!\d)/;
 
-/** Takes a text apart. @param columns that are known, the first of which must be there */
-export function parseCsv(text: string, columns: readonly string[]): Parsed {
+/** Takes a text apart into rows of cells, or says what is wrong with it as a whole. Empty rows are left out. */
+export function parseTable(text: string): { ok: true; rows: string[][] } | { ok: false; message: string } {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
     skipEmptyLines: 'greedy',
     preview: MOST_ROWS + 2,
   });
-  const no = (message: string): Parsed => ({ ok: false, message });
+  const no = (message: string) => ({ ok: false as const, message });
   const broken = parsed.errors.find((e) => e.type === 'Quotes');
   if (broken)
     return no(
       `Quotes do not match in row ${(broken.row ?? 0) + 1}: a quote was opened and never closed, or stands alone.`,
     );
-  const [head, ...body] = parsed.data;
-  if (!head?.length || (head.length === 1 && !head[0]!.trim())) return no('The file is empty.');
-  if (body.length > MOST_ROWS)
+  const rows = parsed.data;
+  if (!rows[0]?.length || (rows.length === 1 && rows[0].every((c) => !c.trim())))
+    return no('The file is empty.');
+  if (rows.length > MOST_ROWS + 1)
     return no(
       `The file has more than ${MOST_ROWS.toLocaleString('en')} rows. Is it the right one? Nothing was read.`,
     );
+  return { ok: true, rows };
+}
+
+export type Parsed =
+  | { ok: true; /** Names of the columns, in small letters. */ header: string[]; body: string[][] }
+  | { ok: false; message: string };
+
+/** Takes a text with a header apart. @param columns that are known, the first of which must be there */
+export function parseCsv(text: string, columns: readonly string[]): Parsed {
+  const table = parseTable(text);
+  if (!table.ok) return table;
+  const [head = [], ...body] = table.rows;
+  const no = (message: string): Parsed => ({ ok: false, message });
   const header = head.map((h) => h.trim().toLowerCase());
   const [key] = columns;
   if (!header.includes(key!))

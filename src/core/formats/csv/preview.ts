@@ -1,7 +1,7 @@
 /** Numbers and sites as CSV (RFC 4180), out and in. Reading makes a preview, row by row; nothing is changed by it. */
 import Papa from 'papaparse';
 import { applyEdit, type Command, type System } from '../../system';
-import { parseCsv } from './decode';
+import { FORMULA, parseCsv } from './decode';
 import { numbersSheet } from './numbers';
 import { isWrong, readRow, type RowPreview, type Sheet } from './sheet';
 import { sitesSheet } from './sites';
@@ -19,7 +19,7 @@ export function writeCsv(kind: CsvKind, system: System): string {
   });
   return Papa.unparse(kind === 'numbers' ? rowsOf(numbersSheet) : rowsOf(sitesSheet), {
     newline: '\r\n',
-    escapeFormulae: /^[=@\t\r]|^[+-](?!\d)/,
+    escapeFormulae: FORMULA,
   });
 }
 

@@ -1,0 +1,473 @@
+/** Reading a list of people: what it would change, row by row and cell by cell. Nothing is changed by it. */
+import { assignNumber } from '../../answering';
+import { readNumber } from '../../numbering';
+import { ExtensionProposer, directNumbersOf, type ExtensionRule } from '../../people';
+import {
+  isLinked,
+  newGroup,
+  newMailbox,
+  newPerson,
+  newPhone,
+  Person,
+  PHONE_NAMES,
+  PhoneKind,
+  Role,
+  type Command,
+  type Group,
+  type NumberHeld,
+  type System,
+} from '../../system';
+import type { Field } from './columns';
+import { readList } from './lists';
+
+export interface PeopleOptions {
+  rule: ExtensionRule;
+  /** Groups named in the list that do not exist are made. */
+  makeGroups: boolean;
+  /** Phones of somebody new whose row names none. */
+  phones: PhoneKind[];
+  /** Kinds of new phones that may be used outside the office. */
+  outside: PhoneKind[];
+}
+
+export interface PersonRow {
+  /** Index of the row in the table. */
+  row: number;
+  name: string;
+  does: 'new' | 'changes' | 'same' | 'wrong';
+  /** The extension they have or get. */
+  extension: string;
+  /** It was proposed by the rule. */
+  proposed: boolean;
+  changes: { field: string; from: string; to: string }[];
+  problems: { field: Field | ''; message: string }[];
+}
+
+export interface PeoplePreview {
+  rows: PersonRow[];
+  commands: Command[];
+  /** Groups that are named and do not exist. */
+  missingGroups: string[];
+}
+
+/** Words that stand for a role or a kind of phone. */
+const ROLES: Record<string, Role> = {
+  admin: 'administrator',
+  room: 'shared room',
+  employee: 'staff',
+  user: 'staff',
+};
+const KINDS: Record<string, PhoneKind> = {
+  app: 'mobile app',
+  'browser softphone': 'browser',
+  'computer softphone': 'computer',
+  softphone: 'computer',
+  'desk phone': 'desk',
+  'own mobile': 'linked mobile',
+  'own landline': 'linked landline',
+};
+const Name = Person.shape.name;
+const Email = Person.shape.email;
+const message = (result: {
+  success: boolean;
+  error?: { issues: { message: string }[] };
+}): string | undefined => result.error?.issues[0]?.message;
+
+/** Progress is told after so many rows. */
+const TELL_EVERY = 100;
+
+/**
+ * What reading a table would change. People are known by their e-mail address, else by their extension, else by their
+ * whole name; rows that are wrong are left out of the commands.
+ * @param freshId makes ids for what is new
+ */
+export function previewPeople(
+  rows: readonly string[][],
+  fields: readonly (Field | null)[],
+  faults: Readonly<Record<number, string>>,
+  options: PeopleOptions,
+  system: System,
+  freshId: (kind: string) => string,
+  progress: (done: number, of: number) => void = () => {},
+): PeoplePreview {
+  const reader = new Reader(system, options, freshId);
+  const read = rows.map((cells, row) => {
+    if (row % TELL_EVERY === 0) progress(row, rows.length);
+    const cell = (field: Field): string | undefined => {
+      const i = fields.indexOf(field);
+      return i < 0 ? undefined : (cells[i] ?? '').trim();
+    };
+    return reader.read(row, cell, faults[row]);
+  });
+  return { rows: read, commands: reader.commands(), missingGroups: reader.missing };
+}
+
+const lower = (text: string): string => text.toLowerCase();
+const byLowerName = <T extends { name: string }>(items: Record<string, T>): Map<string, T> =>
+  new Map(Object.values(items).map((i) => [lower(i.name), i]));
+
+class Reader {
+  missing: string[] = [];
+  private made: Command[] = [];
+  private joins = new Map<string, string[]>();
+  private newGroups: Group[] = [];
+  private proposer: ExtensionProposer;
+  private byEmail = new Map<string, Person>();
+  private byExtension = new Map<string, Person>();
+  private byName = new Map<string, Person[]>();
+  private sites;
+  private hours;
+  private groups;
+  private numbers = new Map<string, NumberHeld>();
+  private linked = new Map<string, string | null>();
+  private direct;
+  private phonesOf = new Map<string, System['phones'][string][]>();
+  private groupsWith = new Map<string, Set<string>>();
+  /** Who a row of this list is, or has as address or number: rows must not say the same twice. */
+  private seen = new Map<string, number>();
+
+  constructor(
+    private system: System,
+    private options: PeopleOptions,
+    private freshId: (kind: string) => string,
+  ) {
+    this.proposer = new ExtensionProposer(system, options.rule);
+    this.sites = byLowerName(system.sites);
+    this.hours = byLowerName(system.hours);
+    this.groups = byLowerName(system.groups);
+    this.direct = directNumbersOf(system);
+    for (const p of Object.values(system.people)) {
+      if (p.email) this.byEmail.set(lower(p.email), p);
+      this.byExtension.set(p.extension, p);
+      this.byName.set(lower(p.name), [...(this.byName.get(lower(p.name)) ?? []), p]);
+    }
+    for (const n of Object.values(system.numbers)) this.numbers.set(n.e164, n);
+    for (const x of Object.values(system.phones)) {
+      if (isLinked(x)) this.linked.set(x.number, x.personId);
+      if (x.personId) this.phonesOf.set(x.personId, [...(this.phonesOf.get(x.personId) ?? []), x]);
+    }
+    for (const g of Object.values(system.groups))
+      for (const m of g.members)
+        if (m.kind === 'person')
+          this.groupsWith.set(m.id, (this.groupsWith.get(m.id) ?? new Set()).add(g.id));
+  }
+
+  /** All commands: people and what they have, then the groups with their new members. */
+  commands(): Command[] {
+    const groups = this.newGroups.map((g): Command => ({
+      do: 'group.add',
+      value: { ...g, members: (this.joins.get(g.id) ?? []).map((id) => ({ kind: 'person', id })) },
+    }));
+    const joined = Object.values(this.system.groups).flatMap((g): Command[] => {
+      const ids = this.joins.get(g.id);
+      return ids
+        ? [
+            {
+              do: 'group.set',
+              id: g.id,
+              change: { members: [...g.members, ...ids.map((id) => ({ kind: 'person' as const, id }))] },
+            },
+          ]
+        : [];
+    });
+    return [...this.made, ...groups, ...joined];
+  }
+
+  read(row: number, cell: (field: Field) => string | undefined, fault: string | undefined): PersonRow {
+    const problems: PersonRow['problems'] = [];
+    const wrong = (field: Field | '', text: string) => void problems.push({ field, message: text });
+    if (fault) wrong('', fault);
+    const [given, family] = [cell('given name') ?? '', cell('family name')];
+    const name = cell('name') ?? `${given} ${family ?? ''}`.trim();
+    const email = cell('e-mail');
+    const typed = cell('extension');
+    const was = this.find(name, email, typed);
+    if (was === 'several')
+      wrong('name', 'Two are called so. Give the e-mail address or the extension as well.');
+    const known = was === 'several' ? undefined : was;
+    const nameWrong = message(Name.safeParse(name || (known?.name ?? '')));
+    if (nameWrong) wrong('name', nameWrong);
+    const emailWrong = email === undefined ? undefined : message(Email.safeParse(email));
+    if (emailWrong) wrong('e-mail', emailWrong);
+    const owner = email ? this.byEmail.get(lower(email)) : undefined;
+    if (owner && owner !== known) wrong('e-mail', `${owner.name} has this e-mail address already.`);
+    this.once(row, email && `e-mail ${lower(email)}`, () => 'e-mail', wrong);
+    if (known) this.once(row, `person ${known.id}`, () => (email ? 'e-mail' : 'name'), wrong);
+
+    const change: Partial<Person> = {};
+    const role = cell('role');
+    if (role) {
+      const read = Role.safeParse(ROLES[lower(role)] ?? lower(role));
+      if (read.success) change.role = read.data;
+      else wrong('role', `“${role}” is not owner, administrator, staff or shared room.`);
+    }
+    const named = <T extends { id: string }>(
+      field: 'site' | 'working hours',
+      items: Map<string, T>,
+      what: string,
+    ) => {
+      const text = cell(field);
+      const found = text ? items.get(lower(text)) : undefined;
+      if (text && !found) wrong(field, `There is no ${what} “${text}”.`);
+      return text === undefined ? undefined : (found?.id ?? null);
+    };
+    const siteId = named('site', this.sites, 'site');
+    const hoursId = named('working hours', this.hours, 'set of hours');
+    const seenBy = cell('mobile seen by');
+    if (seenBy) {
+      const read = Person.shape.mobileSeenBy.safeParse(lower(seenBy));
+      if (read.success) change.mobileSeenBy = read.data;
+      else wrong('mobile seen by', `“${seenBy}” is not everybody, their groups or administrators.`);
+    }
+    if (name) change.name = name;
+    if (family !== undefined) change.familyName = family;
+    // An empty cell of an address that is there leaves it: nobody loses an address to a gap in a list.
+    if (email) change.email = email;
+    if (siteId !== undefined) change.siteId = siteId;
+    if (hoursId !== undefined) change.hoursId = hoursId;
+
+    const numbers = this.numbersOf(cell, known, wrong);
+    const kinds = this.kindsOf(cell, known, numbers.mobile, wrong);
+    const groups = this.groupsOf(cell, wrong);
+    const extension = this.extension(
+      typed,
+      known,
+      siteId ?? known?.siteId ?? null,
+      numbers.direct,
+      problems,
+      wrong,
+    );
+    if (extension.value) change.extension = extension.value;
+
+    const told: PersonRow['changes'] = [];
+    const done = (does: PersonRow['does']): PersonRow => ({
+      row,
+      name: name || (known?.name ?? ''),
+      does,
+      extension: extension.value ?? '',
+      proposed: extension.proposed,
+      changes: told,
+      problems,
+    });
+    if (problems.length) return done('wrong');
+    this.proposer.take(extension.value!, name);
+    const id = known?.id ?? this.freshId('person');
+    const say = (field: string, from: string, to: string) => void told.push({ field, from, to });
+    if (known) this.tell(known, change, say);
+    const commands = known ? this.change(known, change) : this.add(id, change, say);
+    for (const kind of kinds) {
+      say('phone', '', PHONE_NAMES[kind]);
+      commands.push(this.phone(id, kind, numbers.mobile));
+    }
+    for (const g of groups) {
+      if (this.groupsWith.get(id)?.has(g.id)) continue;
+      say('group', '', g.name);
+      this.joins.set(g.id, [...(this.joins.get(g.id) ?? []), id]);
+    }
+    this.made.push(...commands);
+    if (numbers.direct && !this.direct.get(id)?.includes(numbers.direct)) {
+      say('direct number', '', numbers.direct);
+      this.made.push(...this.assign(numbers.direct, id, change.name ?? known!.name, known?.mailboxId));
+    }
+    return done(known ? (told.length ? 'changes' : 'same') : 'new');
+  }
+
+  private find(
+    name: string,
+    email: string | undefined,
+    extension: string | undefined,
+  ): Person | 'several' | undefined {
+    const byEmail = email ? this.byEmail.get(lower(email)) : undefined;
+    if (byEmail) return byEmail;
+    const same = this.byName.get(lower(name)) ?? [];
+    const byExtension = extension ? this.byExtension.get(extension) : undefined;
+    if (
+      byExtension &&
+      (!name || same.includes(byExtension) || (email && lower(byExtension.email) === lower(email)))
+    )
+      return byExtension;
+    // Another address is another person of the same name.
+    const likely = email ? same.filter((p) => !p.email) : same;
+    return likely.length > 1 ? 'several' : likely[0];
+  }
+
+  /** Refuses what an earlier row of the list says too. */
+  private once(
+    row: number,
+    what: string | undefined,
+    field: () => Field,
+    wrong: (f: Field, m: string) => void,
+  ): void {
+    if (!what) return;
+    const before = this.seen.get(what);
+    if (before !== undefined && before !== row)
+      wrong(field(), `is the same as in row ${before + 1} of the list`);
+    else this.seen.set(what, row);
+  }
+
+  private extension(
+    typed: string | undefined,
+    known: Person | undefined,
+    siteId: string | null,
+    direct: string | undefined,
+    problems: readonly unknown[],
+    wrong: (f: Field, m: string) => void,
+  ): { value: string | undefined; proposed: boolean } {
+    if (typed) {
+      const clash = this.proposer.wrong(typed, known?.extension);
+      if (clash) wrong('extension', clash);
+      else if (known && known.extension !== typed) this.proposer.free(known.extension);
+      return { value: typed, proposed: false };
+    }
+    if (known) return { value: known.extension, proposed: false };
+    // A row that is left out anyway takes none away from the next.
+    if (problems.length) return { value: undefined, proposed: false };
+    const value = this.proposer.propose(siteId, direct ?? '');
+    if (!value) wrong('extension', 'No extension is free any more: make them longer first.');
+    return { value, proposed: true };
+  }
+
+  private numbersOf(
+    cell: (f: Field) => string | undefined,
+    known: Person | undefined,
+    wrong: (f: Field, m: string) => void,
+  ): { direct: string | undefined; mobile: string | undefined } {
+    const { country, outsideDigit } = this.system.business;
+    const read = (field: 'direct number' | 'mobile'): string | undefined => {
+      const text = cell(field);
+      if (!text) return undefined;
+      const result = readNumber(text, country, outsideDigit);
+      if (result.ok) return result.number.e164;
+      wrong(field, result.message);
+      return undefined;
+    };
+    const [direct, mobile] = [read('direct number'), read('mobile')];
+    const held = direct ? this.numbers.get(direct) : undefined;
+    if (direct && !held)
+      wrong('direct number', 'You do not hold this number. Get it, or bring it over, first.');
+    const own = mobile ? this.numbers.get(mobile) : undefined;
+    if (own) wrong('mobile', `That is your own ${own.label}: calls would come back to it.`);
+    const linkedBy = mobile ? this.linked.get(mobile) : undefined;
+    if (linkedBy && linkedBy !== known?.id)
+      wrong(
+        'mobile',
+        `${this.system.people[linkedBy]?.name ?? 'Somebody in this list'} has linked this phone already.`,
+      );
+    return { direct, mobile };
+  }
+
+  /** Kinds of phones somebody gets that they do not have yet. */
+  private kindsOf(
+    cell: (f: Field) => string | undefined,
+    known: Person | undefined,
+    mobile: string | undefined,
+    wrong: (f: Field, m: string) => void,
+  ): PhoneKind[] {
+    const text = cell('phones');
+    const wanted: PhoneKind[] = text || known ? [] : [...this.options.phones];
+    for (const word of readList(text ?? '')) {
+      const kind = PhoneKind.safeParse(KINDS[lower(word)] ?? lower(word));
+      if (kind.success) wanted.push(kind.data);
+      else wrong('phones', `“${word}” is not ${PhoneKind.options.join(', ')}.`);
+    }
+    const own = known ? (this.phonesOf.get(known.id) ?? []) : [];
+    const isLink = (kind: PhoneKind) => kind === 'linked mobile' || kind === 'linked landline';
+    const hasLinked = own.some((x) => isLinked(x) && x.number === mobile);
+    if (mobile && !hasLinked && !wanted.some(isLink)) wanted.push('linked mobile');
+    if (!mobile && wanted.some(isLink) && !own.some(isLinked))
+      wrong('mobile', 'A linked phone needs its number.');
+    // Two of a kind are two phones; those there are already count.
+    const left = own.map((x) => x.kind);
+    return wanted.filter((kind) => {
+      if (isLink(kind) && hasLinked) return false;
+      const i = left.indexOf(kind);
+      if (i >= 0) left.splice(i, 1);
+      return i < 0;
+    });
+  }
+
+  private groupsOf(cell: (f: Field) => string | undefined, wrong: (f: Field, m: string) => void): Group[] {
+    return readList(cell('groups') ?? '').flatMap((name) => {
+      const found = this.groups.get(lower(name));
+      if (found) return found;
+      if (!this.missing.includes(name)) this.missing.push(name);
+      if (!this.options.makeGroups) {
+        wrong('groups', `There is no group “${name}”.`);
+        return [];
+      }
+      const group = newGroup({ id: this.freshId('group'), name });
+      this.groups.set(lower(name), group);
+      this.newGroups.push(group);
+      return group;
+    });
+  }
+
+  private phone(personId: string, kind: PhoneKind, mobile: string | undefined): Command {
+    const linked = kind === 'linked mobile' || kind === 'linked landline';
+    if (linked && mobile) this.linked.set(mobile, personId);
+    return {
+      do: 'phone.add',
+      value: newPhone({
+        id: this.freshId('phone'),
+        name: PHONE_NAMES[kind],
+        kind,
+        personId,
+        number: linked ? (mobile ?? null) : null,
+        outsideOffice: this.options.outside.includes(kind),
+      }),
+    };
+  }
+
+  private tell(
+    known: Person,
+    change: Partial<Person>,
+    say: (f: string, from: string, to: string) => void,
+  ): void {
+    const { sites, hours } = this.system;
+    const written: Partial<Record<keyof Person, [string, (p: Partial<Person>) => string]>> = {
+      name: ['name', (p) => p.name ?? ''],
+      familyName: ['family name', (p) => p.familyName ?? ''],
+      email: ['e-mail', (p) => p.email ?? ''],
+      extension: ['extension', (p) => p.extension ?? ''],
+      role: ['role', (p) => p.role ?? ''],
+      siteId: ['site', (p) => sites[p.siteId ?? '']?.name ?? ''],
+      hoursId: ['working hours', (p) => hours[p.hoursId ?? '']?.name ?? ''],
+      mobileSeenBy: ['mobile seen by', (p) => p.mobileSeenBy ?? ''],
+    };
+    for (const [key, [field, write]] of Object.entries(written))
+      if (key in change && change[key as keyof Person] !== known[key as keyof Person])
+        say(field, write(known), write(change));
+  }
+
+  private change(known: Person, change: Partial<Person>): Command[] {
+    const differs = Object.entries(change).some(([key, value]) => known[key as keyof Person] !== value);
+    return differs ? [{ do: 'person.set', id: known.id, change }] : [];
+  }
+
+  private add(
+    id: string,
+    change: Partial<Person>,
+    say: (f: string, from: string, to: string) => void,
+  ): Command[] {
+    const { name = '', extension = '' } = change;
+    say('extension', '', extension);
+    const mailboxId = this.freshId('mailbox');
+    const person = newPerson({ ...change, id, name, extension });
+    if (person.role === 'shared room') return [{ do: 'person.add', value: person }];
+    return [
+      { do: 'person.add', value: person },
+      { do: 'mailbox.add', value: newMailbox({ id: mailboxId, name, ownerIds: [id] }) },
+      { do: 'person.set', id, change: { mailboxId } },
+    ];
+  }
+
+  /** The number rings them alone from now on. */
+  private assign(e164: string, id: string, name: string, mailboxId: string | null | undefined): Command[] {
+    const number = this.numbers.get(e164)!;
+    const own = this.made.findLast((c) => c.do === 'person.set' && c.id === id && c.change.mailboxId);
+    const box = own?.do === 'person.set' ? own.change.mailboxId : mailboxId;
+    // Only this person and their mailbox are looked at beyond what is there.
+    const person = newPerson({ id, name, extension: '00', mailboxId: box ?? null });
+    return assignNumber({ ...this.system, people: { [id]: person } }, number.id, [id], this.freshId);
+  }
+}

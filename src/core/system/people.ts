@@ -1,0 +1,140 @@
+/** People, their phones, and the groups they are rung in. */
+import { z } from 'zod';
+import { CivicAddress } from './places';
+import { E164, Extension, Id, name, RingSeconds, text } from './primitives';
+
+/** Where a person's own forwarding sends a call. */
+export const ForwardTarget = z.discriminatedUnion('to', [
+  z.object({ to: z.literal('person'), personId: Id }),
+  z.object({ to: z.literal('outside'), number: E164 }),
+  z.object({ to: z.literal('mailbox'), mailboxId: Id }),
+]);
+
+/** The ordered list of ways one person is reached, when they are rung as a person. */
+export const Reach = z.object({
+  always: ForwardTarget.nullable(),
+  steps: z.array(z.object({ phoneIds: z.array(Id).nullable(), seconds: RingSeconds })).max(10),
+  onBusy: ForwardTarget.nullable(),
+  onNotAnswered: ForwardTarget.nullable(),
+  onUnreachable: ForwardTarget.nullable(),
+});
+
+/** Empty until it is known. */
+const Email = text(120).refine(
+  (t) => t === '' || z.email().safeParse(t).success,
+  'That is not an e-mail address, such as rosa@yard.example.',
+);
+
+export const Role = z.enum(['owner', 'administrator', 'staff', 'shared room']);
+
+/** A span of dates (ISO, both included) in which somebody is away, with who is rung in their place. */
+export const Away = z
+  .object({ from: z.iso.date(), to: z.iso.date(), standInId: Id.nullable() })
+  .refine((a) => a.from <= a.to, 'It ends before it begins.');
+
+/** An extension that leads to somebody besides their own: for a role, or for a time after a colleague has left. */
+export const FurtherExtension = z.object({
+  extension: Extension,
+  /** Last day on which it leads there, ISO; null for good. */
+  until: z.iso.date().nullable(),
+  note: text(60),
+});
+
+/** Somebody who can be rung: a person, or a room that a shared phone serves. */
+export const Person = z.object({
+  id: Id,
+  name,
+  /** The name lists sort by; empty takes the last word of the name. */
+  familyName: text(80),
+  email: Email,
+  role: Role,
+  extension: Extension,
+  further: z.array(FurtherExtension).max(10),
+  siteId: Id.nullable(),
+  mailboxId: Id.nullable(),
+  reach: Reach,
+  /** Hours outside which none of their phones may ring; null for none. */
+  hoursId: Id.nullable(),
+  /** Daily span, minutes of the local day, in which none of their phones may ring. */
+  quiet: z
+    .object({ from: z.number().int().min(0).max(1439), to: z.number().int().min(0).max(1439) })
+    .nullable(),
+  away: z.array(Away).max(50),
+  /** A second call may ring while they are talking. */
+  callWaiting: z.boolean(),
+  /** Who sees the number of their linked phones in the directory. */
+  mobileSeenBy: z.enum(['everybody', 'their groups', 'administrators']),
+});
+
+export const PhoneKind = z.enum([
+  'browser',
+  'computer',
+  'mobile app',
+  'desk',
+  'linked mobile',
+  'linked landline',
+]);
+
+/** How a phone talks to the server (RFC 3261 §18; TLS carries the password and the call set-up unread). */
+export const Transport = z.enum(['tls', 'tcp', 'udp']);
+/** Codecs by their media subtype names (IANA registry of RTP payload formats). */
+export const Codec = z.enum(['opus', 'G722', 'PCMU', 'PCMA']);
+
+export const Phone = z.object({
+  id: Id,
+  name,
+  kind: PhoneKind,
+  /** Whose account its first key holds. */
+  personId: Id.nullable(),
+  /** What its first key is labelled; empty takes the extension. */
+  label: text(20),
+  /** Desk phones only: accounts of others on its further keys. */
+  keys: z.array(z.object({ personId: Id, label: text(20) })).max(11),
+  outsideOffice: z.boolean(),
+  /** Seconds from the offer until it sounds; null takes the kind's usual delay. */
+  alertDelay: z.number().int().min(0).max(30).nullable(),
+  /** Linked phones only: the outside number that is dialled. */
+  number: E164.nullable(),
+  /** Linked phones only: after so many seconds the phone's own voicemail takes the call; null for none. */
+  ownVoicemailAfter: z.number().int().min(1).max(120).nullable(),
+  /** Linked phones only: whoever answers presses 1 to take the call. */
+  confirmByKey: z.boolean(),
+  /** Where it is used outside the office, for emergency calls; null is the site of its person. */
+  address: CivicAddress.nullable(),
+  /** Day on which somebody should look whether that address is still right. */
+  checkAgainOn: z.iso.date().nullable(),
+  transport: Transport,
+  /** Offered in this order. */
+  codecs: z.array(Codec).min(1, 'A phone needs a codec.').max(4),
+});
+
+/** One of those a ring step or a group rings. */
+export const RingTarget = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('person'), id: Id }),
+  z.object({ kind: z.literal('phone'), id: Id }),
+  z.object({ kind: z.literal('group'), id: Id }),
+]);
+
+/** Several who are rung together or in turn; it can be dialled where it has an extension. */
+export const Group = z.object({
+  id: Id,
+  name,
+  extension: Extension.nullable(),
+  members: z.array(RingTarget).max(200),
+  /** How dialling its extension rings them. A plan that rings it says so itself. */
+  pattern: z.enum(['together', 'in order']),
+  seconds: RingSeconds,
+});
+
+export type ForwardTarget = z.infer<typeof ForwardTarget>;
+export type Reach = z.infer<typeof Reach>;
+export type Role = z.infer<typeof Role>;
+export type Away = z.infer<typeof Away>;
+export type FurtherExtension = z.infer<typeof FurtherExtension>;
+export type Person = z.infer<typeof Person>;
+export type PhoneKind = z.infer<typeof PhoneKind>;
+export type Transport = z.infer<typeof Transport>;
+export type Codec = z.infer<typeof Codec>;
+export type Phone = z.infer<typeof Phone>;
+export type RingTarget = z.infer<typeof RingTarget>;
+export type Group = z.infer<typeof Group>;

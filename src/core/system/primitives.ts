@@ -1,0 +1,41 @@
+/** The small shapes everything else is made of: names, ids, numbers, extensions, zones, networks. */
+import { z } from 'zod';
+
+export const text = (max: number) => z.string().trim().max(max);
+export const name = text(80).min(1, 'Give it a name.');
+
+export const Id = z
+  .string()
+  .min(1)
+  .max(60)
+  .regex(/^[a-zA-Z0-9_-]+$/);
+/** E.164: "+" and at most 15 digits, the first of them not 0 (ITU-T E.164). */
+export const E164 = z.string().regex(/^\+[1-9]\d{1,14}$/, 'A number is stored as + and up to 15 digits.');
+export const CountryCode = z.string().regex(/^[A-Z]{2}$/, 'A country is two capital letters (ISO 3166-1).');
+export const Extension = z.string().regex(/^\d{2,6}$/, 'An extension is 2 to 6 digits.');
+/** Seconds somebody is rung: 1 s to 10 min. */
+export const RingSeconds = z
+  .number('Type a number of seconds.')
+  .int('Whole seconds only.')
+  .min(1, 'At least 1 second.')
+  .max(600, 'At most 600 seconds (10 minutes).');
+
+/** Zones asked about before: making a formatter to find out takes longer than everything else of a check. */
+const zones = new Map<string, boolean>();
+function isTimeZone(zone: string): boolean {
+  let known = zones.get(zone);
+  if (known === undefined) {
+    try {
+      new Intl.DateTimeFormat('en', { timeZone: zone });
+      known = true;
+    } catch {
+      known = false;
+    }
+    if (zones.size < 1000) zones.set(zone, known);
+  }
+  return known;
+}
+export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone of the IANA list.');
+
+/** Addresses of one network: 192.0.2.0/24 or 2001:db8::/32 (CIDR notation, RFC 4632 and RFC 4291). */
+export const Network = z.union([z.cidrv4(), z.cidrv6()]);

@@ -1,0 +1,104 @@
+/** The staff side: a business number and a code register a phone. */
+import { readNumber } from '../core/numbering';
+import { newRegistration, type Registration, type System } from '../core/system';
+import { tryCode } from '../standins/registrar/pairing';
+import { benchTime } from '../standins/clock/clock';
+import type { Db } from './db';
+import { whileWriting, type Changes } from './sync';
+import { clockOf, storeStanding } from './workspace';
+
+export type Paired =
+  | { ok: true; businessId: string; phoneId: string }
+  | { ok: false; field: 'number' | 'code'; message: string };
+
+/** What a phone says of itself while it pairs. */
+export type Device = Pick<Registration, 'address' | 'version' | 'standIn'>;
+
+const no = (field: 'number' | 'code', message: string): Paired => ({ ok: false, field, message });
+/** Networks of all sites. */
+const networksOf = (system: System): string[] => Object.values(system.sites).flatMap((s) => s.networks);
+
+/** Whether a phone at an address is outside every office. Where no site names a network, nothing is. */
+export async function isOutsideOf(system: System, address: string): Promise<boolean> {
+  const { isOutside } = await import('../core/numbering/networks');
+  return isOutside(address, networksOf(system));
+}
+
+/** Registers a phone with a business number and a code. Looks through all businesses of this browser. */
+export async function pair(
+  db: Db,
+  changes: Changes,
+  typedNumber: string,
+  typedCode: string,
+  device: Device,
+): Promise<Paired> {
+  const drafts = await db.getAll('drafts');
+  const found = businessOf(
+    drafts.map((d) => d.system),
+    typedNumber,
+  );
+  if ('message' in found) return no('number', found.message);
+  const { businessId, system } = drafts[found.index]!;
+  const code = typedCode.replace(/[\s-]/g, '');
+  if (!/^\d{6}$/.test(code)) return no('code', 'The code has six digits.');
+  const now = benchTime(await clockOf(db), Date.now());
+  const outside = await isOutsideOf(system, device.address);
+  const result = await whileWriting(async () => {
+    const tx = db.transaction('invitations', 'readwrite');
+    const invitations = await tx.store.index('business').getAll(businessId);
+    const tried = tryCode(invitations, code, now);
+    const refused = tried.ok ? whyNot(system, tried.invitation.phoneId, outside, device.address) : undefined;
+    // A code that cannot be used from here stays good for where it can.
+    if (!refused) for (const invitation of tried.changed) void tx.store.put(invitation);
+    await tx.done;
+    return refused ? { ok: false as const, message: refused } : tried;
+  });
+  changes.tell({ businessId, what: 'invitations' });
+  if (!result.ok) return no('code', result.message);
+  const { phoneId } = result.invitation;
+  await storeStanding(db, businessId, (standing) => ({
+    ...standing,
+    registrations: {
+      ...standing.registrations,
+      [phoneId]: newRegistration({ ...device, outside, pairedAt: now }),
+    },
+  }));
+  changes.tell({ businessId, what: 'standing' });
+  return { ok: true, businessId, phoneId };
+}
+
+/** Why a code that is right cannot pair this phone here, or undefined. */
+function whyNot(system: System, phoneId: string, outside: boolean, address: string): string | undefined {
+  const phone = system.phones[phoneId];
+  if (!phone) return 'This phone has been removed since you were invited.';
+  if (outside && !phone.outsideOffice)
+    return `This phone may be used in the office only, and you are outside it (${address}). Pair it at the office, or ask whoever does the phones to allow it outside. Your code stays good.`;
+  return undefined;
+}
+
+/** Which of some businesses a typed number belongs to, or what is wrong with it. */
+function businessOf(systems: readonly System[], typed: string): { index: number } | { message: string } {
+  const readings = [...new Set(systems.map((s) => s.business.country))].map((c) => readNumber(typed, c));
+  const whole = readings.flatMap((r) => (r.ok ? r.number.e164 : []));
+  if (!whole.length) {
+    const wrong = readings.find((r) => !r.ok);
+    return { message: wrong && !wrong.ok ? wrong.message : 'Type the business number.' };
+  }
+  const index = systems.findIndex((s) => Object.values(s.numbers).some((n) => whole.includes(n.e164)));
+  if (index >= 0) return { index };
+  const own = systems
+    .flatMap((s) =>
+      Object.values(s.phones).map((p) => ({ number: p.number, who: s.people[p.personId ?? ''] })),
+    )
+    .find((p) => p.number && whole.includes(p.number));
+  if (own)
+    return {
+      message: `That is a private phone${own.who ? ` of ${own.who.name}` : ''}, not the number of the business. The business number stands in your invitation.`,
+    };
+  const mobile = readings.some((r) => r.ok && r.number.type === 'MOBILE');
+  return {
+    message: mobile
+      ? 'That is a mobile number: your own, perhaps. Here the number of the business is asked for; it stands in your invitation.'
+      : 'No business here has this number. It is the number of the business, from your invitation, not your own.',
+  };
+}
