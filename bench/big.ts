@@ -8,6 +8,7 @@ import {
   newPerson,
   newPhone,
   type Command,
+  newRegistration,
 } from '../src/core/system';
 import { wholeOf, type Whole } from '../src/workspace/businesses';
 

@@ -9,9 +9,9 @@ const NOW = Date.UTC(2026, 10, 24, 18);
 const whole = demonstration(NOW);
 const system = whole.draft.system;
 
-it('looks like a business: twelve people, six numbers, two sites', () => {
+it('looks like a business: twelve people and a room, six numbers, two sites', () => {
   expect(System.safeParse(system).error).toBeUndefined();
-  expect([system.people, system.numbers, system.sites].map((x) => Object.keys(x).length)).toEqual([12, 6, 2]);
+  expect([system.people, system.numbers, system.sites].map((x) => Object.keys(x).length)).toEqual([13, 6, 2]);
 });
 
 it('uses only numbers kept for fiction and addresses that reach nobody', () => {

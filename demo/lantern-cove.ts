@@ -1,21 +1,27 @@
 /** Lantern Cove Boatworks, the demonstration: made by the same commands a person uses, so that it can never be invalid. */
 import {
+  accountId,
+  accountsOn,
   applyEdit,
   civicAddress,
   emptyStanding,
   emptySystem,
   newBusiness,
+  newGroup,
   newNumber,
   newPerson,
   newPhone,
   newRegistration,
   newSite,
   PHONE_NAMES,
+  type Account,
   type Command,
   type HoursStep,
   type NumberHeld,
   type PeriodOfWeek,
+  type RingStep,
   type PhoneKind,
+  type Role,
   type Step,
   type System,
 } from '../src/core/system';
@@ -48,7 +54,7 @@ interface Who {
   id: string;
   name: string;
   extension: string;
-  role?: 'owner' | 'administrator' | 'staff';
+  role?: Role;
   site?: string;
   phones: PhoneKind[];
 }
@@ -66,6 +72,7 @@ const PEOPLE: Who[] = [
   { id: 'dov', name: 'Dov Petrenko', extension: '210', phones: ['linked mobile'] },
   { id: 'wren', name: 'Wren Halloran', extension: '211', site: 'store', phones: ['desk'] },
   { id: 'jonah', name: 'Jonah Achterberg', extension: '212', site: 'store', phones: ['browser'] },
+  { id: 'slipway', name: 'Slipway shed', extension: '220', role: 'shared room', phones: ['desk'] },
 ];
 
 /** Phones whose invitation nobody has taken up yet. */
@@ -80,7 +87,7 @@ const person = ({ id, name, extension, role = 'staff', site: siteId = 'yard' }: 
     extension,
     role,
     siteId,
-    email: `${name.toLowerCase().replace(' ', '.')}@lanterncove.example`,
+    email: role === 'shared room' ? '' : `${name.toLowerCase().replace(' ', '.')}@lanterncove.example`,
   }),
 });
 const phone = (who: Who, kind: PhoneKind): Command => ({
@@ -94,6 +101,16 @@ const phone = (who: Who, kind: PhoneKind): Command => ({
     number: kind === 'linked mobile' ? '+13605550188' : null,
   }),
 });
+
+const group = (id: string, name: string, extension: string, people: string[]): Command => ({
+  do: 'group.add',
+  value: newGroup({ id, name, extension, members: people.map((p) => ({ kind: 'person', id: p })) }),
+});
+const GROUPS = [
+  group('front-office', 'Front office', '230', ['rosa', 'idris', 'ines']),
+  group('workshop-crew', 'Workshop crew', '231', ['tomas', 'mei', 'anselm']),
+  group('charter-desk', 'Charter desk', '232', ['pia', 'callum']),
+];
 
 const recording = (id: string, name: string, text: string): Command => ({
   do: 'recording.add',
@@ -161,7 +178,7 @@ const ring = (
   people: string[],
   seconds: number,
   pattern: 'together' | 'in order' = 'together',
-): Step => ({
+): RingStep => ({
   id,
   kind: 'ring',
   targets: people.map((p) => ({ kind: 'person' as const, id: p })),
@@ -220,7 +237,10 @@ const PLANS = [
       [
         {
           period: 'Open',
-          steps: [play('charters-play', 'charter-welcome'), ring('charters-ring', ['pia', 'callum'], 20)],
+          steps: [
+            play('charters-play', 'charter-welcome'),
+            { ...ring('charters-ring', [], 20), targets: [{ kind: 'group', id: 'charter-desk' }] },
+          ],
         },
       ],
       [],
@@ -286,11 +306,18 @@ export const demoCommands = (): Command[] => [
   site('store', 'Winter store', 'Drayhorse', 'Old Mill Lane', '3', '99000', '198.51.100.0/24', '2026-11-01'),
   ...PEOPLE.map(person),
   ...PEOPLE.flatMap((who) => who.phones.map((kind) => phone(who, kind))),
+  ...GROUPS,
   ...RECORDINGS,
   ...MAILBOXES,
   { do: 'person.set', id: 'rosa', change: { mailboxId: 'rosa-box' } },
   { do: 'person.set', id: 'wren', change: { mailboxId: 'store' } },
   { do: 'person.set', id: 'anselm', change: { email: '' } },
+  // The shed's line is on Rosa's desk phone too, so that she can take its calls.
+  {
+    do: 'phone.set',
+    id: 'rosa-desk',
+    change: { label: 'Rosa', keys: [{ personId: 'slipway', label: 'Slipway' }] },
+  },
   ...HOURS,
   ...PLANS,
   ...NUMBERS,
@@ -316,13 +343,52 @@ export function demoSystem(): System {
   return made.system;
 }
 
+/** Phones that are on the road. */
+const OUTSIDE = ['callum-mobile-app'];
+const VERSIONS: Partial<Record<PhoneKind, string>> = {
+  desk: 'Stand-in desk phone 2.1',
+  'mobile app': 'Stand-in app 3.2',
+  computer: 'Stand-in softphone 5.0',
+};
+/** An account whose password nobody knows any more: it is in the phone, and a new one can be made. */
+const unknownAccount = (user: string, madeAt: number): Account => ({
+  user,
+  ha1: { MD5: '0'.repeat(32), 'SHA-256': '0'.repeat(64) },
+  madeAt,
+  wrongTries: 0,
+  lockedUntil: null,
+});
+
 /** The demonstration as it stands on a first visit. @param now epoch milliseconds; @param businessId where another one has the usual id */
 export function demonstration(now: number, businessId = DEMO_ID): Whole {
   const system = demoSystem();
+  const since = now - 40 * 86_400_000;
+  const ownPhones = Object.values(system.phones).filter((p) => p.number === null && !UNPAIRED.includes(p.id));
+  const accounts = Object.fromEntries(
+    ownPhones
+      .filter((p) => p.kind === 'desk')
+      .flatMap((p) => accountsOn(p).map((personId) => accountId(p, personId)))
+      .map((id, i) => [id, unknownAccount(`p${(i + 11) * 8761}`, since)]),
+  );
   const registrations = Object.fromEntries(
-    Object.values(system.phones)
-      .filter((p) => p.number === null && !UNPAIRED.includes(p.id))
-      .map((p) => [p.id, newRegistration({ pairedAt: now - 40 * 86_400_000, standIn: true })]),
+    ownPhones.flatMap((p) =>
+      accountsOn(p).map((personId) => {
+        const id = accountId(p, personId);
+        const outside = OUTSIDE.includes(p.id);
+        const site = system.people[p.personId ?? '']?.siteId;
+        return [
+          id,
+          newRegistration({
+            pairedAt: since,
+            standIn: true,
+            outside,
+            address: outside ? '203.0.113.77' : site === 'store' ? '198.51.100.20' : '192.0.2.20',
+            version: VERSIONS[p.kind] ?? '',
+            passwordOf: accounts[id] ? since : null,
+          }),
+        ];
+      }),
+    ),
   );
   // Dov gave back the code that was sent to his own mobile.
   const proved = { 'dov-linked-mobile': { number: '+13605550188', at: now - 40 * 86_400_000 } };
@@ -350,7 +416,7 @@ export function demonstration(now: number, businessId = DEMO_ID): Whole {
   return wholeOf(
     { id: businessId, kind: 'demonstration', createdAt: now },
     system,
-    { ...emptyStanding(), registrations, proved },
+    { ...emptyStanding(), registrations, accounts, proved },
     {
       messages: [
         message(

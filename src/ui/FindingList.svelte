@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Finding } from '$core/findings';
+  import EditField from './EditField.svelte';
   import { session } from './session.svelte';
 
   let { findings, most = 6 }: { findings: Finding[]; most?: number } = $props();
@@ -13,7 +14,9 @@
     if (place.kind === 'number') return `/numbers#${place.id}`;
     if (place.kind === 'site') return `/numbers/sites#${place.id}`;
     if (place.kind === 'dialling') return '/numbers/dialling';
-    return { phone: '/phones', hours: '/hours', mailbox: '/messages' }[place.kind];
+    if (place.kind === 'group') return `/people/groups#${place.id}`;
+    if (place.kind === 'phone') return `/phones/${place.id}`;
+    return { hours: '/hours', mailbox: '/messages' }[place.kind];
   }
 </script>
 
@@ -21,6 +24,19 @@
   <div class="finding {finding.severity}">
     <b><span class="mark">{WORD[finding.severity]}</span> <a href={href(finding)}>{finding.title}</a></b>
     <span>{finding.detail}</span>
+    {#if finding.correct}
+      {@const { label, value, edit } = finding.correct}
+      <div class="correct">
+        <EditField
+          {label}
+          {value}
+          keep={(text) => {
+            const { words, commands } = edit(text);
+            return session.keep(words, commands);
+          }}
+        />
+      </div>
+    {/if}
     {#if finding.fix}
       {@const fix = finding.fix}
       <button
@@ -60,6 +76,9 @@
   }
   span {
     color: var(--ink-soft);
+  }
+  .correct {
+    margin: 6px 0 2px;
   }
   .mark {
     font-size: 11px;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { MultiSelect } from 'carbon-components-svelte';
   import type { System } from '$core/system';
+  import { named } from './named';
 
   /** Chooses people. Those who stay keep their place in the order; those who come are put last. */
   let {
@@ -27,15 +28,9 @@
     if (ids.length === chosen.length && ids.every((id) => chosen.includes(id))) return;
     onchange([...chosen.filter((id) => ids.includes(id)), ...ids.filter((id) => !chosen.includes(id))]);
   }
-  /** Carbon names a box that has no role; a name is only heard where there is one. */
-  const named = (node: HTMLElement) => {
-    const box = node.querySelector('.bx--list-box');
-    box?.setAttribute('role', 'group');
-    box?.setAttribute('aria-label', label);
-  };
 </script>
 
-<div {@attach named}>
+<div {@attach named(label)}>
   <MultiSelect
     {size}
     labelText={label}

@@ -1,7 +1,7 @@
 /** Finding people, numbers and plans by anything they are known by. */
 import { writeNumber } from '$core/numbering';
 import type { System } from '$core/system';
-import { NUMBER_ROOMS } from './numbers/rooms';
+import { NUMBER_ROOMS, PEOPLE_ROOMS, PHONE_ROOMS } from './rooms';
 
 export interface Hit {
   title: string;
@@ -19,7 +19,12 @@ export function find(system: System, query: string): Hit[] {
   const numbered = (e164: string) => numeric && e164.replace(/\D/g, '').includes(digits.replace(/^0/, ''));
   const hits: Hit[] = [
     ...Object.values(system.people)
-      .filter((p) => named(p.name) || named(p.email) || (numeric && p.extension.startsWith(digits)))
+      .filter(
+        (p) =>
+          named(p.name) ||
+          named(p.email) ||
+          (numeric && [p.extension, ...p.further.map((f) => f.extension)].some((e) => e.startsWith(digits))),
+      )
       .map((p) => ({ title: p.name, note: `extension ${p.extension}`, href: `/people/${p.id}` })),
     ...Object.values(system.numbers)
       .filter((n) => named(n.label) || numbered(n.e164))
@@ -37,11 +42,20 @@ export function find(system: System, query: string): Hit[] {
     ...Object.values(system.sites)
       .filter((s) => named(s.name))
       .map((s) => ({ title: s.name, note: 'site', href: `/numbers/sites#${s.id}` })),
-    ...NUMBER_ROOMS.filter((r) => named(r.name)).map((r) => ({
-      title: r.name,
-      note: 'go there',
-      href: r.path,
-    })),
+    ...Object.values(system.groups)
+      .filter((g) => named(g.name) || (numeric && g.extension?.startsWith(digits)))
+      .map((g) => ({
+        title: g.name,
+        note: g.extension ? `group, extension ${g.extension}` : 'group',
+        href: `/people/groups#${g.id}`,
+      })),
+    ...[...NUMBER_ROOMS, ...PEOPLE_ROOMS, ...PHONE_ROOMS]
+      .filter((r) => named(r.name))
+      .map((r) => ({
+        title: r.name,
+        note: 'go there',
+        href: r.path,
+      })),
   ];
   return hits.slice(0, 12);
 }

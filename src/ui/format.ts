@@ -26,11 +26,31 @@ export const clockText = (at: number, zone: string): string =>
 /** "Tue 24". */
 export const dayText = (at: number, zone: string): string =>
   format(zone, 'day', { weekday: 'short', day: 'numeric' }).format(at);
+/** "Fri 4 Dec 2026". @param date ISO */
+export const dateText = (date: string): string =>
+  format('UTC', 'date', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' }).format(
+    Date.parse(date),
+  );
 /** "2 min 10 s". @param ms milliseconds */
 export function durationText(ms: number): string {
   const seconds = Math.round(ms / 1000);
   return seconds < 60 ? `${seconds} s` : `${Math.floor(seconds / 60)} min ${seconds % 60} s`;
 }
+/** "2 days ago", "in 5 minutes", "just now". @param at @param now epoch milliseconds */
+export function agoText(at: number, now: number): string {
+  const seconds = Math.round((at - now) / 1000);
+  const size = Math.abs(seconds);
+  if (size < 45) return seconds > 0 ? 'in a moment' : 'just now';
+  const [n, unit] =
+    size < 3600
+      ? [60, 'minute' as const]
+      : size < 86_400
+        ? [3600, 'hour' as const]
+        : [86_400, 'day' as const];
+  return relative.format(Math.trunc(seconds / n) || Math.sign(seconds), unit);
+}
+const relative = new Intl.RelativeTimeFormat('en', { numeric: 'always' });
+
 /** "$4.00". */
 export const priceText = (cents: number, currency: string): string =>
   new Intl.NumberFormat('en-US', { style: 'currency', currency }).format(cents / 100);

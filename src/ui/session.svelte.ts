@@ -2,7 +2,9 @@
 import { findingsOf, type Finding } from '$core/findings';
 import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
-import { asPaired, type Edit, type System } from '$core/system';
+import { may, type Act } from '$core/people';
+import { asPaired, type Edit, type Role, type System } from '$core/system';
+import { deliveryOf, usualDomain, type Delivery } from '$standins/mail/post';
 import {
   Changes,
   DB_NAME,
@@ -11,6 +13,7 @@ import {
   Workspace,
   writeWhole,
   type Db,
+  type Invitation,
   type Stepped,
   type View,
   type Whole,
@@ -28,6 +31,8 @@ export interface Notice {
   undo?: () => void;
 }
 
+const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
+
 class Session {
   view = $state.raw<View | null>(null);
   trouble = $state.raw<Trouble | null>(null);
@@ -38,14 +43,43 @@ class Session {
   db: Db | null = null;
   changes: Changes | null = null;
 
+  /** Whose eyes the pages are seen with: a person's id, or null for whoever runs the system. */
+  actor = $state.raw<string | null>(null);
+
   readonly system = $derived(this.view?.draft.record.system);
   readonly standing = $derived(this.view?.standing);
+  /** Bench time to the minute, for what need not be worked out each second. */
+  readonly minute = $derived(Math.floor(this.now / 60_000) * 60_000);
   readonly paired = $derived(this.standing && asPaired(this.standing));
   /** The day in the business's time zone, ISO. */
   readonly today = $derived(localTime(this.system?.business.timeZone ?? 'UTC', this.now).date);
+  /** The domain most people's addresses are at. */
+  readonly usualDomain = $derived(usualDomain(Object.values(this.system?.people ?? {}).map((p) => p.email)));
+  /** Where the letter of an invitation is. */
+  readonly delivery = (i: { to: string; sentAt: number }): Delivery =>
+    deliveryOf({ to: i.to, at: i.sentAt }, this.usualDomain, this.now);
+  /** Addresses whose last letter came back, with why. */
+  readonly cameBack = $derived.by(() => {
+    const last = new Map<string, Invitation>();
+    for (const i of this.view?.invitations ?? [])
+      if ((last.get(i.to)?.sentAt ?? -1) <= i.sentAt) last.set(i.to, i);
+    return Object.fromEntries(
+      [...last].flatMap(([to, i]) => {
+        const { state, words } = this.delivery(i);
+        return state === 'came back' ? [[to, words]] : [];
+      }),
+    );
+  });
   readonly findings: Finding[] = $derived(
     this.system && this.standing
-      ? findingsOf({ system: this.system, standing: this.standing, today: this.today, freshId })
+      ? findingsOf({
+          system: this.system,
+          standing: this.standing,
+          today: this.today,
+          now: this.minute,
+          cameBack: this.cameBack,
+          freshId,
+        })
       : [],
   );
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
@@ -90,7 +124,23 @@ class Session {
     this.trouble = null;
     this.view = opened.workspace.view;
     opened.workspace.subscribe((view) => (this.view = view));
+    const actor = sessionStorage.getItem(actorKey(id)) ?? '';
+    this.actor = this.view.draft.record.system.people[actor] ? actor : null;
     this.tick();
+  }
+
+  /** The role the pages are seen with. Whoever runs the system and is nobody in it may do all an owner may. */
+  readonly role = $derived<Role>(
+    this.actor === null ? 'owner' : (this.system?.people[this.actor]?.role ?? 'owner'),
+  );
+  /** Whether the pages offer something to whoever looks. */
+  may(act: Act): boolean {
+    return may(this.role, act);
+  }
+  /** Sees the pages as somebody else, until it is taken back; a reload keeps it. */
+  lookAs(personId: string | null): void {
+    this.actor = personId;
+    sessionStorage.setItem(actorKey(this.workspace!.id), personId ?? '');
   }
 
   /** Brings `now` up to date. */

@@ -3,7 +3,11 @@ import { demonstration } from '../../demo/lantern-cove';
 import { emptyStanding, newRegistration } from '../core/system';
 import { count, dayText, durationText, fieldText, momentText, priceText } from './format';
 import { find } from './find';
-import { phoneState } from './pages/phone-state';
+import { agoText } from './format';
+import { filterPeople, searchable } from './people/filter';
+import { whereItStands, type Known } from './phones/where';
+import type { Phone } from '../core/system';
+import type { Invitation } from '../workspace';
 
 const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const LA = 'America/Los_Angeles';
@@ -54,49 +58,117 @@ describe('find', () => {
 
 describe('where a phone stands', () => {
   const jonah = system.phones['jonah-browser']!;
-  const invited = (change: object) => [
-    {
-      id: 'i',
-      businessId: 'b',
-      personId: 'jonah',
-      phoneId: jonah.id,
-      code: '123456',
-      to: 'jonah.achterberg@lanterncove.example',
-      mailId: null,
-      sentAt: NOW,
-      expiresAt: NOW + 900_000,
-      wrongTries: 0,
-      state: 'open' as const,
-      ...change,
-    },
-  ];
-  const words = (invitations: ReturnType<typeof invited>, now = NOW + 1000) =>
-    phoneState(jonah, emptyStanding(), invitations, now, LA);
-
-  it('is said plainly, with what to do', () => {
-    expect(words([])).toEqual({ words: 'not invited yet', on: false, unpaired: true });
-    expect(words(invited({})).words).toBe('invited Tue 24 Nov, 10:15, not paired yet');
-    expect(words(invited({}), NOW + 900_000).words).toContain('code expired');
-    expect(words(invited({ state: 'locked' })).words).toContain('five wrong tries');
-    expect(words(invited({ state: 'withdrawn' })).words).toBe('not invited yet');
+  const desk = system.phones['rosa-desk']!;
+  const invitation = (change: object = {}): Invitation => ({
+    id: 'i',
+    businessId: 'b',
+    personId: 'jonah',
+    phoneId: jonah.id,
+    code: '123456',
+    to: 'jonah.achterberg@lanterncove.example',
+    mailId: null,
+    sentAt: NOW,
+    expiresAt: NOW + 900_000,
+    wrongTries: 0,
+    state: 'open',
+    ...change,
   });
-  it('tells phones that are on from those that are off', () => {
-    const standing = {
-      ...emptyStanding(),
-      registrations: { [jonah.id]: newRegistration({ pairedAt: NOW, online: false }) },
+  const stands = (phone: Phone, change: Partial<Known> = {}) =>
+    whereItStands(phone, phone.personId, {
+      standing: emptyStanding(),
+      invitations: [],
+      delivery: () => ({ state: 'arrived', words: '' }),
+      now: NOW + 120_000,
+      zone: LA,
+      ...change,
+    });
+
+  it('an invitation is said with its age and what to do', () => {
+    expect(stands(jonah)).toMatchObject({
+      stage: 'not invited',
+      unpaired: true,
+      todo: 'Send an invitation.',
+    });
+    const invited = (change: object, more: Partial<Known> = {}) =>
+      stands(jonah, { invitations: [invitation(change)], ...more });
+    expect(invited({})).toMatchObject({
+      stage: 'invited',
+      words: 'invited 2 minutes ago',
+      problem: 'Not paired yet',
+    });
+    expect(invited({}, { now: NOW + 900_000 }).problem).toBe('Code ran out Tue 24 Nov, 10:30');
+    expect(invited({ state: 'locked' }).problem).toContain('five wrong tries');
+    expect(invited({ state: 'withdrawn' }).words).toBe('invitation taken back');
+    expect(invited({}, { delivery: () => ({ state: 'came back', words: '5.1.1 nobody' }) })).toMatchObject({
+      problem: 'The letter came back',
+      todo: '5.1.1 nobody',
+    });
+  });
+  it('phones that are on are told from those that are off, and from where they are used', () => {
+    const online = (change: object) =>
+      stands(jonah, {
+        standing: {
+          ...emptyStanding(),
+          registrations: { [jonah.id]: newRegistration({ pairedAt: NOW, ...change }) },
+        },
+      });
+    expect(online({})).toMatchObject({ stage: 'registered', on: true, place: 'in the office', problem: '' });
+    expect(online({ online: false })).toMatchObject({
+      stage: 'paired',
+      on: false,
+      problem: 'Its window is closed',
+    });
+    expect(online({ outside: true })).toMatchObject({
+      on: false,
+      place: 'outside',
+      problem: 'Used outside, where it may not ring',
+    });
+    const gone = online({ standIn: true, condition: 'no network', conditionSince: NOW + 60_000 });
+    expect(gone.problem).toMatch(/^It has no network; calls go to it in vain .*\d+ minutes/);
+    expect(gone.on).toBe(false);
+  });
+  it('desk phones by their account', () => {
+    expect(stands(desk)).toMatchObject({ words: 'no account yet', unpaired: false });
+    const account = {
+      user: 'p1',
+      ha1: { MD5: '', 'SHA-256': '' },
+      madeAt: NOW,
+      wrongTries: 0,
+      lockedUntil: NOW + 1e6,
     };
-    expect(phoneState(jonah, standing, [], NOW, LA)).toMatchObject({
-      on: false,
-      unpaired: false,
-      words: expect.stringContaining('window is closed'),
+    const standing = { ...emptyStanding(), accounts: { [desk.id]: account } };
+    expect(stands(desk, { standing })).toMatchObject({
+      stage: 'invited',
+      problem: 'Locked after wrong passwords',
     });
+  });
+  it('a linked phone by its proof', () => {
     const mobile = system.phones['dov-linked-mobile']!;
-    expect(phoneState(mobile, standing, [], NOW, LA)).toMatchObject({
-      on: false,
-      unpaired: false,
-      words: expect.stringContaining('not proved'),
-    });
-    const proved = { ...standing, proved: { [mobile.id]: { number: mobile.number!, at: NOW } } };
-    expect(phoneState(mobile, proved, [], NOW, LA)).toMatchObject({ on: true, unpaired: false });
+    expect(stands(mobile)).toMatchObject({ on: false, words: 'linked, not proved' });
+    const proved = { ...emptyStanding(), proved: { [mobile.id]: { number: mobile.number!, at: NOW } } };
+    expect(stands(mobile, { standing: proved })).toMatchObject({ on: true, unpaired: false, problem: '' });
+  });
+});
+
+describe('how long ago', () => {
+  it.each([
+    [0, 'just now'],
+    [-44_000, 'just now'],
+    [20_000, 'in a moment'],
+    [-90_000, '1 minute ago'],
+    [-7_200_000, '2 hours ago'],
+    [3 * 86_400_000, 'in 3 days'],
+  ])('%i ms', (ms, words) => expect(agoText(NOW + ms, NOW)).toBe(words));
+});
+
+describe('people in the table', () => {
+  const shown = (query: string) => filterPeople(searchable(system), query).map((s) => s.person.id);
+  it('are found by any word of theirs: name, extension, site, number', () => {
+    expect(shown('ros')).toEqual(['rosa']);
+    expect(shown('winter')).toEqual(['wren', 'jonah']);
+    expect(shown('21 store')).toEqual(['wren', 'jonah']);
+    expect(shown('5550188')).toEqual(['dov']);
+    expect(shown('nobody')).toEqual([]);
+    expect(shown('  ')).toHaveLength(Object.keys(system.people).length);
   });
 });

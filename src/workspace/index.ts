@@ -10,7 +10,7 @@ export {
   accountsOf,
   makeAccounts,
   phoneOf,
-  putStandIns,
+  putPhones,
   registerDesk,
   signOut,
   type AccountWanted,

@@ -12,7 +12,10 @@ export type Paired =
   | { ok: false; field: 'number' | 'code'; message: string };
 
 /** What a phone says of itself while it pairs. */
-export type Device = Pick<Registration, 'address' | 'version' | 'standIn'>;
+export interface Device extends Pick<Registration, 'version' | 'standIn'> {
+  /** Its network address; a window learns it with the business it pairs with. */
+  address: string | ((system: System) => Promise<string>);
+}
 
 const no = (field: 'number' | 'code', message: string): Paired => ({ ok: false, field, message });
 /** Networks of all sites. */
@@ -42,12 +45,14 @@ export async function pair(
   const code = typedCode.replace(/[\s-]/g, '');
   if (!/^\d{6}$/.test(code)) return no('code', 'The code has six digits.');
   const now = benchTime(await clockOf(db), Date.now());
-  const outside = await isOutsideOf(system, device.address);
+  const { version, standIn } = device;
+  const address = typeof device.address === 'string' ? device.address : await device.address(system);
+  const outside = await isOutsideOf(system, address);
   const result = await whileWriting(async () => {
     const tx = db.transaction('invitations', 'readwrite');
     const invitations = await tx.store.index('business').getAll(businessId);
     const tried = tryCode(invitations, code, now);
-    const refused = tried.ok ? whyNot(system, tried.invitation.phoneId, outside, device.address) : undefined;
+    const refused = tried.ok ? whyNot(system, tried.invitation.phoneId, outside, address) : undefined;
     // A code that cannot be used from here stays good for where it can.
     if (!refused) for (const invitation of tried.changed) void tx.store.put(invitation);
     await tx.done;
@@ -60,7 +65,7 @@ export async function pair(
     ...standing,
     registrations: {
       ...standing.registrations,
-      [phoneId]: newRegistration({ ...device, outside, pairedAt: now }),
+      [phoneId]: newRegistration({ version, standIn, address, outside, pairedAt: now }),
     },
   }));
   changes.tell({ businessId, what: 'standing' });

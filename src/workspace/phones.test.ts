@@ -12,7 +12,7 @@ import {
   makeAccounts,
   openDatabase,
   pair,
-  putStandIns,
+  putPhones,
   registerDesk,
   signOut,
   withdraw,
@@ -194,14 +194,14 @@ describe('desk phones', () => {
   });
 
   it('without a network they ring on for as long as they are registered, and sign on again when it is back', async () => {
-    await putStandIns(w, ['rosa-desk'], { condition: 'no network' });
+    await putPhones(w, ['rosa-desk'], { condition: 'no network' });
     const since = registration().conditionSince;
     expect(standing('rosa-desk', since)).toMatchObject({ registered: true, reached: false });
     const { runsOut } = standing('rosa-desk', since);
     expect(runsOut! - since).toBeGreaterThan((REGISTERED_SECONDS * 1000) / 2 - 1);
     expect(runsOut! - since).toBeLessThanOrEqual(REGISTERED_SECONDS * 1000);
     expect(standing('rosa-desk', runsOut!)).toMatchObject({ registered: false, why: 'it has no network' });
-    await putStandIns(w, ['rosa-desk'], { condition: 'in reach', address: OUTSIDE });
+    await putPhones(w, ['rosa-desk'], { condition: 'in reach', address: OUTSIDE });
     expect(standing()).toMatchObject({ registered: true, reached: true });
     expect(registration().outside).toBe(true);
   });

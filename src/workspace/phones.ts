@@ -164,8 +164,8 @@ export interface Whereabouts {
   condition: Registration['condition'];
 }
 
-/** Puts stand-in phones somewhere; one that comes back into reach signs on anew. */
-export async function putStandIns(
+/** Puts phones somewhere; a stand-in that comes back into reach signs on anew. */
+export async function putPhones(
   workspace: Workspace,
   accounts: readonly string[],
   change: Partial<Whereabouts>,

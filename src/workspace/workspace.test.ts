@@ -142,7 +142,7 @@ describe('putting in force', () => {
     expect(a.view.inForce.n).toBe(0);
   });
 
-  it('keeps twenty versions', async () => {
+  it('keeps twenty versions', { timeout: 30_000 }, async () => {
     const w = await windowOn();
     for (let i = 0; i < 25; i++) {
       w.edit(say(`Edit ${i}`, rename('rosa', `Rosa ${i}`)));

@@ -278,6 +278,11 @@ export class Workspace {
     if (change.what === 'in force') await this.reload('draft');
   }
 
+  /** Shows what another part of this window has changed in storage. */
+  async refresh(what: Change['what']): Promise<void> {
+    await this.reload(what);
+  }
+
   private async reload(what: Change['what']): Promise<void> {
     const { db, id } = this;
     if (what === 'draft') {

@@ -4,7 +4,7 @@ import type { Edit, Standing, System } from '../system';
 export type Severity = 'stops' | 'warning' | 'hint';
 
 export type Place =
-  | { kind: 'number' | 'person' | 'phone' | 'hours' | 'mailbox' | 'site'; id: string }
+  | { kind: 'number' | 'person' | 'phone' | 'group' | 'hours' | 'mailbox' | 'site'; id: string }
   | { kind: 'dialling' }
   | { kind: 'plan'; id: string; stepId?: string };
 
@@ -18,6 +18,8 @@ export interface Finding {
   /** Why it matters to a caller, or what to do. */
   detail: string;
   fix?: { label: string; edit: Edit };
+  /** What it asks to be corrected, where typing it is the fix. */
+  correct?: { label: string; value: string; edit: (text: string) => Edit };
 }
 
 /** What a check sees. `freshId` makes ids for what a fix adds. */
@@ -26,6 +28,10 @@ export interface Sight {
   standing: Standing;
   /** The day in the business's time zone, ISO. */
   today: string;
+  /** Epoch milliseconds, to the minute. */
+  now?: number;
+  /** E-mail addresses whose last letter came back, with why. */
+  cameBack?: Readonly<Record<string, string>>;
   freshId: (kind: string) => string;
 }
 export type Check = (sight: Sight) => Finding[];

@@ -1,7 +1,8 @@
 import type { Check, Finding, Severity, Sight } from './finding';
 import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
-import { mailboxes, people } from './people';
+import { awayUnreplaced, groups, mailboxes, people } from './people';
+import { phones } from './phones';
 import { deadEnd, idleSteps, numbersWithoutPlan, ringLength, swallowing } from './plans';
 
 export type { Finding, Place, Severity } from './finding';
@@ -13,6 +14,9 @@ const CHECKS: readonly Check[] = [
   ringLength,
   swallowing,
   people,
+  awayUnreplaced,
+  groups,
+  phones,
   callerId,
   emergencyAddresses,
   sites,

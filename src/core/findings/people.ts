@@ -1,83 +1,126 @@
 /** Checks of people, phones and mailboxes: can everybody be rung, invited and heard? */
 import { worldOf } from '../calls';
-import { isLinked, isProved, newPhone } from '../system';
+import { allSteps, flatTargets, newPhone, PHONE_NAMES, type Edit } from '../system';
 import type { Check, Finding } from './finding';
 
-export const people: Check = ({ system, standing, freshId }) =>
+const browserPhone = (name: string, personId: string, id: string): Edit => ({
+  words: `Give ${name} a browser softphone`,
+  commands: [
+    { do: 'phone.add', value: newPhone({ id, name: PHONE_NAMES.browser, kind: 'browser', personId }) },
+  ],
+});
+
+export const people: Check = ({ system, cameBack, today, freshId }) =>
   Object.values(system.people).flatMap((person): Finding[] => {
     const place = { kind: 'person' as const, id: person.id };
-    const phones = worldOf(system).phonesOf.get(person.id) ?? [];
     const found: Finding[] = [];
-    if (!phones.length)
+    const { email, name } = person;
+    if (!worldOf(system).phonesOf.has(person.id))
       found.push({
         id: `no-phone:${person.id}`,
         severity: 'warning',
         place,
-        title: `${person.name} has no phone`,
+        title: `${name} has no phone`,
         detail: 'Ringing them skips straight to what comes next.',
         fix: {
           label: 'Give them a browser softphone',
-          edit: {
-            words: `Give ${person.name} a browser softphone`,
-            commands: [
-              {
-                do: 'phone.add',
-                value: newPhone({
-                  id: freshId('phone'),
-                  name: 'Browser softphone',
-                  kind: 'browser',
-                  personId: person.id,
-                }),
-              },
-            ],
-          },
+          edit: browserPhone(name, person.id, freshId('phone')),
         },
       });
-    if (!person.email)
+    const correct = {
+      label: `E-mail of ${name}`,
+      value: email,
+      edit: (text: string): Edit => ({
+        words: `Change the e-mail of ${name}`,
+        commands: [{ do: 'person.set', id: person.id, change: { email: text } }],
+      }),
+    };
+    if (!email && person.role !== 'shared room')
       found.push({
         id: `no-email:${person.id}`,
         severity: 'warning',
         place,
-        title: `${person.name} has no e-mail address`,
+        title: `${name} has no e-mail address`,
         detail: 'The invitation and voicemail have nowhere to go.',
+        correct,
       });
-    for (const phone of phones) {
-      const linked = isLinked(phone);
-      if (linked && !isProved(standing, phone))
+    const back = email ? cameBack?.[email] : undefined;
+    if (back)
+      found.push({
+        id: `came-back:${person.id}`,
+        severity: 'warning',
+        place,
+        title: `The letter to ${name} came back`,
+        detail: back,
+        correct,
+      });
+    for (const f of person.further)
+      if (f.until !== null && f.until < today)
         found.push({
-          id: `not-proved:${phone.id}`,
-          severity: 'warning',
+          id: `ran-out:${person.id}:${f.extension}`,
+          severity: 'hint',
           place,
-          title: `${person.name}: ${phone.name.toLowerCase()} is not proved`,
-          detail: 'No call is sent to it before its owner gives back the code that is sent there.',
-        });
-      const registration = standing.registrations[phone.id];
-      if (!linked && !registration)
-        found.push({
-          id: `not-paired:${phone.id}`,
-          severity: 'warning',
-          place: { kind: 'phone', id: phone.id },
-          title: `${person.name}: ${phone.name.toLowerCase()} is not paired`,
-          detail: 'It cannot ring until they enter the code from their invitation.',
-        });
-      if (registration?.outside && !phone.outsideOffice)
-        found.push({
-          id: `barred:${phone.id}`,
-          severity: 'warning',
-          place: { kind: 'phone', id: phone.id },
-          title: `${person.name}: ${phone.name.toLowerCase()} is used outside, where it may not ring`,
-          detail: 'It is signed on from outside every office network.',
+          title: `Extension ${f.extension} no longer leads to ${name}`,
+          detail: `It was theirs until ${f.until}. Whoever dials it hears that it is not in service.`,
           fix: {
-            label: 'Allow it outside',
+            label: 'Free it',
             edit: {
-              words: `Allow ${person.name} to use ${phone.name.toLowerCase()} outside the office`,
-              commands: [{ do: 'phone.set', id: phone.id, change: { outsideOffice: true } }],
+              words: `Free extension ${f.extension}`,
+              commands: [
+                {
+                  do: 'person.set',
+                  id: person.id,
+                  change: { further: person.further.filter((o) => o !== f) },
+                },
+              ],
             },
           },
         });
-    }
     return found;
   });
+
+/** Somebody rung by plans or groups while they are away, with nobody in their place. */
+export const awayUnreplaced: Check = ({ system, today }) => {
+  const rung = new Set(
+    Object.values(system.plans).flatMap((plan) =>
+      [...allSteps(plan.steps)].flatMap((s) =>
+        s.kind === 'ring'
+          ? flatTargets(s.targets, system).flatMap((t) => (t.kind === 'person' ? t.id : []))
+          : [],
+      ),
+    ),
+  );
+  return Object.values(system.people).flatMap(({ id, name, away }): Finding[] => {
+    const span = rung.has(id) ? away.find((a) => a.to >= today && a.standInId === null) : undefined;
+    return span
+      ? [
+          {
+            id: `no-stand-in:${id}:${span.from}`,
+            severity: 'hint',
+            place: { kind: 'person', id },
+            title: `Nobody stands in for ${name}`,
+            detail: `Plans ring them, and they are away from ${span.from} to ${span.to}.`,
+          },
+        ]
+      : [];
+  });
+};
+
+/** Groups that ring nobody. */
+export const groups: Check = ({ system }) =>
+  Object.values(system.groups).flatMap((group): Finding[] =>
+    flatTargets(group.members, system).length
+      ? []
+      : [
+          {
+            id: `empty-group:${group.id}`,
+            severity: 'warning',
+            place: { kind: 'group', id: group.id },
+            title: `Group ${group.name} has no members`,
+            detail: 'Ringing it skips straight to what comes next.',
+          },
+        ],
+  );
 
 export const mailboxes: Check = ({ system }) =>
   Object.values(system.mailboxes).flatMap((mailbox): Finding[] => {

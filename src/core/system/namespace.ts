@@ -14,7 +14,7 @@ export interface ExtensionInUse {
 }
 
 /** Every extension in use: people's own, their further ones, and those of groups. */
-export const extensionsInUse = ({ people, groups }: System): ExtensionInUse[] => [
+export const extensionsInUse = ({ people, groups }: Pick<System, 'people' | 'groups'>): ExtensionInUse[] => [
   ...Object.values(people).flatMap(({ id, name, extension, further }): ExtensionInUse[] => [
     { extension, who: name, kind: 'person', id, field: 'extension', until: null },
     ...further.map((f): ExtensionInUse => ({

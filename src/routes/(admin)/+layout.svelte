@@ -8,7 +8,16 @@
 
   let { children }: { children: Snippet } = $props();
   /** Screens that plan calls show the rehearsal strip. */
-  const strip = $derived(!/^\/(messages|changes|numbers\/.+)$/.test(page.url.pathname));
+  const strip = $derived(
+    session.may('see the system') &&
+      !/^\/(messages|changes|numbers\/.+|people\/.+|phones(\/.*)?)$/.test(page.url.pathname),
+  );
+  /** Pages that those may see who do not see the system. */
+  const allowed = $derived(
+    session.may('see the system') ||
+      page.url.pathname === '/people/directory' ||
+      (page.url.pathname.startsWith('/people/') && page.url.pathname === `/people/${session.actor}`),
+  );
 
   onMount(() => void session.start(() => demonstration(Date.now())));
 </script>
@@ -17,7 +26,17 @@
   <Trouble trouble={session.trouble} />
 {:else if session.view}
   {#key session.view.business.id}
-    <Frame {strip}>{@render children()}</Frame>
+    <Frame {strip}>
+      {#if allowed}
+        {@render children()}
+      {:else}
+        <h1>This page is for whoever does the phones</h1>
+        <p class="sub">
+          You can see <a href="/people/{session.actor}">your own page</a> and the
+          <a href="/people/directory">directory</a>.
+        </p>
+      {/if}
+    </Frame>
   {/key}
 {:else}
   <p class="opening">Opening…</p>

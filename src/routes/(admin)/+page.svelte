@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { isLinked } from '$core/system';
+  import { isLinked, registeredAt, type Phone } from '$core/system';
   import FindingList from '$ui/FindingList.svelte';
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
@@ -34,12 +34,19 @@
   });
   const next = $derived(todo.find((t) => !t.done));
 
+  function isOn(phone: Phone): boolean {
+    const { registrations, accounts } = session.standing!;
+    const r = registrations[phone.id];
+    return !!r && registeredAt(r, phone.kind, accounts[phone.id], session.minute).registered;
+  }
   const reachable = $derived(
-    Object.values(inForce.people).map((p) => {
-      const phones = Object.values(inForce.phones).filter((x) => x.personId === p.id);
-      const on = phones.filter((x) => isLinked(x) || session.standing!.registrations[x.id]?.online);
-      return { person: p, on: on.length, all: phones.length, dnd: session.standing!.dnd[p.id]?.value };
-    }),
+    Object.values(inForce.people)
+      .slice(0, 30)
+      .map((p) => {
+        const phones = Object.values(inForce.phones).filter((x) => x.personId === p.id);
+        const on = phones.filter((x) => isLinked(x) || isOn(x));
+        return { person: p, on: on.length, all: phones.length, dnd: session.standing!.dnd[p.id]?.value };
+      }),
   );
 </script>
 

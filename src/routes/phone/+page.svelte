@@ -4,6 +4,7 @@
   import { page } from '$app/state';
   import { demonstration } from '$demo/lantern-cove';
   import { Changes, openDatabase } from '$workspace';
+  import { readLink } from '$standins/mail/invitation';
   import PairForm from '$ui/phone/PairForm.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
   import Trouble from '$ui/Trouble.svelte';
@@ -16,6 +17,8 @@
   }
   const phoneId = $derived(page.url.searchParams.get('as'));
   const businessId = $derived(page.url.searchParams.get('business'));
+  /** Number and code of a link that was followed. */
+  const given = $derived(readLink(page.url.href) ?? null);
   let paired = $state<Paired[]>([]);
   let ready = $state(false);
 
@@ -62,7 +65,7 @@
     {/if}
   {:else if ready}
     <div class="pad">
-      <PairForm onpaired={open} />
+      <PairForm {given} onpaired={open} />
       {#if paired.length}
         <h2>Paired in this browser</h2>
         {#each paired as p (p.phoneId)}
@@ -81,6 +84,11 @@
     margin: 0 auto;
     min-height: 100vh;
     background: var(--paper);
+  }
+  @media (min-width: 860px) {
+    .phone:has(:global(main)) {
+      max-width: 900px;
+    }
   }
   .pad {
     padding: 18px;

@@ -4,6 +4,7 @@
   import BenchClock from './BenchClock.svelte';
   import BenchMail from './BenchMail.svelte';
   import BenchPhones from './BenchPhones.svelte';
+  import BenchStaff from './BenchStaff.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let selected = $state(0);
@@ -27,6 +28,7 @@
     <Tabs bind:selected>
       <Tab label="Mail" />
       <Tab label="Outside phone" />
+      <Tab label="Staff phones" />
       <Tab label="Clock" />
       <Tab label="Carrier" />
       <svelte:fragment slot="content">
@@ -37,10 +39,13 @@
           >{#if selected === 1}<BenchPhones />{/if}</TabContent
         >
         <TabContent
-          >{#if selected === 2}<BenchClock />{/if}</TabContent
+          >{#if selected === 2}<BenchStaff />{/if}</TabContent
         >
         <TabContent
-          >{#if selected === 3}<BenchCarrier />{/if}</TabContent
+          >{#if selected === 3}<BenchClock />{/if}</TabContent
+        >
+        <TabContent
+          >{#if selected === 4}<BenchCarrier />{/if}</TabContent
         >
       </svelte:fragment>
     </Tabs>

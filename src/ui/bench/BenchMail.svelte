@@ -8,13 +8,47 @@
   let openId = $state<string | null>(null);
   const mail = $derived([...(session.view?.mail ?? [])].reverse());
 
-  /** The text of a raw message, read by a library as any mail program would. */
-  async function textOf(letter: MailRecord): Promise<string> {
-    const { default: PostalMime } = await import('postal-mime');
-    return (await PostalMime.parse(letter.raw)).text ?? '';
+  interface Opened {
+    text: string;
+    /** Pictures that the letter shows, as data URLs, with their words. */
+    pictures: { name: string; url: string }[];
+    files: { name: string; type: string; text: string }[];
+    link: string | undefined;
   }
+  /** A raw message, read by a library as any mail program would. */
+  async function openLetter(letter: MailRecord): Promise<Opened> {
+    const { default: PostalMime } = await import('postal-mime');
+    const { text = '', attachments } = await PostalMime.parse(letter.raw, { attachmentEncoding: 'base64' });
+    const isPicture = (type: string) => type.startsWith('image/');
+    return {
+      text,
+      pictures: attachments
+        .filter((a) => isPicture(a.mimeType))
+        .map((a) => ({
+          name: a.filename ?? 'picture',
+          url: `data:${a.mimeType};base64,${String(a.content)}`,
+        })),
+      files: attachments
+        .filter((a) => a.mimeType === 'application/json')
+        .map((a) => ({ name: a.filename ?? 'file', type: a.mimeType, text: atob(String(a.content)) })),
+      link: /https?:\/\/\S+/.exec(text)?.[0],
+    };
+  }
+  const backOf = (letter: MailRecord) => {
+    const { state, words } = session.delivery({ to: letter.to, sentAt: letter.at });
+    return state === 'came back' ? `came back: ${words}` : state === 'on its way' ? 'on its way' : '';
+  };
 </script>
 
+<details>
+  <summary>What comes back here</summary>
+  <p class="small">
+    A letter takes a moment. One to an address in <i>.invalid</i>, or at a domain that is one slip away from
+    the one most of your people are at, comes back after twenty seconds: there is no such mail server.
+    <i>nobody…</i>
+    is not known anywhere, and the box of an address that ends in <i>…full</i> is full.
+  </p>
+</details>
 {#if !mail.length}
   <p class="soft">No mail yet. Invitations and voicemail arrive here.</p>
 {/if}
@@ -28,10 +62,32 @@
       >
         <b>{letter.subject}</b>
         <span>to {letter.to} · {momentText(letter.at, session.zone)}</span>
+        {#if backOf(letter)}<span class="back">{backOf(letter)}</span>{/if}
       </button>
       {#if openId === letter.id}
-        {#await textOf(letter) then text}
+        {#await openLetter(letter) then { text, pictures, files, link }}
           <pre data-testid="mail-text">{text}</pre>
+          {#each pictures as picture (picture.name)}
+            <img src={picture.url} alt="The link of the letter, for a camera" width="160" height="160" />
+          {/each}
+          <div class="row">
+            {#if link?.startsWith(location.origin)}<Button
+                size="small"
+                href={link}
+                target="_blank"
+                rel="opener">Open the link</Button
+              >{/if}
+            {#each pictures as picture (picture.name)}<a
+                class="small"
+                href={picture.url}
+                download={picture.name}>Save the picture</a
+              >{/each}
+            {#each files as file (file.name)}<button
+                class="linkish small"
+                type="button"
+                onclick={() => saveText(file.name, file.type, file.text)}>Save {file.name}</button
+              >{/each}
+          </div>
           <Button
             kind="tertiary"
             size="small"
@@ -84,5 +140,19 @@
   }
   .soft {
     color: var(--bench-soft);
+  }
+  li > button span.back {
+    color: var(--alarm);
+  }
+  img {
+    display: block;
+    margin: 0 0 10px;
+  }
+  .row {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 12px;
+    align-items: center;
+    margin-bottom: 10px;
   }
 </style>

@@ -85,13 +85,15 @@
     {#each others as other (other.id)}
       <OverflowMenuItem text="Open {other.name}" on:click={() => show(other.id)} />
     {/each}
-    <OverflowMenuItem text="Start with your own business" on:click={onstart} />
-    <OverflowMenuItem
-      text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
-      on:click={resetDemo}
-    />
-    <OverflowMenuItem hasDivider text="Save everything as a file" on:click={save} />
-    <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
+    {#if session.may('businesses')}
+      <OverflowMenuItem text="Start with your own business" on:click={onstart} />
+      <OverflowMenuItem
+        text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
+        on:click={resetDemo}
+      />
+      <OverflowMenuItem hasDivider text="Save everything as a file" on:click={save} />
+      <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
+    {/if}
   </OverflowMenu>
   <span title={session.system?.business.name}>{session.system?.business.name}</span>
   <input

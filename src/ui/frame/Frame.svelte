@@ -2,6 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { onMount, type Snippet } from 'svelte';
   import { tinykeys } from 'tinykeys';
+  import { goto } from '$app/navigation';
   import { count } from '../format';
   import { session } from '../session.svelte';
   import Bench from '../bench/Bench.svelte';
@@ -57,13 +58,30 @@
       >{session.view?.saving ? 'Saving…' : 'Saved'}</span
     >
     <Button kind="ghost" size="small" on:click={() => (ui.bench = !ui.bench)}>Bench</Button>
-    <Button kind="tertiary" size="small" on:click={() => (finding = true)}>Find <kbd>/</kbd></Button>
-    <Button kind={session.waiting ? 'primary' : 'tertiary'} size="small" href="/changes">
-      {session.waiting ? `Review ${count(Math.abs(session.waiting), 'change')}` : 'No changes'}
-    </Button>
+    {#if session.may('see the system')}
+      <Button kind="tertiary" size="small" on:click={() => (finding = true)}>Find <kbd>/</kbd></Button>
+    {/if}
+    {#if session.may('change the system')}
+      <Button kind={session.waiting ? 'primary' : 'tertiary'} size="small" href="/changes">
+        {session.waiting ? `Review ${count(Math.abs(session.waiting), 'change')}` : 'No changes'}
+      </Button>
+    {/if}
   </div>
 </header>
 
+{#if session.actor}
+  <p class="as" role="status">
+    You see the pages as {session.system?.people[session.actor]?.name ?? 'somebody'}, {session.role}.
+    <button
+      class="linkish"
+      type="button"
+      onclick={() => {
+        session.lookAs(null);
+        void goto('/people/roles');
+      }}>Back to all pages</button
+    >
+  </p>
+{/if}
 <main class:striped={strip}>{@render children()}</main>
 
 {#if strip}<RehearsalStrip />{/if}
@@ -106,6 +124,21 @@
   }
   main {
     padding: 20px 24px 40px;
+  }
+  .as {
+    margin: 0;
+    padding: 7px 24px;
+    background: var(--copper-wash);
+    border-bottom: 1px solid var(--rule);
+  }
+  @media print {
+    header,
+    .as {
+      display: none;
+    }
+    main {
+      padding: 0;
+    }
   }
   main.striped {
     padding-bottom: 280px;

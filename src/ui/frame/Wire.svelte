@@ -1,5 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import { isLinked } from '$core/system';
   import { count } from '../format';
   import { session } from '../session.svelte';
 
@@ -14,13 +15,19 @@
   const stops: Stop[] = $derived.by(() => {
     const { system, view, standing, findings } = session;
     if (!system || !view || !standing) return [];
+    if (!session.may('see the system'))
+      return [
+        { path: `/people/${session.actor}`, name: 'Your page', note: '', usable: true },
+        { path: '/people/directory', name: 'Directory', note: '', usable: true },
+      ];
     const wrong = (kinds: string[]) =>
       findings.filter((f) => f.severity !== 'hint' && kinds.includes(f.place.kind)).length;
     const size = (items: Record<string, unknown>) => Object.keys(items).length;
     const fresh = view.messages.filter((m) => !m.heard).length;
     const unpaired = Object.values(system.phones).filter(
-      (p) => p.number === null && !standing.registrations[p.id],
+      (p) => !isLinked(p) && !standing.registrations[p.id],
     ).length;
+    const barred = wrongPhones(findings);
     const noted = (path: string, name: string, n: number, note: string, kinds: string[]): Stop => {
       const bad = wrong(kinds);
       return { path, name, usable: n > 0, note: bad ? `${bad} to fix` : note, warn: bad > 0 };
@@ -36,13 +43,18 @@
       noted('/answering', 'Answering', size(system.plans), count(size(system.plans), 'plan'), ['plan']),
       noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), [
         'person',
+        'group',
       ]),
       {
         path: '/phones',
         name: 'Phones',
         usable: size(system.phones) > unpaired,
-        note: unpaired ? `${unpaired} unpaired` : count(size(system.phones), 'phone'),
-        warn: unpaired > 0,
+        note: unpaired
+          ? `${unpaired} unpaired`
+          : barred
+            ? `${barred} to fix`
+            : count(size(system.phones), 'phone'),
+        warn: unpaired + barred > 0,
       },
       {
         path: '/messages',
@@ -52,8 +64,13 @@
       },
     ];
   });
+  const wrongPhones = (findings: typeof session.findings) =>
+    new Set(findings.flatMap((f) => (f.place.kind === 'phone' && f.severity !== 'hint' ? f.place.id : [])))
+      .size;
   const here = (path: string) =>
-    path === '/' ? page.url.pathname === '/' : page.url.pathname.startsWith(path);
+    path === '/'
+      ? page.url.pathname === '/'
+      : page.url.pathname === path || page.url.pathname.startsWith(`${path}/`);
 </script>
 
 <nav aria-label="The way of the work">

@@ -24,7 +24,7 @@
   /** A box that says what a person dialling some digits gets, after how long, and why. */
   const system = $derived(session.system!);
   const people = $derived(Object.values(system.people));
-  const plan = $derived(dialPlanOf({ business: system.business, people: system.people }));
+  const plan = $derived(dialPlanOf(system));
   let who = $state('');
   let typed = $state('');
   const caller = $derived(system.people[who] ?? people[0]);

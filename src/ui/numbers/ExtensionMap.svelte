@@ -1,16 +1,17 @@
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { hundredOf, type MapCell } from '$core/numbering';
+  import { extensionsInUse } from '$core/system';
   import { session } from '../session.svelte';
   import { dialPlanOf } from './dial';
 
   /** Every extension of the business's length, in hundreds: taken, free, reserved, or blocked and with what. */
   const system = $derived(session.system!);
-  const index = $derived(dialPlanOf({ business: system.business, people: system.people }).index);
+  const index = $derived(dialPlanOf(system).index);
   const length = $derived(system.business.extensionLength);
   /** Digits before the hundreds that are shown; there are more than ten hundreds from four digits on. */
   const inUse = $derived([
-    ...new Set(Object.values(system.people).map((p) => p.extension.slice(0, Math.max(0, length - 3)))),
+    ...new Set(extensionsInUse(system).map((e) => e.extension.slice(0, Math.max(0, length - 3)))),
   ]);
   const leads = $derived(
     length <= 3

@@ -1,14 +1,13 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { renumber } from '$core/numbering';
+  import { extensionsInUse, type Edit } from '$core/system';
   import { session } from '../session.svelte';
 
   /** Extensions of another length: every one shown before and after, and applied as one edit. */
   const system = $derived(session.system!);
   const business = $derived(system.business);
-  const people = $derived(
-    Object.values(system.people).sort((a, b) => a.extension.localeCompare(b.extension)),
-  );
+  const inUse = $derived(extensionsInUse(system).sort((a, b) => a.extension.localeCompare(b.extension)));
   let open = $state(false);
   let length = $state(3);
   let front = $state('2');
@@ -16,7 +15,7 @@
 
   const preview = $derived(
     renumber(
-      people.map((p) => ({ id: p.id, who: p.name, extension: p.extension })),
+      inUse.map((e) => ({ id: e.extension, who: e.who, extension: e.extension })),
       length,
       front,
       business,
@@ -31,11 +30,29 @@
     problem = '';
     length = business.extensionLength === 6 ? 5 : business.extensionLength + 1;
   }
+  /** Everything that has an extension, with its new one. */
+  function moves(): Edit['commands'] {
+    const to = new Map(preview.rows.map((r) => [r.from, r.to]));
+    const moved = (extension: string) => to.get(extension) ?? extension;
+    return [
+      ...Object.values(system.people).map((p) => ({
+        do: 'person.set' as const,
+        id: p.id,
+        change: {
+          extension: moved(p.extension),
+          further: p.further.map((f) => ({ ...f, extension: moved(f.extension) })),
+        },
+      })),
+      ...Object.values(system.groups).flatMap(({ id, extension }) =>
+        extension ? [{ do: 'group.set' as const, id, change: { extension: moved(extension) } }] : [],
+      ),
+    ];
+  }
   function apply() {
     problem =
       session.keep(`Extensions have ${length} digits`, [
         { do: 'business.set', change: { extensionLength: length, reserved: preview.reserved } },
-        ...preview.rows.map((r) => ({ do: 'person.set' as const, id: r.id, change: { extension: r.to } })),
+        ...moves(),
       ]) ?? '';
     if (problem) return;
     open = false;
@@ -66,7 +83,7 @@
           invalidText={badFront}
         />{/if}
     </div>
-    {#if people.length}
+    {#if inUse.length}
       <div class="rows">
         <table class="list">
           <thead><tr><th>Who</th><th>Now</th><th>Then</th></tr></thead>
@@ -93,7 +110,7 @@
     {/each}
     <div class="row">
       <Button size="small" disabled={wrong > 0 || !!badFront} on:click={apply}
-        >Renumber {people.length || ''}</Button
+        >Renumber {inUse.length || ''}</Button
       >
       <Button size="small" kind="ghost" on:click={() => (open = false)}>Not now</Button>
     </div>

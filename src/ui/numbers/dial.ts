@@ -1,6 +1,6 @@
 /** The dial plan of a system, with who has which extension. */
 import { dialGroups, digitMapOf, ExtensionIndex, type DialGroup, type DigitMap } from '$core/numbering';
-import type { System } from '$core/system';
+import { extensionsInUse, type System } from '$core/system';
 
 export interface OwnDialPlan {
   map: DigitMap;
@@ -9,8 +9,9 @@ export interface OwnDialPlan {
   index: ExtensionIndex;
 }
 
-export function dialPlanOf({ business, people }: Pick<System, 'business' | 'people'>): OwnDialPlan {
-  const taken = Object.values(people).map((p) => ({ extension: p.extension, who: p.name }));
+export function dialPlanOf(system: Pick<System, 'business' | 'people' | 'groups'>): OwnDialPlan {
+  const { business } = system;
+  const taken = extensionsInUse(system);
   const extensions = taken.map((t) => t.extension);
   return {
     map: digitMapOf(business, extensions),

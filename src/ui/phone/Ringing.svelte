@@ -41,12 +41,22 @@
   const whole = $derived(call.until ? call.until - call.since : 1);
   let silent = $state(false);
   let stop = () => {};
+  let close = () => {};
 
   onMount(() => {
     stop = playCadence(profileOf(system.business.country).ringback);
     silent = !soundAllowed();
+    // Another window hides this one: the browser shows that somebody calls.
+    if (document.hidden && 'Notification' in window && Notification.permission === 'granted') {
+      const note = new Notification(`${caller} calls`, { body: via, tag: call.request.id });
+      note.onclick = () => window.focus();
+      close = () => note.close();
+    }
   });
-  onDestroy(() => stop());
+  onDestroy(() => {
+    stop();
+    close();
+  });
 
   function onkeydown(event: KeyboardEvent) {
     if (event.key === 'Enter' || event.key.toLowerCase() === 'a') onanswer();

@@ -1,23 +1,20 @@
 <script lang="ts">
   import { Button, Toggle } from 'carbon-components-svelte';
-  import { onDestroy, onMount } from 'svelte';
-  import {
-    ending,
-    nobodyAnswers,
-    outcomeInWords,
-    outcomeOf,
-    rehearse,
-    ringChart,
-    whoseName,
-  } from '$core/calls';
+  import { onDestroy, onMount, untrack } from 'svelte';
+  import { ending, outcomeOf, whoseName } from '$core/calls';
   import { phoneLock, type LiveCall } from '$exchange';
   import { durationText, momentText } from '../format';
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../pages/MessageCard.svelte';
-  import RingChart from '../RingChart.svelte';
+  import IfCalled from '../people/IfCalled.svelte';
   import { session } from '../session.svelte';
   import { hold, Line } from './line.svelte';
+  import { OwnPhoneMemory } from './own-phone.svelte';
+  import { hurdles } from './ready';
   import Ringing from './Ringing.svelte';
+  import SetUp from './SetUp.svelte';
+  import { SoundCheck } from './sound.svelte';
+  import WindowPlace from './WindowPlace.svelte';
 
   let { phoneId }: { phoneId: string } = $props();
   const businessId = session.view!.business.id;
@@ -45,18 +42,29 @@
   const talking = $derived(line.calls.find((c) => c.phase === 'talking' && c.talkingOn === phoneId));
   const dnd = $derived(person ? (session.standing!.dnd[person.id]?.value ?? false) : false);
 
-  const ifCalled = $derived.by(() => {
-    if (!person) return null;
-    const at = Math.floor(session.now / 60_000) * 60_000;
-    const trace = rehearse(system, session.standing!, {
-      id: 'if-called',
-      at,
-      from: { kind: 'outside', number: null },
-      to: { kind: 'digits', digits: person.extension },
-      behaviour: nobodyAnswers(),
-    });
-    return { chart: ringChart(trace, system), words: outcomeInWords(trace, system) };
-  });
+  const own = untrack(() => new OwnPhoneMemory(phoneId));
+  const sound = new SoundCheck();
+  onMount(() => void sound.look());
+  let notifications = $state<NotificationPermission>(
+    'Notification' in window ? Notification.permission : 'denied',
+  );
+  let settingUp = $state(untrack(() => !own.value.setUp));
+  const inTheWay = $derived(
+    person && phone
+      ? hurdles(
+          person,
+          phone,
+          inForce,
+          session.standing!,
+          { microphone: sound.microphone, notifications, here },
+          session.now,
+        )
+      : [],
+  );
+  /** What keeps it from ringing, apart from what only this device lacks. */
+  const ready = $derived(!inTheWay.some((h) => h.stops));
+  let looking = $state(false);
+  const barred = $derived(registration?.outside && phone && !phone.outsideOffice);
   const messages = $derived(
     [...session.view!.messages]
       .reverse()
@@ -129,9 +137,13 @@
         ? 'this phone is open in another window'
         : dnd
           ? 'do not disturb'
-          : registration.online
-            ? 'this phone is ready'
-            : 'signing on…'}
+          : !registration.online
+            ? 'signing on…'
+            : barred
+              ? 'outside the office: it does not ring here'
+              : ready
+                ? 'this phone is ready'
+                : 'not ready yet'}
     </span>
   </header>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
@@ -150,12 +162,31 @@
       <p class="soft">{durationText(Math.max(0, session.now - talking.since))}</p>
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
     </section>
+  {:else if settingUp}
+    <SetUp
+      {person}
+      {phone}
+      {system}
+      {own}
+      {sound}
+      {notifications}
+      hurdles={inTheWay}
+      onnotifications={(state) => (notifications = state)}
+      done={() => (settingUp = false)}
+    />
   {:else}
     <main>
+      {#if inTheWay.length}
+        <div class="card" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
+          <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
+          <ul>
+            {#each inTheWay as h (h.words)}<li><b>{h.words}.</b> {h.todo}</li>{/each}
+          </ul>
+        </div>
+      {/if}
       <div class="card">
         <h2>If somebody calls you now</h2>
-        {#if ifCalled}<div class="mini"><RingChart chart={ifCalled.chart} /></div>
-          <p class="small">If you do nothing: {ifCalled.words}.</p>{/if}
+        <IfCalled {person} {system} standing={session.standing!} at={session.now} />
         <Toggle
           size="sm"
           labelText="Do not disturb"
@@ -165,24 +196,41 @@
           on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)}
         />
       </div>
-      <h2>Messages</h2>
-      {#each messages as m (m.id)}<MessageCard
-          message={m}
-          mailbox={system.mailboxes[m.mailboxId]?.name}
-        />{:else}<p class="soft">No messages.</p>{/each}
-      <h2>Calls</h2>
-      {#each calls as call (call.id)}
-        {@const { words, missed } = callWords(call)}
-        <div class="call">
-          <b
-            >{callerOf(call)}{#if missed}<em> missed</em>{/if}</b
-          ><span>{momentText(call.at, session.zone)}</span>
-          <small>{words}</small>
-        </div>
-      {:else}<p class="soft">No calls yet.</p>{/each}
-      <button class="linkish small" type="button" onclick={signOut}>Sign this phone out</button>
+      <div>
+        <h2>Messages</h2>
+        {#each messages as m (m.id)}<MessageCard
+            message={m}
+            mailbox={system.mailboxes[m.mailboxId]?.name}
+          />{:else}<p class="soft">No messages.</p>{/each}
+      </div>
+      <div>
+        <h2>Calls</h2>
+        {#each calls as call (call.id)}
+          {@const { words, missed } = callWords(call)}
+          <div class="call">
+            <b
+              >{callerOf(call)}{#if missed}<em> missed</em>{/if}</b
+            ><span>{momentText(call.at, session.zone)}</span>
+            <small>{words}</small>
+          </div>
+        {:else}<p class="soft">No calls yet.</p>{/each}
+      </div>
+      <div class="foot small">
+        <button class="linkish" type="button" onclick={() => (settingUp = true)}
+          >Sound check and address</button
+        >
+        <button class="linkish" type="button" onclick={() => (looking = true)}>Look somebody up</button>
+        <button class="linkish" type="button" onclick={signOut}>Sign this phone out</button>
+      </div>
+      <WindowPlace {phoneId} {system} />
     </main>
   {/if}
+{/if}
+
+{#if looking}
+  {#await import('./LookUp.svelte') then { default: LookUp }}
+    <LookUp personId={person?.id ?? null} {system} close={() => (looking = false)} />
+  {/await}
 {/if}
 
 <style>
@@ -206,11 +254,31 @@
   .pad {
     margin: 18px;
   }
-  .mini + p {
-    margin: 8px 0 12px;
+  .hurdles {
+    border-left: 4px solid var(--alarm);
   }
-  .mini :global(.lane) {
-    grid-template-columns: 104px 1fr;
+  .card ul {
+    margin: 0;
+    padding-left: 18px;
+  }
+  .foot {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 18px;
+    margin: 14px 0;
+  }
+  /* On a desk it is a panel as wide as two phones. */
+  @media (min-width: 860px) {
+    main {
+      display: grid;
+      grid-template-columns: 1fr 1fr;
+      gap: 0 22px;
+      align-items: start;
+    }
+    .hurdles,
+    .foot {
+      grid-column: 1 / 3;
+    }
   }
   .talk {
     padding: 30px 24px;

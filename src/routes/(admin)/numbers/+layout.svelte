@@ -1,37 +1,10 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { page } from '$app/state';
-  import { NUMBER_ROOMS } from '$ui/numbers/rooms';
+  import { NUMBER_ROOMS } from '$ui/rooms';
+  import Rooms from '$ui/Rooms.svelte';
 
   let { children }: { children: Snippet } = $props();
 </script>
 
-<nav aria-label="About numbers">
-  {#each NUMBER_ROOMS as { path, name } (path)}
-    <a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a>
-  {/each}
-</nav>
+<Rooms label="About numbers" rooms={NUMBER_ROOMS} />
 {@render children()}
-
-<style>
-  nav {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 4px 20px;
-    margin: -4px 0 14px;
-    padding-bottom: 8px;
-    border-bottom: 1px solid var(--rule);
-    font-size: 13.5px;
-  }
-  a {
-    color: var(--ink);
-    text-decoration: none;
-  }
-  a:hover {
-    text-decoration: underline;
-  }
-  a[aria-current] {
-    font-weight: 700;
-    box-shadow: 0 9px 0 -7px var(--copper);
-  }
-</style>

@@ -2,32 +2,48 @@
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
   import { nextFreeExtension } from '$core/numbering';
-  import { newPerson, newPhone } from '$core/system';
+  import {
+    extensionsInUse,
+    newMailbox,
+    newPerson,
+    newPhone,
+    PHONE_NAMES,
+    type Command,
+    type PhoneKind,
+  } from '$core/system';
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
 
+  /** Adds one person, or a room that a shared phone serves. */
   const system = $derived(session.system!);
-  const suggested = $derived(
-    nextFreeExtension(
-      Object.values(system.people).map((p) => ({ extension: p.extension, who: p.name })),
-      system.business,
-    ) ?? '',
-  );
+  const suggested = $derived(nextFreeExtension(extensionsInUse(system), system.business) ?? '');
   const draft = new Remembered(`new-person:${session.view!.business.id}`, {
+    what: 'person' as 'person' | 'room',
     name: '',
     email: '',
     extension: '',
     siteId: '',
   });
-  const { name, email, extension, siteId } = $derived(draft.value);
+  const { what, name, email, extension, siteId } = $derived(draft.value);
   const type = (change: Partial<typeof draft.value>) => (draft.value = { ...draft.value, ...change });
   let problems = $state<Record<string, string>>({});
 
   async function add(event: Event) {
     event.preventDefault();
+    const room = what === 'room';
     const id = freshId('person');
     const mailboxId = freshId('mailbox');
+    const kind: PhoneKind = room ? 'desk' : 'browser';
+    const mailbox: Command[] = room
+      ? []
+      : [
+          {
+            do: 'mailbox.add',
+            value: newMailbox({ id: mailboxId, name: name.trim() || '-', ownerIds: [id] }),
+          },
+          { do: 'person.set', id, change: { mailboxId } },
+        ];
     const result = session.edit(
       `Add ${name.trim()}`,
       [
@@ -36,33 +52,23 @@
           value: newPerson({
             id,
             name,
-            email: email.trim(),
+            email: room ? '' : email.trim(),
             extension: extension.trim() || suggested,
             siteId: siteId || null,
+            role: room ? 'shared room' : 'staff',
           }),
         },
         {
           do: 'phone.add',
           value: newPhone({
             id: freshId('phone'),
-            name: 'Browser softphone',
-            kind: 'browser',
+            name: PHONE_NAMES[kind],
+            kind,
             personId: id,
-            outsideOffice: true,
+            outsideOffice: !room,
           }),
         },
-        {
-          do: 'mailbox.add',
-          value: {
-            id: mailboxId,
-            name: name.trim() || '-',
-            ownerIds: [id],
-            greetingId: null,
-            longest: 180,
-            mailTo: [],
-          },
-        },
-        { do: 'person.set', id, change: { mailboxId } },
+        ...mailbox,
       ],
       { quiet: true, undoable: true },
     );
@@ -77,24 +83,38 @@
 </script>
 
 <form class="card" onsubmit={add}>
-  <h2>Add a person</h2>
+  <h2>Add one</h2>
   <div class="fields">
+    <Select
+      size="sm"
+      labelText="What"
+      selected={what}
+      on:update={(e) => type({ what: e.detail === 'room' ? 'room' : 'person' })}
+    >
+      <SelectItem value="person" text="a person" />
+      <SelectItem value="room" text="a room with a shared phone" />
+    </Select>
     <TextInput
+      size="sm"
       labelText="Name"
       value={name}
       on:input={(e) => type({ name: String(e.detail ?? '') })}
       invalid={!!problems.name}
       invalidText={problems.name ?? ''}
     />
+    {#if what === 'person'}
+      <TextInput
+        size="sm"
+        labelText="E-mail"
+        value={email}
+        on:input={(e) => type({ email: String(e.detail ?? '') })}
+        invalid={!!problems.email}
+        invalidText={problems.email ?? ''}
+        helperText="The invitation goes there."
+      />
+    {/if}
     <TextInput
-      labelText="E-mail"
-      value={email}
-      on:input={(e) => type({ email: String(e.detail ?? '') })}
-      invalid={!!problems.email}
-      invalidText={problems.email ?? ''}
-      helperText="The invitation goes there."
-    />
-    <TextInput
+      size="sm"
       labelText="Extension"
       placeholder={suggested}
       value={extension}
@@ -104,12 +124,21 @@
       helperText="Next free: {suggested}"
     />
     {#if Object.keys(system.sites).length}
-      <Select labelText="Site" selected={siteId} on:update={(e) => type({ siteId: String(e.detail) })}>
+      <Select
+        size="sm"
+        labelText="Site"
+        selected={siteId}
+        on:update={(e) => type({ siteId: String(e.detail) })}
+      >
         <SelectItem value="" text="none" />
         {#each Object.values(system.sites) as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
       </Select>
     {/if}
     <Button type="submit" size="field">Add</Button>
-    <p class="small soft">They get a browser softphone and a mailbox.</p>
+    <p class="small soft">
+      {what === 'person'
+        ? 'They get a browser softphone and a mailbox.'
+        : 'It gets a desk phone, and no mailbox.'}
+    </p>
   </div>
 </form>

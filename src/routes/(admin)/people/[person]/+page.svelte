@@ -1,0 +1,80 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { asPaired } from '$core/system';
+  import IfCalled from '$ui/people/IfCalled.svelte';
+  import OwnPage from '$ui/people/OwnPage.svelte';
+  import PersonBasics from '$ui/people/PersonBasics.svelte';
+  import PersonBelongs from '$ui/people/PersonBelongs.svelte';
+  import PersonPhones from '$ui/people/PersonPhones.svelte';
+  import PersonTimes from '$ui/people/PersonTimes.svelte';
+  import { session } from '$ui/session.svelte';
+
+  const system = $derived(session.system!);
+  const person = $derived(system.people[page.params.person ?? '']);
+  const inOrder = $derived(Object.values(system.people).sort((a, b) => (a.extension < b.extension ? -1 : 1)));
+  const index = $derived(inOrder.findIndex((p) => p.id === person?.id));
+</script>
+
+<svelte:head><title>{person ? `${person.name} · ` : ''}People · Upper Line</title></svelte:head>
+
+{#if !person}
+  <h1>Nobody is here</h1>
+  <p class="sub">This person was removed. <a href="/people">Everybody</a></p>
+{:else if session.may('see the system')}
+  {#key person.id}
+    <div class="head">
+      <div>
+        <h1>{person.name} <span class="soft">· {person.extension}</span></h1>
+        <p class="sub">
+          {[person.role, system.sites[person.siteId ?? '']?.name, person.email].filter(Boolean).join(' · ')}
+        </p>
+      </div>
+      <nav aria-label="Other people">
+        {#if inOrder[index - 1]}<a href="/people/{inOrder[index - 1]!.id}">← {inOrder[index - 1]!.name}</a
+          >{/if}
+        {#if inOrder[index + 1]}<a href="/people/{inOrder[index + 1]!.id}">{inOrder[index + 1]!.name} →</a
+          >{/if}
+      </nav>
+    </div>
+    <div class="halves">
+      <section>
+        <PersonBasics {person} />
+        <PersonTimes {person} />
+      </section>
+      <section>
+        <div class="card">
+          <h2>If somebody dials {person.extension} now</h2>
+          <IfCalled {person} {system} standing={asPaired(session.standing!)} at={session.now} />
+        </div>
+        <PersonPhones {person} />
+        <PersonBelongs {person} />
+        <p class="small">
+          <a href="/people/{person.id}/leaving">{person.name} leaves: hand everything on</a>
+        </p>
+      </section>
+    </div>
+  {/key}
+{:else}
+  <OwnPage {person} />
+{/if}
+
+<style>
+  .head {
+    display: flex;
+    justify-content: space-between;
+    gap: 20px;
+  }
+  h1 .soft {
+    font-weight: 400;
+  }
+  .head nav {
+    display: flex;
+    gap: 18px;
+    font-size: 13px;
+  }
+  .halves {
+    display: grid;
+    grid-template-columns: minmax(0, 1.05fr) minmax(0, 1fr);
+    gap: 0 22px;
+  }
+</style>

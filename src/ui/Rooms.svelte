@@ -1,0 +1,40 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import type { Room } from './rooms';
+
+  let { label, rooms }: { label: string; rooms: readonly Room[] } = $props();
+</script>
+
+<nav aria-label={label}>
+  {#each rooms as { path, name } (path)}
+    <a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a>
+  {/each}
+</nav>
+
+<style>
+  nav {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 20px;
+    margin: -4px 0 14px;
+    padding-bottom: 8px;
+    border-bottom: 1px solid var(--rule);
+    font-size: 13.5px;
+  }
+  a {
+    color: var(--ink);
+    text-decoration: none;
+  }
+  a:hover {
+    text-decoration: underline;
+  }
+  a[aria-current] {
+    font-weight: 700;
+    box-shadow: 0 9px 0 -7px var(--copper);
+  }
+  @media print {
+    nav {
+      display: none;
+    }
+  }
+</style>

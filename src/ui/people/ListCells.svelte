@@ -1,0 +1,195 @@
+<script lang="ts">
+  import { createVirtualizer } from '@tanstack/svelte-virtual';
+  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { FIELDS, type Field, type PeoplePreview, type PeopleTable } from '$core/formats/people';
+
+  /** The cells of a list, each column with what it is read as, each wrong cell with why; cells are typed into. */
+  let {
+    table,
+    preview,
+    order,
+    onfield,
+    oncell,
+  }: {
+    table: PeopleTable;
+    preview: PeoplePreview | null;
+    /** Indexes of the rows shown, in order. */
+    order: readonly number[];
+    onfield: (column: number, field: Field | null) => void;
+    oncell: (row: number, column: number, text: string) => void;
+  } = $props();
+
+  let box: HTMLDivElement | undefined = $state();
+  const virtual = createVirtualizer<HTMLDivElement, HTMLDivElement>({
+    count: 0,
+    getScrollElement: () => box ?? null,
+    estimateSize: () => 34,
+    overscan: 6,
+  });
+  const problemsOf = (row: number) => preview?.rows[row]?.problems ?? [];
+  $effect(() => {
+    const shown = [...order];
+    const read = preview;
+    void box;
+    untrack(() =>
+      $virtual.setOptions({
+        count: shown.length,
+        getScrollElement: () => box ?? null,
+        getItemKey: (i) => shown[i] ?? i,
+        estimateSize: (i) => 34 + 17 * (read?.rows[shown[i] ?? -1]?.problems.length ?? 0),
+      }),
+    );
+    untrack(() => $virtual.measure());
+  });
+  const grid = $derived(`44px 74px repeat(${table.fields.length}, minmax(0, 1fr))`);
+  /** Wide enough for every cell; more columns than fit are scrolled to. */
+  const width = $derived(`${118 + 150 * table.fields.length}px`);
+  const wrong = (row: number, column: number) => {
+    const field = table.fields[column];
+    return field != null && problemsOf(row).some((p) => p.field === field);
+  };
+</script>
+
+<div class="box" bind:this={box}>
+  <div class="row head" style:grid-template-columns={grid} style:min-width={width}>
+    <span>Row</span><span>What</span>
+    {#each table.header as name, c (c)}
+      <div>
+        <b title={name}>{name}</b>
+        <Select
+          size="sm"
+          hideLabel
+          labelText="Column {name} is read as"
+          selected={table.fields[c] ?? ''}
+          on:update={(e) => onfield(c, (e.detail || null) as Field | null)}
+        >
+          <SelectItem value="" text="not read" />
+          {#each FIELDS as f (f)}<SelectItem value={f} text={f} />{/each}
+        </Select>
+      </div>
+    {/each}
+  </div>
+  <div class="all" style:height="{$virtual.getTotalSize()}px" style:min-width={width}>
+    {#each $virtual.getVirtualItems() as item (item.key)}
+      {@const row = order[item.index]}
+      {#if row !== undefined && table.rows[row]}
+        {@const read = preview?.rows[row]}
+        <div class="line {read?.does ?? ''}" style:transform="translateY({item.start}px)">
+          <div class="row" style:grid-template-columns={grid}>
+            <span class="soft">{row + 1}</span>
+            <span class="does">{read?.does ?? ''}</span>
+            {#each table.rows[row] as cell, c (c)}
+              {@const proposed = read?.proposed && table.fields[c] === 'extension' && !cell}
+              <input
+                class:wrong={wrong(row, c)}
+                class:unread={table.fields[c] === null}
+                value={cell}
+                placeholder={proposed ? read.extension : ''}
+                aria-label="{table.fields[c] ?? table.header[c]}, row {row + 1}"
+                aria-invalid={wrong(row, c) ? 'true' : undefined}
+                onchange={(e) => oncell(row, c, e.currentTarget.value.trim())}
+              />
+            {/each}
+          </div>
+          {#each problemsOf(row) as p (p.field + p.message)}
+            <p class="problem"><b>{p.field}</b> {p.message}</p>
+          {/each}
+        </div>
+      {/if}
+    {/each}
+  </div>
+</div>
+
+<style>
+  .box {
+    height: 380px;
+    overflow: auto;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+  }
+  .row {
+    display: grid;
+    align-items: center;
+  }
+  .head {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--rule);
+    padding: 6px 0;
+    font-size: 12.5px;
+    color: var(--ink-soft);
+  }
+  .head > span,
+  .row > span {
+    padding: 0 8px;
+  }
+  .head div {
+    padding: 0 4px;
+    min-width: 0;
+  }
+  .head b {
+    display: block;
+    padding: 0 4px 3px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    color: var(--ink);
+  }
+  .all {
+    position: relative;
+  }
+  .line {
+    position: absolute;
+    inset: 0 0 auto 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .line .row {
+    height: 33px;
+    font-size: 13.5px;
+  }
+  input {
+    border: 1px solid transparent;
+    background: none;
+    color: var(--ink);
+    height: 29px;
+    padding: 0 8px;
+    font-size: 13.5px;
+    min-width: 0;
+    width: 100%;
+  }
+  input:hover {
+    border-color: var(--rule);
+  }
+  input.wrong {
+    border-color: var(--alarm);
+    background: var(--alarm-wash);
+  }
+  input.unread {
+    color: var(--ink-soft);
+    text-decoration: line-through;
+  }
+  .does {
+    font-size: 12.5px;
+    color: var(--ink-soft);
+  }
+  .new .does {
+    color: var(--group);
+    font-weight: 650;
+  }
+  .wrong .does {
+    color: var(--alarm);
+    font-weight: 650;
+  }
+  .problem {
+    color: var(--alarm);
+    font-size: 12.5px;
+    line-height: 17px;
+    margin: 0;
+    padding-left: 126px;
+    height: 17px;
+    white-space: nowrap;
+  }
+</style>

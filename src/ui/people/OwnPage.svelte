@@ -1,0 +1,81 @@
+<script lang="ts">
+  import { directNumbersOf } from '$core/people';
+  import { groupsOf, type Person } from '$core/system';
+  import { session } from '../session.svelte';
+  import IfCalled from './IfCalled.svelte';
+  import PersonTimes from './PersonTimes.svelte';
+
+  /** What a member of staff sees of themselves, and may change. */
+  let { person }: { person: Person } = $props();
+  const system = $derived(session.system!);
+  const facts = $derived([
+    ['Extension', [person.extension, ...person.further.map((f) => f.extension)].join(', ')],
+    [
+      'Direct number',
+      (directNumbersOf(system).get(person.id) ?? []).map((n) => session.number(n)).join(', ') || 'none',
+    ],
+    ['E-mail', person.email || 'none'],
+    ['Site', system.sites[person.siteId ?? '']?.name ?? 'none'],
+    [
+      'Groups',
+      groupsOf(system, person.id)
+        .map((g) => g.name)
+        .join(', ') || 'none',
+    ],
+    ['Mailbox', system.mailboxes[person.mailboxId ?? '']?.name ?? 'none'],
+  ]);
+</script>
+
+{#if session.actor !== person.id}
+  <h1>{person.name}</h1>
+  <p class="sub">This page is theirs. Your own is <a href="/people/{session.actor}">here</a>.</p>
+{:else}
+  <h1>Your page, {person.name}</h1>
+  <p class="sub">
+    What is wrong here, whoever does the phones can change. Days away hold once they put them in force.
+  </p>
+  <div class="halves">
+    <section>
+      <div class="card">
+        <h2>You</h2>
+        <dl>
+          {#each facts as [label, text] (label)}<dt>{label}</dt>
+            <dd>{text}</dd>{/each}
+        </dl>
+      </div>
+      <PersonTimes {person} />
+    </section>
+    <section>
+      <div class="card">
+        <h2>If somebody dials {person.extension} now</h2>
+        <IfCalled
+          {person}
+          system={session.view!.inForce.system.people[person.id] ? session.view!.inForce.system : system}
+          standing={session.standing!}
+          at={session.now}
+        />
+      </div>
+      <p><a href="/phone" target="_blank" rel="opener">Open your phone</a></p>
+    </section>
+  </div>
+{/if}
+
+<style>
+  .halves {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    gap: 0 22px;
+  }
+  dl {
+    display: grid;
+    grid-template-columns: 120px 1fr;
+    gap: 6px 12px;
+    margin: 0;
+  }
+  dt {
+    color: var(--ink-soft);
+  }
+  dd {
+    margin: 0;
+  }
+</style>

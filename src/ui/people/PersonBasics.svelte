@@ -1,0 +1,160 @@
+<script lang="ts">
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { nextFreeExtension } from '$core/numbering';
+  import { extensionsInUse, Person as PersonShape, Role, type Command, type Person } from '$core/system';
+  import EditField from '../EditField.svelte';
+  import { dateText } from '../format';
+  import { session } from '../session.svelte';
+
+  let { person }: { person: Person } = $props();
+  // A field that is taken away with its text still in it reports a change; by then another person may be shown.
+  const id = untrack(() => person.id);
+  const system = $derived(session.system!);
+  const room = $derived(person.role === 'shared room');
+  const roles = $derived(
+    Role.options.filter(
+      (r) => session.may('give roles') || r === person.role || r === 'staff' || r === 'shared room',
+    ),
+  );
+  const owners = $derived(Object.values(system.people).filter((p) => p.role === 'owner').length);
+  const FIELDS = [
+    ['name', 'Name', 'name'],
+    ['familyName', 'Sorted by', 'family name'],
+    ['email', 'E-mail', 'e-mail'],
+    ['extension', 'Extension', 'extension'],
+  ] as const;
+
+  const set = (change: Extract<Command, { do: 'person.set' }>['change']): Command => ({
+    do: 'person.set',
+    id,
+    change,
+  });
+  function keep(field: (typeof FIELDS)[number], text: string): string | undefined {
+    const own = system.people[id];
+    return own && session.keep(`Change the ${field[2]} of ${own.name}`, [set({ [field[0]]: text })]);
+  }
+  function addExtension() {
+    const extension = nextFreeExtension(extensionsInUse(system), system.business);
+    if (!extension) return;
+    session.edit(`${person.name} answers ${extension} too`, [
+      set({ further: [...person.further, { extension, until: null, note: '' }] }),
+    ]);
+  }
+  const setFurther = (i: number, change: Partial<Person['further'][number]>) =>
+    session.keep(`Change a further extension of ${person.name}`, [
+      set({ further: system.people[id]!.further.map((f, n) => (n === i ? { ...f, ...change } : f)) }),
+    ]);
+</script>
+
+<div class="card">
+  <h2>{room ? 'Room' : 'Person'}</h2>
+  <div class="two">
+    {#each FIELDS as field (field[0])}
+      {#if !room || (field[0] !== 'email' && field[0] !== 'familyName')}
+        <EditField
+          label={field[1]}
+          value={person[field[0]]}
+          placeholder={field[0] === 'familyName' ? (person.name.split(/\s+/).at(-1) ?? '') : ''}
+          keep={(text) => keep(field, text)}
+        />
+      {/if}
+    {/each}
+    <Select
+      size="sm"
+      labelText="Role"
+      selected={person.role}
+      disabled={person.role === 'owner' && (owners === 1 || !session.may('give roles'))}
+      helperText={person.role === 'owner' && owners === 1 ? 'The only owner: make another one first.' : ''}
+      on:update={(e) =>
+        e.detail !== person.role &&
+        session.edit(`Make ${person.name} ${e.detail}`, [set({ role: Role.parse(e.detail) })])}
+    >
+      {#each roles as role (role)}<SelectItem value={role} text={role} />{/each}
+    </Select>
+    <Select
+      size="sm"
+      labelText="Site"
+      selected={person.siteId ?? ''}
+      on:update={(e) =>
+        (e.detail || null) !== person.siteId &&
+        session.edit(`Change the site of ${person.name}`, [set({ siteId: String(e.detail) || null })])}
+    >
+      <SelectItem value="" text="none" />
+      {#each Object.values(system.sites) as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
+    </Select>
+    {#if !room}
+      <Select
+        size="sm"
+        labelText="Their private mobile is seen by"
+        selected={person.mobileSeenBy}
+        on:update={(e) =>
+          e.detail !== person.mobileSeenBy &&
+          session.edit(`Say who sees the mobile of ${person.name}`, [
+            set({ mobileSeenBy: PersonShape.shape.mobileSeenBy.parse(e.detail) }),
+          ])}
+      >
+        {#each PersonShape.shape.mobileSeenBy.options as who (who)}<SelectItem
+            value={who}
+            text={who}
+          />{/each}
+      </Select>
+    {/if}
+  </div>
+  <h3>Further extensions</h3>
+  {#each person.further as f, i (f.extension)}
+    <div class="further">
+      <EditField label="Extension" value={f.extension} keep={(extension) => setFurther(i, { extension })} />
+      <EditField label="What it is for" value={f.note} keep={(note) => setFurther(i, { note })} />
+      <EditField
+        label="Until"
+        value={f.until ?? ''}
+        placeholder="for good"
+        helper={f.until && f.until < session.today ? `ran out ${dateText(f.until)}` : ''}
+        keep={(text) =>
+          text && !/^\d{4}-\d{2}-\d{2}$/.test(text)
+            ? 'Write the day as 2027-03-31.'
+            : setFurther(i, { until: text || null })}
+      />
+      <button
+        class="linkish small"
+        type="button"
+        onclick={() =>
+          session.edit(
+            `Take ${f.extension} from ${person.name}`,
+            [set({ further: person.further.filter((o) => o !== f) })],
+            {
+              undoable: true,
+            },
+          )}>Take away<span class="visually-hidden">&nbsp;{f.extension}</span></button
+      >
+    </div>
+  {:else}
+    <p class="small soft">None: only {person.extension} leads here.</p>
+  {/each}
+  <Button kind="ghost" size="small" on:click={addExtension}>Add an extension</Button>
+</div>
+
+<style>
+  .two {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 14px;
+  }
+  h3 {
+    margin-top: 16px;
+  }
+  p {
+    margin: 0 0 4px;
+  }
+  .further {
+    display: grid;
+    grid-template-columns: 90px 1fr 130px auto;
+    gap: 10px;
+    align-items: end;
+    padding-bottom: 8px;
+  }
+  .further button {
+    padding-bottom: 8px;
+  }
+</style>

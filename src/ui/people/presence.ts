@@ -1,0 +1,56 @@
+/** What somebody is doing now, in words, for colleagues who look them up. */
+import { awayAt, zoneOf } from '$core/calls';
+import {
+  isLinked,
+  isProved,
+  registeredAt,
+  type Person,
+  type Phone,
+  type Standing,
+  type System,
+} from '$core/system';
+import type { LiveCall } from '$exchange';
+import { dateText } from '../format';
+
+export interface Presence {
+  kind: 'free' | 'busy' | 'away' | 'off';
+  words: string;
+}
+
+/** @param phones of the person @param calls going on now @param now bench time, epoch milliseconds */
+export function presenceOf(
+  person: Person,
+  phones: readonly Phone[],
+  {
+    system,
+    standing,
+    calls,
+    now,
+  }: { system: System; standing: Standing; calls: readonly LiveCall[]; now: number },
+): Presence {
+  const own = new Set(phones.map((p) => p.id));
+  const talks = calls.some(
+    (c) =>
+      (c.phase === 'talking' && c.talkingOn && own.has(c.talkingOn)) ||
+      (c.phase !== 'over' && c.request.from.kind === 'phone' && own.has(c.request.from.phoneId)),
+  );
+  if (talks) return { kind: 'busy', words: 'on a call' };
+  if (standing.dnd[person.id]?.value) return { kind: 'busy', words: 'do not disturb' };
+  const away = awayAt(person, zoneOf(person, system), now);
+  if (away) {
+    const standIn = system.people[away.standInId ?? '']?.name;
+    return {
+      kind: 'away',
+      words: `away until ${dateText(away.to)}${standIn ? `; ${standIn} stands in` : ''}`,
+    };
+  }
+  const on = phones.some((p) => {
+    const r = standing.registrations[p.id];
+    return isLinked(p)
+      ? isProved(standing, p)
+      : r && registeredAt(r, p.kind, standing.accounts[p.id], now).registered;
+  });
+  return on
+    ? { kind: 'free', words: 'free' }
+    : { kind: 'off', words: phones.length ? 'no phone on' : 'no phone' };
+}

@@ -1,0 +1,36 @@
+<script lang="ts">
+  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import type { System } from '$core/system';
+  import { putPhones } from '$workspace';
+  import { placesOf } from '../bench/standins';
+  import { session } from '../session.svelte';
+
+  /** A part of the bench: where the phone that this window plays is. */
+  let { phoneId, system }: { phoneId: string; system: System } = $props();
+  let places = $state.raw<{ address: string; name: string }[]>([]);
+  void placesOf(untrack(() => system)).then((found) => (places = found));
+  const address = $derived(session.standing!.registrations[phoneId]?.address || (places[0]?.address ?? ''));
+</script>
+
+{#if places.length > 1}
+  <div>
+    <Select
+      size="sm"
+      labelText="Bench: this window plays a phone"
+      selected={address}
+      on:update={(e) =>
+        e.detail !== address && void putPhones(session.workspace!, [phoneId], { address: String(e.detail) })}
+    >
+      {#each places as p (p.address)}<SelectItem value={p.address} text={p.name} />{/each}
+    </Select>
+  </div>
+{/if}
+
+<style>
+  div {
+    background: var(--bench);
+    border: 1px solid var(--line);
+    padding: 8px 12px;
+  }
+</style>

@@ -1,0 +1,28 @@
+/** Sending invitations from a page: what came of it is said. */
+import { invite, type Guest } from '$workspace';
+import { count } from '../format';
+import { fresh } from '../fresh';
+import { ui } from '../frame/open.svelte';
+import { session } from '../session.svelte';
+
+/** Phones that are paired by code: not desk phones, which have an account, nor linked ones, which are proved. */
+export const isInvited = (kind: string): boolean => ['browser', 'computer', 'mobile app'].includes(kind);
+
+/** Mails an invitation to each guest and says what came of it. @param showBench opens the bench, where the letters are */
+export async function sendInvitations(guests: readonly Guest[], showBench = true): Promise<void> {
+  const { sent, not } = await invite(session.workspace!, guests, fresh, `${location.origin}/phone`);
+  const [first] = sent;
+  if (first)
+    session.say({
+      kind: 'success',
+      title: sent.length > 1 ? `${count(sent.length, 'invitation')} sent` : `Invitation sent to ${first.to}`,
+      detail: sent.length > 1 ? 'They are in the bench’s mail.' : 'It is in the bench’s mail.',
+    });
+  if (first && showBench) ui.bench = true;
+  if (not.length)
+    session.say({
+      kind: 'error',
+      title: not.length > 1 ? `${not.length} were not invited` : 'Not invited',
+      detail: [...new Set(not.map((n) => n.message))].slice(0, 3).join(' '),
+    });
+}

@@ -1,0 +1,29 @@
+/** Pages that belong together, in the order in which they are needed. */
+export interface Room {
+  path: string;
+  name: string;
+}
+
+export const NUMBER_ROOMS: readonly Room[] = [
+  { path: '/numbers', name: 'Held' },
+  { path: '/numbers/get', name: 'Get a number' },
+  { path: '/numbers/bring', name: 'Bring one over' },
+  { path: '/numbers/texting', name: 'Texting' },
+  { path: '/numbers/sites', name: 'Sites' },
+  { path: '/numbers/dialling', name: 'Dialling' },
+  { path: '/numbers/costs', name: 'Costs' },
+];
+
+export const PEOPLE_ROOMS: readonly Room[] = [
+  { path: '/people', name: 'Everybody' },
+  { path: '/people/list', name: 'Read a list' },
+  { path: '/people/groups', name: 'Groups' },
+  { path: '/people/directory', name: 'Directory' },
+  { path: '/people/roles', name: 'Roles' },
+];
+
+export const PHONE_ROOMS: readonly Room[] = [
+  { path: '/phones', name: 'Where they stand' },
+  { path: '/phones/invitations', name: 'Invitations' },
+  { path: '/phones/desk', name: 'Desk phones' },
+];
