@@ -1,15 +1,39 @@
 /** Driving the bench the way a person does. */
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+
+/** Opens the bench at one of its tabs. */
+export async function bench(page: Page, tab: string): Promise<Locator> {
+  await page.getByRole('button', { name: 'Bench' }).click();
+  const drawer = page.getByRole('complementary', { name: 'Bench' });
+  await drawer.getByRole('tab', { name: tab }).click();
+  return drawer;
+}
 
 /** Sets the bench clock. @param local local time of the business: "2026-11-24T10:15" */
 export async function setClock(page: Page, local: string): Promise<void> {
-  await page.getByRole('button', { name: 'Bench' }).click();
-  const bench = page.getByRole('complementary', { name: 'Bench' });
-  await bench.getByRole('tab', { name: 'Clock' }).click();
-  await bench.getByLabel('Set it to').fill(local);
-  await bench.getByRole('button', { name: 'Set the clock' }).click();
-  await bench.getByText('was set and runs on').waitFor();
-  await bench.getByRole('button', { name: 'Close' }).click();
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByLabel('Set it to').fill(local);
+  await drawer.getByRole('button', { name: 'Set the clock' }).click();
+  await drawer.getByText('was set and runs on').waitFor();
+  await drawer.getByRole('button', { name: 'Close' }).click();
+}
+
+/** The code in the letter that is open on the bench. */
+export const codeInLetter = async (page: Page): Promise<string> =>
+  /code (\d{6})/.exec(await page.getByTestId('mail-text').innerText())![1]!;
+
+/** Goes through what a phone asks of its person after pairing. */
+export async function setUpPhone(phone: Page): Promise<void> {
+  const steps = phone.getByTestId('set-up');
+  await steps.getByRole('button', { name: /^(Allow the microphone|Go on)$/ }).click();
+  await steps.getByRole('heading', { name: 'Notifications' }).waitFor();
+  await steps.getByRole('button', { name: /^(Later|Go on)$/ }).click();
+  await steps.getByRole('button', { name: 'It works' }).click();
+  await steps
+    .getByRole('button', { name: /^(That is where I am|Later)$/ })
+    .first()
+    .click();
+  await steps.getByRole('button', { name: 'To the phone' }).click();
 }
 
 /** Opens a page of the demonstration on Tuesday 24 November 2026 at 10:15. */

@@ -2,7 +2,7 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import PostalMime from 'postal-mime';
 import { readFileSync } from 'node:fs';
-import { setClock } from './bench';
+import { codeInLetter, setClock, setUpPhone } from './bench';
 
 /** Opens the demonstration at a moment, with Idris's browser softphone paired in a window of its own. */
 async function withSoftphone(context: BrowserContext, page: Page, moment: string): Promise<Page> {
@@ -12,7 +12,7 @@ async function withSoftphone(context: BrowserContext, page: Page, moment: string
   await page.goto('/people/idris');
   await page.getByRole('button', { name: /^Invite Idris/ }).click();
   await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
-  const code = /code: (\d{6})/.exec(await page.getByTestId('mail-text').innerText())![1]!;
+  const code = await codeInLetter(page);
   const staff = await context.newPage();
   // Every frequency that the window makes sound with.
   await staff.addInitScript(() => {
@@ -30,6 +30,7 @@ async function withSoftphone(context: BrowserContext, page: Page, moment: string
   await staff.getByLabel('Business number').fill('(360) 555-0142');
   await staff.getByLabel('Six-digit code').fill(code);
   await staff.getByRole('button', { name: 'Pair', exact: true }).click();
+  await setUpPhone(staff);
   await expect(staff.getByTestId('phone-state')).toContainText('this phone is ready');
   return staff;
 }

@@ -1,7 +1,7 @@
 /** The whole thread in one story: an empty business, a number, a person, a phone, a plan, in force, a real call, a message. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { setClock } from './bench';
+import { codeInLetter, setClock, setUpPhone } from './bench';
 
 /** Every request the pages make must go to this server. */
 function watchRequests(context: BrowserContext, baseURL: string): string[] {
@@ -71,7 +71,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
   await test.step('2: add a person; the next free extension is suggested', async () => {
     await page.getByRole('link', { name: 'People' }).click();
     await expect(page.getByText('Next free: 201')).toBeVisible();
-    const form = page.locator('form', { hasText: 'Add a person' });
+    const form = page.locator('form', { hasText: 'Add one' });
     await form.getByLabel('Name').fill('Ada Fenwick');
     await form.getByLabel('E-mail').fill('not an address');
     await form.getByRole('button', { name: 'Add', exact: true }).click();
@@ -82,7 +82,8 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     await expect(form.getByText('911 is an emergency number')).toBeVisible();
     await form.getByLabel('Extension').fill('');
     await form.getByRole('button', { name: 'Add', exact: true }).click();
-    await expect(page.getByRole('row', { name: /201 Ada Fenwick/ })).toContainText('0 of 1 phone paired');
+    await expect(page.getByRole('heading', { name: 'Ada Fenwick · 201' })).toBeVisible();
+    await expect(page.getByText('not invited yet')).toBeVisible();
   });
 
   let staff!: Page;
@@ -92,7 +93,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     await bench.getByRole('button', { name: /Your phone at Gull Point Chandlery/ }).click();
     const letter = await bench.getByTestId('mail-text').innerText();
     expect(letter).toContain(number);
-    const code = /code: (\d{6})/.exec(letter)![1]!;
+    const code = await codeInLetter(page);
     const download = page.waitForEvent('download');
     await bench.getByRole('button', { name: 'Save as .eml' }).click();
     const eml = readFileSync((await (await download).path())!, 'utf8');
@@ -112,8 +113,9 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     await expect(staff.getByText('4 tries are left')).toBeVisible();
     await staff.getByLabel('Six-digit code').fill(code);
     await staff.getByRole('button', { name: 'Pair', exact: true }).click();
-    await expect(staff.getByTestId('phone-state')).toContainText('this phone is ready');
-    await expect(page.getByRole('row', { name: /201 Ada Fenwick/ })).toContainText('1 phone');
+    await setUpPhone(staff);
+    await expect(staff.getByTestId('not-ready')).toContainText('You are not in force yet');
+    await expect(page.getByText('registered · paired')).toBeVisible();
   });
 
   await test.step('4: write the plan', async () => {

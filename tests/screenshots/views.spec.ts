@@ -77,7 +77,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.getByRole('button', { name: /^Invite Idris/ }).click();
   await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
   await shot(page, 'bench');
-  const code = /code: (\d{6})/.exec(await page.getByTestId('mail-text').innerText())![1]!;
+  const code = await codeInLetter(page);
   const staff = await context.newPage();
   await staff.setViewportSize({ width: 390, height: 800 });
   await staff.goto('/phone');

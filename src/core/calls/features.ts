@@ -10,6 +10,10 @@ const DO_NOT_DISTURB: Partial<Record<StarCode['does'], boolean>> = {
   'do not disturb off': false,
 };
 
+/** Whether a code is carried out by now. */
+export const isCarriedOut = (does: StarCode['does']): boolean =>
+  does in DO_NOT_DISTURB || does === 'hide caller ID' || does === 'show caller ID';
+
 /** What a star code does, in words, and whether it is carried out. */
 export const featureInWords = (does: StarCode['does']): string =>
   does in DO_NOT_DISTURB ? does : `${does}, which is not carried out yet`;

@@ -11,4 +11,4 @@ export { traceLines } from './lines';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
 export { phoneName, whoseName, listed } from './names';
 export { awayAt, standInFor, zoneOf } from './away';
-export { featureInWords, settingOf } from './features';
+export { featureInWords, isCarriedOut, settingOf } from './features';

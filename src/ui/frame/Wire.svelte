@@ -73,7 +73,7 @@
       : page.url.pathname === path || page.url.pathname.startsWith(`${path}/`);
 </script>
 
-<nav aria-label="The way of the work">
+<nav aria-label="The way of the work" class:few={stops.length < 4}>
   {#each stops as stop (stop.path)}
     <a
       href={stop.path}
@@ -103,6 +103,9 @@
     top: 9px;
     height: 2px;
     background: var(--copper);
+  }
+  nav.few {
+    max-width: 220px;
   }
   a {
     position: relative;

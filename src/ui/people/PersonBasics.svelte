@@ -18,6 +18,15 @@
     ),
   );
   const owners = $derived(Object.values(system.people).filter((p) => p.role === 'owner').length);
+  const fixed = $derived(
+    person.role !== 'owner'
+      ? ''
+      : owners === 1
+        ? 'The only owner: make another one first.'
+        : session.may('give roles')
+          ? ''
+          : 'Owners are made and unmade by owners.',
+  );
   const FIELDS = [
     ['name', 'Name', 'name'],
     ['familyName', 'Sorted by', 'family name'],
@@ -60,18 +69,24 @@
         />
       {/if}
     {/each}
-    <Select
-      size="sm"
-      labelText="Role"
-      selected={person.role}
-      disabled={person.role === 'owner' && (owners === 1 || !session.may('give roles'))}
-      helperText={person.role === 'owner' && owners === 1 ? 'The only owner: make another one first.' : ''}
-      on:update={(e) =>
-        e.detail !== person.role &&
-        session.edit(`Make ${person.name} ${e.detail}`, [set({ role: Role.parse(e.detail) })])}
-    >
-      {#each roles as role (role)}<SelectItem value={role} text={role} />{/each}
-    </Select>
+    {#if fixed}
+      <div>
+        <p class="bx--label">Role</p>
+        <p>{person.role}</p>
+        <p class="small soft">{fixed}</p>
+      </div>
+    {:else}
+      <Select
+        size="sm"
+        labelText="Role"
+        selected={person.role}
+        on:update={(e) =>
+          e.detail !== person.role &&
+          session.edit(`Make ${person.name} ${e.detail}`, [set({ role: Role.parse(e.detail) })])}
+      >
+        {#each roles as role (role)}<SelectItem value={role} text={role} />{/each}
+      </Select>
+    {/if}
     <Select
       size="sm"
       labelText="Site"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isCarriedOut } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import type { DirectoryEntry } from '$core/people';
   import { businessNumber } from '$workspace';
@@ -9,7 +10,9 @@
   const system = $derived(session.system!);
   const { business } = $derived(system);
   const main = $derived(businessNumber(system));
-  const code = (does: string) => business.starCodes.find((c) => c.does === does)?.code;
+  /** A code that does what it says by now. */
+  const code = (does: string) =>
+    business.starCodes.find((c) => c.does === does && isCarriedOut(c.does))?.code;
   const voicemail = $derived(code('voicemail'));
   const dnd = $derived([code('do not disturb on'), code('do not disturb off')]);
   const emergency = $derived(profileOf(business.country).emergency.join(' or '));
@@ -28,10 +31,12 @@
         <dt>Outside line</dt>
         <dd>{business.outsideDigit ? `${business.outsideDigit}, then the number` : 'just the number'}</dd>
         <dt>Transfer</dt>
-        <dd>Transfer key, extension, then Transfer again: at once, or after you have talked.</dd>
+        <dd>
+          On a desk phone: Transfer, the extension, and Transfer again, at once or after you have talked.
+        </dd>
         {#if e.kind === 'person'}
           <dt>Voicemail</dt>
-          <dd>{voicemail ? `dial ${voicemail}, or look` : 'look'} on your phone page</dd>
+          <dd>{voicemail ? `dial ${voicemail}, or open` : 'open'} your phone page</dd>
         {/if}
         {#if dnd[0]}<dt>Do not disturb</dt>
           <dd>{dnd[0]} on, {dnd[1] ?? ''} off</dd>{/if}

@@ -54,21 +54,22 @@
 
 <div class="card">
   <h2>When they can be rung</h2>
-  <Select
-    size="sm"
-    labelText="Working hours"
-    disabled={!may}
-    selected={person.hoursId ?? ''}
-    helperText={person.hoursId ? 'Outside them none of their phones rings.' : 'At any hour.'}
-    on:update={(e) =>
-      (e.detail || null) !== person.hoursId &&
-      session.edit(`Change the working hours of ${person.name}`, [
-        { do: 'person.set', id, change: { hoursId: String(e.detail) || null } },
-      ])}
-  >
-    <SelectItem value="" text="any" />
-    {#each Object.values(system.hours) as h (h.id)}<SelectItem value={h.id} text={h.name} />{/each}
-  </Select>
+  {#if may}
+    <Select
+      size="sm"
+      labelText="Working hours"
+      selected={person.hoursId ?? ''}
+      helperText={person.hoursId ? 'Outside them none of their phones rings.' : 'At any hour.'}
+      on:update={(e) =>
+        (e.detail || null) !== person.hoursId &&
+        session.edit(`Change the working hours of ${person.name}`, [
+          { do: 'person.set', id, change: { hoursId: String(e.detail) || null } },
+        ])}
+    >
+      <SelectItem value="" text="any" />
+      {#each Object.values(system.hours) as h (h.id)}<SelectItem value={h.id} text={h.name} />{/each}
+    </Select>
+  {:else}<p>Working hours: {system.hours[person.hoursId ?? '']?.name ?? 'any'}.</p>{/if}
   <h3>Away</h3>
   <ul aria-label="Days away">
     {#each away as a (a.from + a.to)}

@@ -23,6 +23,7 @@
 
   /** Reads or pastes a list of people: columns matched, extensions proposed, errors beside their cells, then one edit. */
   const LARGEST = 5_000_000;
+  const EXAMPLE = 'name\te-mail\tsite\tgroups\nAda Fenwick\tada@yard.example\tThe yard\tSlip';
   const OWN: PhoneKind[] = ['browser', 'computer', 'mobile app', 'desk'];
   const system = $derived(session.system!);
   const key = session.view!.business.id;
@@ -149,7 +150,7 @@
       <TextArea
         labelText="Paste a list"
         rows={9}
-        placeholder={'name\te-mail\tsite\tgroups\nAda Fenwick\tada@yard.example\tThe yard\tSlip'}
+        placeholder={EXAMPLE}
         helperText="Cells copied from a spreadsheet, CSV, or vCards. A header helps and is not needed."
         value={pasted.value}
         on:input={(e: Event) => (pasted.value = (e.target as HTMLTextAreaElement).value)}

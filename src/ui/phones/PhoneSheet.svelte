@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput, Toggle } from 'carbon-components-svelte';
+  import { Button, Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import {
