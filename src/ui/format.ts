@@ -28,9 +28,9 @@ export const dayText = (at: number, zone: string): string =>
   format(zone, 'day', { weekday: 'short', day: 'numeric' }).format(at);
 /** "Fri 4 Dec 2026". @param date ISO */
 export const dateText = (date: string): string =>
-  format('UTC', 'date', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' }).format(
-    Date.parse(date),
-  );
+  format('UTC', 'date', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })
+    .format(Date.parse(date))
+    .replace(',', '');
 /** "2 min 10 s". @param ms milliseconds */
 export function durationText(ms: number): string {
   const seconds = Math.round(ms / 1000);

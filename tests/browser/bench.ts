@@ -1,5 +1,5 @@
 /** Driving the bench the way a person does. */
-import type { Locator, Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 /** Opens the bench at one of its tabs. */
 export async function bench(page: Page, tab: string): Promise<Locator> {
@@ -17,6 +17,10 @@ export async function setClock(page: Page, local: string): Promise<void> {
   await drawer.getByText('was set and runs on').waitFor();
   await drawer.getByRole('button', { name: 'Close' }).click();
 }
+
+/** What was done is stored: from then on a reload shows it. */
+export const saved = (page: Page): Promise<void> =>
+  expect(page.getByTestId('saved')).toHaveText('Saved');
 
 /** The code in the letter that is open on the bench. */
 export const codeInLetter = async (page: Page): Promise<string> =>

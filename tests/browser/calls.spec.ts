@@ -65,7 +65,7 @@ test('a window that closes hands its calls over, and the caller notices nothing'
   const admin = await context.newPage();
   await admin.goto('/phones');
   await expect(admin.getByRole('row', { name: /Idris Okafor 202 Browser softphone/ })).toContainText(
-    'off: its window is closed',
+    'Its window is closed',
   );
 });
 

@@ -99,8 +99,8 @@ test('two windows of one browser stay in step, and undo works in both', async ({
   await open(page, '/people/pia');
   const other = await context.newPage();
   await open(other, '/people/pia');
-  await page.getByLabel('Name').fill('Pia Lind');
-  await page.getByLabel('Name').press('Tab');
+  await page.getByLabel('Name', { exact: true }).fill('Pia Lind');
+  await page.getByLabel('Name', { exact: true }).press('Tab');
   await expect(other.getByRole('heading', { name: 'Pia Lind · 203', exact: true })).toBeVisible();
   await expect(other.getByRole('link', { name: 'Review 1 change' })).toBeVisible();
   await other.locator('h1').click();
@@ -108,7 +108,7 @@ test('two windows of one browser stay in step, and undo works in both', async ({
   await expect(page.getByRole('heading', { name: 'Pia Lindqvist · 203' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'No changes' })).toBeVisible();
   // What is typed wrong is said beside the field, kept there, and changes nothing.
-  const extension = page.getByLabel('Extension');
+  const extension = page.getByLabel('Extension', { exact: true });
   await extension.fill('201');
   await extension.press('Tab');
   await expect(page.getByText('201 belongs to Rosa Delgado.')).toBeVisible();

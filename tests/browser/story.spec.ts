@@ -1,7 +1,7 @@
 /** The whole thread in one story: an empty business, a number, a person, a phone, a plan, in force, a real call, a message. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { codeInLetter, setClock, setUpPhone } from './bench';
+import { codeInLetter, saved, setClock, setUpPhone } from './bench';
 
 /** Every request the pages make must go to this server. */
 function watchRequests(context: BrowserContext, baseURL: string): string[] {
@@ -26,7 +26,6 @@ function watchErrors(context: BrowserContext): string[] {
 const strip = (page: Page) => page.getByRole('region', { name: 'Rehearsal' });
 const bar = (page: Page, lane: string, kind: string) =>
   strip(page).locator('.lane', { hasText: lane }).locator(`.bar.${kind}`);
-const saved = (page: Page) => expect(page.getByTestId('saved')).toHaveText('Saved');
 
 test('from nothing to a message in the mailbox', async ({ context, page, baseURL }) => {
   test.setTimeout(180_000);

@@ -9,7 +9,7 @@ const noChanges = (page: Page) => expect(page.getByRole('link', { name: 'No chan
 
 test('extensions: of somebody else, an emergency number, in the way, no digits', async ({ page }) => {
   await open(page, '/people/wren');
-  const field = page.getByLabel('Extension');
+  const field = page.getByLabel('Extension', { exact: true });
   for (const [typed, message] of [
     ['201', '201 belongs to Rosa Delgado'],
     ['911', '911 is an emergency number'],

@@ -1,6 +1,6 @@
 /** One current picture of each main view, from the demonstration, into docs/screenshots. */
 import { test, type Page } from '@playwright/test';
-import { setClock } from '../browser/bench';
+import { codeInLetter, setClock, setUpPhone } from '../browser/bench';
 
 const folder = 'docs/screenshots';
 const shot = async (page: Page, name: string) => {
@@ -84,6 +84,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await staff.getByLabel('Business number').fill('(360) 555-0142');
   await staff.getByLabel('Six-digit code').fill(code);
   await staff.getByRole('button', { name: 'Pair', exact: true }).click();
+  await setUpPhone(staff);
   await staff.getByText('this phone is ready').waitFor();
   await shot(staff, 'staff-phone');
 

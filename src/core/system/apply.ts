@@ -207,11 +207,15 @@ function checkExtensions(before: System, after: System): void {
   const known = all ? undefined : new Set(extensionsInUse(before).map((e) => `${e.extension} ${e.id}`));
   const inUse = extensionsInUse(after);
   const touched = inUse.filter((e) => !known?.has(`${e.extension} ${e.id}`));
-  const owners = new Map<string, string>();
+  const owners = new Map<string, (typeof inUse)[number]>();
   for (const e of inUse) {
     const other = owners.get(e.extension);
-    if (other !== undefined) throw new Refused(e.field, `${e.extension} belongs to ${other}.`);
-    owners.set(e.extension, e.who);
+    if (other) {
+      // Whose it was before is told as the owner.
+      const [mine, theirs] = touched.includes(other) && !touched.includes(e) ? [other, e] : [e, other];
+      throw new Refused(mine.field, `${e.extension} belongs to ${theirs.who}.`);
+    }
+    owners.set(e.extension, e);
   }
   if (!touched.length) return;
   const index = new ExtensionIndex(inUse);

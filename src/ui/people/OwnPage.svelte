@@ -26,39 +26,34 @@
   ]);
 </script>
 
-{#if session.actor !== person.id}
-  <h1>{person.name}</h1>
-  <p class="sub">This page is theirs. Your own is <a href="/people/{session.actor}">here</a>.</p>
-{:else}
-  <h1>Your page, {person.name}</h1>
-  <p class="sub">
-    What is wrong here, whoever does the phones can change. Days away hold once they put them in force.
-  </p>
-  <div class="halves">
-    <section>
-      <div class="card">
-        <h2>You</h2>
-        <dl>
-          {#each facts as [label, text] (label)}<dt>{label}</dt>
-            <dd>{text}</dd>{/each}
-        </dl>
-      </div>
-      <PersonTimes {person} />
-    </section>
-    <section>
-      <div class="card">
-        <h2>If somebody dials {person.extension} now</h2>
-        <IfCalled
-          {person}
-          system={session.view!.inForce.system.people[person.id] ? session.view!.inForce.system : system}
-          standing={session.standing!}
-          at={session.now}
-        />
-      </div>
-      <p><a href="/phone" target="_blank" rel="opener">Open your phone</a></p>
-    </section>
-  </div>
-{/if}
+<h1>Your page, {person.name}</h1>
+<p class="sub">
+  What is wrong here, whoever does the phones can change. Days away hold once they put them in force.
+</p>
+<div class="halves">
+  <section>
+    <div class="card">
+      <h2>You</h2>
+      <dl>
+        {#each facts as [label, text] (label)}<dt>{label}</dt>
+          <dd>{text}</dd>{/each}
+      </dl>
+    </div>
+    <PersonTimes {person} />
+  </section>
+  <section>
+    <div class="card">
+      <h2>If somebody dials {person.extension} now</h2>
+      <IfCalled
+        {person}
+        system={session.view!.inForce.system.people[person.id] ? session.view!.inForce.system : system}
+        standing={session.standing!}
+        at={session.now}
+      />
+    </div>
+    <p><a href="/phone" target="_blank" rel="opener">Open your phone</a></p>
+  </section>
+</div>
 
 <style>
   .halves {

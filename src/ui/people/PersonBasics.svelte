@@ -117,7 +117,7 @@
     {/if}
   </div>
   <h3>Further extensions</h3>
-  {#each person.further as f, i (f.extension)}
+  {#each person.further as f, i (i)}
     <div class="further">
       <EditField label="Extension" value={f.extension} keep={(extension) => setFurther(i, { extension })} />
       <EditField label="What it is for" value={f.note} keep={(note) => setFurther(i, { note })} />
