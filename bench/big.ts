@@ -103,10 +103,7 @@ export function bigBusiness(people = 500, numbers = 50): Whole {
   const made = applyEdit(empty, { words: 'Set up', commands });
   if (!made.ok) throw new Error(made.problems[0]!.message);
   const registrations = Object.fromEntries(
-    Object.keys(made.system.phones).map((id) => [
-      id,
-      newRegistration({ pairedAt: 0, standIn: true }),
-    ]),
+    Object.keys(made.system.phones).map((id) => [id, newRegistration({ pairedAt: 0, standIn: true })]),
   );
   return wholeOf({ id: 'big', kind: 'own', createdAt: 0 }, made.system, {
     ...emptyStanding(),

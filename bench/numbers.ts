@@ -5,21 +5,10 @@ import { Search } from '../src/standins/carrier/carrier';
 import { searchStock } from '../src/standins/carrier/search';
 import { inOrder, stockOf, type Item } from '../src/standins/carrier/stock';
 import { demoSystem } from '../demo/lantern-cove';
+import { ms, spread } from './measure';
 
 const NUMBERS = 50_000;
 const EXTENSIONS = 5000;
-
-function spread(runs: number, work: (i: number) => void): { p50: number; p95: number } {
-  const times: number[] = [];
-  for (let i = 0; i < runs; i++) {
-    const from = performance.now();
-    work(i);
-    times.push(performance.now() - from);
-  }
-  times.sort((a, b) => a - b);
-  return { p50: times[Math.floor(runs * 0.5)]!, p95: times[Math.floor(runs * 0.95)]! };
-}
-const ms = (n: number): string => `${n.toFixed(2)} ms`;
 
 // Australia has the most numbers kept for fiction; the rest is filled up with further digits of the same kind.
 const own = stockOf('AU').byNumber;

@@ -5,4 +5,5 @@ installPackages();
 build();
 run('npx', ['tsx', 'bench/engine.ts']);
 run('npx', ['tsx', 'bench/numbers.ts']);
+run('npx', ['tsx', 'bench/people.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);

@@ -31,6 +31,9 @@ export interface Notice {
   undo?: () => void;
 }
 
+/** Long enough for a frame to be drawn, short enough not to be noticed. */
+const AFTER_DRAWING_MS = 60;
+
 const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
 
 class Session {
@@ -70,21 +73,24 @@ class Session {
       }),
     );
   });
-  readonly findings: Finding[] = $derived(
-    this.system && this.standing
-      ? findingsOf({
-          system: this.system,
-          standing: this.standing,
-          today: this.today,
-          now: this.minute,
-          cameBack: this.cameBack,
-          freshId,
-        })
-      : [],
-  );
+  /** What the checks find; looked for once the screen has been drawn, for in a large business it takes a while. */
+  findings = $state.raw<Finding[]>([]);
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
   readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
   readonly zone = $derived(this.system?.business.timeZone ?? 'UTC');
+
+  constructor() {
+    $effect.root(() => {
+      $effect(() => {
+        const { system, standing, today, minute, cameBack } = this;
+        if (!system || !standing) return;
+        const look = () =>
+          (this.findings = findingsOf({ system, standing, today, now: minute, cameBack, freshId }));
+        const timer = setTimeout(look, this.findings.length ? AFTER_DRAWING_MS : 0);
+        return () => clearTimeout(timer);
+      });
+    });
+  }
 
   /** Opens the database and a business in it. @param first what a new browser starts with */
   async start(first: () => Whole, businessId?: string): Promise<void> {

@@ -10,6 +10,7 @@ import {
 } from '../core/system';
 import { emptyBook, register } from '../standins/carrier/book';
 import { BUSINESS_STORES, type Db } from './db';
+import { readRecord } from './draft';
 import {
   BusinessRecord,
   CallRecord,
@@ -53,7 +54,7 @@ export async function readWhole(db: Db, id: string): Promise<Read> {
   );
   const raw = {
     business,
-    draft: await db.get('drafts', id),
+    draft: await readRecord(db, id),
     standing: await db.get('standing', id),
     dealings: await db.get('dealings', id),
     edits: sorted(edits, 'seq'),
@@ -76,7 +77,7 @@ const sorted = (records: unknown, by: string): unknown =>
 export function writeWhole(db: Db, whole: Whole): Promise<void> {
   return whileWriting(async () => {
     const tx = db.transaction(
-      ['businesses', 'drafts', 'standing', 'dealings', 'carrier', 'exchange', ...BUSINESS_STORES],
+      ['businesses', 'drafts', 'heads', 'standing', 'dealings', 'carrier', 'exchange', ...BUSINESS_STORES],
       'readwrite',
     );
     const { id } = whole.business;
@@ -86,6 +87,7 @@ export function writeWhole(db: Db, whole: Whole): Promise<void> {
     void tx.objectStore('exchange').delete(id);
     void tx.objectStore('businesses').put(whole.business);
     void tx.objectStore('drafts').put(whole.draft);
+    void tx.objectStore('heads').delete(id);
     void tx.objectStore('standing').put(whole.standing);
     void tx.objectStore('dealings').put(whole.dealings);
     const book = (await tx.objectStore('carrier').get('book')) ?? emptyBook();

@@ -10,6 +10,7 @@ import type {
   DealingsRecord,
   DraftRecord,
   EditRecord,
+  HeadRecord,
   Invitation,
   MailRecord,
   MessageRecord,
@@ -26,6 +27,7 @@ interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
   /** The index tells whether a draft is at a revision without reading all of it. */
   drafts: { key: string; value: DraftRecord; indexes: { revision: [string, string] } };
+  heads: { key: string; value: HeadRecord };
   edits: { key: [string, number]; value: EditRecord; indexes: { business: string } };
   versions: { key: [string, number]; value: VersionRecord; indexes: { business: string } };
   standing: { key: string; value: StandingRecord };
@@ -84,6 +86,7 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
           db.createObjectStore('carrier');
           if (oldVersion > 0) await addCarrier(tx);
         }
+        if (oldVersion < 3) db.createObjectStore('heads', { keyPath: 'businessId' });
         if (oldVersion > 0 && oldVersion < DB_VERSION) await upgradeRecords(tx, oldVersion);
       },
       blocking(_current, _blocked, event) {

@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import type { z } from 'zod';
 import { applyEdit, patchSystem, type Applied, type Edit, type System } from '../core/system';
 import type { Db } from './db';
-import type { DraftRecord, EditRecord } from './records';
+import type { DraftRecord, EditRecord, HeadRecord } from './records';
 import { whileWriting } from './sync';
 
 /** Edits kept for undo. */
@@ -23,7 +23,9 @@ export interface DraftState {
 /** One step of a draft's life: an edit, undo or redo. Refused steps leave everything as it was. */
 export type DraftStep = { kind: 'edit'; edit: Edit; at: number } | { kind: 'undo' } | { kind: 'redo' };
 export type Stepped =
-  { ok: true; state: DraftState } | { ok: false; problems: Extract<Applied, { ok: false }>['problems'] };
+  /** `patches` lead from the system before to the one after. */
+  | { ok: true; state: DraftState; patches: Patches }
+  | { ok: false; problems: Extract<Applied, { ok: false }>['problems'] };
 
 const refuse = (message: string): Stepped => ({ ok: false, problems: [{ field: '', message }] });
 
@@ -33,23 +35,26 @@ const refuse = (message: string): Stepped => ({ ok: false, problems: [{ field: '
  */
 export function takeStep(state: DraftState, step: DraftStep, revision: string): Stepped {
   const { record, edits } = state;
-  const next = (system: System, done: number, all: EditRecord[]): Stepped => ({
+  const next = (system: System, patches: Patches, done: number, all: EditRecord[]): Stepped => ({
     ok: true,
+    patches,
     state: { record: { ...record, system, done, revision }, edits: all },
   });
+  const patched = (patches: Patches, done: number) =>
+    next(patchSystem(record.system, patches), patches, done, edits);
   if (step.kind === 'undo') {
     const last = edits.find((e) => e.seq === record.done);
     if (!last) return refuse('There is nothing to undo.');
-    return next(patchSystem(record.system, asPatches(last.inverse)), record.done - 1, edits);
+    return patched(asPatches(last.inverse), record.done - 1);
   }
   if (step.kind === 'redo') {
     const undone = edits.find((e) => e.seq === record.done + 1);
     if (!undone) return refuse('There is nothing to redo.');
-    return next(patchSystem(record.system, asPatches(undone.patches)), record.done + 1, edits);
+    return patched(asPatches(undone.patches), record.done + 1);
   }
   const applied = applyEdit(record.system, step.edit);
   if (!applied.ok) return applied;
-  if (!applied.patches.length) return { ok: true, state };
+  if (!applied.patches.length) return { ok: true, state, patches: [] };
   const kept = edits.filter((e) => e.seq <= record.done);
   const last = kept.at(-1);
   const { words, mergeKey } = step.edit;
@@ -68,7 +73,7 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
       patches: [...last.patches, ...patches],
       inverse: [...inverse, ...last.inverse],
     };
-    return next(applied.system, record.done, [...kept.slice(0, -1), joined]);
+    return next(applied.system, applied.patches, record.done, [...kept.slice(0, -1), joined]);
   }
   const edit: EditRecord = {
     businessId: record.businessId,
@@ -79,16 +84,52 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
     patches,
     inverse,
   };
-  return next(applied.system, record.done + 1, [...kept, edit].slice(-HISTORY));
+  return next(applied.system, applied.patches, record.done + 1, [...kept, edit].slice(-HISTORY));
 }
 
-/** Reads a draft and its history as they are stored. */
-export async function readDraft(db: Db, businessId: string): Promise<DraftState | undefined> {
-  const tx = db.transaction(['drafts', 'edits']);
-  const record = await tx.objectStore('drafts').get(businessId);
-  const edits = await tx.objectStore('edits').index('business').getAll(businessId);
+/** A stored draft with what was done since. */
+const withHead = (record: DraftRecord, head: HeadRecord | undefined): DraftRecord =>
+  head?.base === record.revision
+    ? {
+        ...record,
+        system: patchSystem(record.system, asPatches(head.patches)),
+        done: head.done,
+        revision: head.revision,
+      }
+    : record;
+
+/** Reads a draft as it stands in storage. */
+export async function readRecord(db: Db, businessId: string): Promise<DraftRecord | undefined> {
+  const tx = db.transaction(['drafts', 'heads']);
+  const [record, head] = await Promise.all([
+    tx.objectStore('drafts').get(businessId),
+    tx.objectStore('heads').get(businessId),
+  ]);
   await tx.done;
-  return record && { record, edits: edits.sort((a, b) => a.seq - b.seq) };
+  return record && withHead(record, head);
+}
+
+/** Reads a draft and its history as they stand in storage. */
+export async function readDraft(db: Db, businessId: string): Promise<DraftState | undefined> {
+  const tx = db.transaction(['drafts', 'heads', 'edits']);
+  const [record, head, edits] = await Promise.all([
+    tx.objectStore('drafts').get(businessId),
+    tx.objectStore('heads').get(businessId),
+    tx.objectStore('edits').index('business').getAll(businessId),
+  ]);
+  await tx.done;
+  return record && { record: withHead(record, head), edits: edits.sort((a, b) => a.seq - b.seq) };
+}
+
+/** Whether a draft stands at a revision in storage, found out without reading all of it. */
+async function isAt(
+  db: Db,
+  businessId: string,
+  revision: string,
+  head: HeadRecord | undefined,
+): Promise<boolean> {
+  if (head) return head.revision === revision;
+  return (await db.getKeyFromIndex('drafts', 'revision', [businessId, revision])) !== undefined;
 }
 
 /**
@@ -99,28 +140,40 @@ export function storeStep(
   db: Db,
   businessId: string,
   step: DraftStep,
-  expected: { from: DraftState; to: DraftState },
+  expected: { from: DraftState; to: DraftState; patches: Patches },
 ): Promise<Stepped> {
   return whileWriting(async () => {
-    const same = await db.getKeyFromIndex('drafts', 'revision', [businessId, expected.from.record.revision]);
-    if (same !== undefined) {
-      await writeDraft(db, expected.from, expected.to);
-      return { ok: true, state: expected.to };
+    const head = await db.get('heads', businessId);
+    if (await isAt(db, businessId, expected.from.record.revision, head)) {
+      await writeHead(db, head, expected.from, expected.to, expected.patches);
+      return { ok: true, state: expected.to, patches: expected.patches };
     }
     const stored = await readDraft(db, businessId);
     if (!stored) return refuse('This business is no longer in this browser.');
     const result = takeStep(stored, step, nanoid(12));
-    if (result.ok) await writeDraft(db, stored, result.state);
+    if (result.ok) await writeHead(db, head, stored, result.state, result.patches);
     return result;
   });
 }
 
-/** Writes a draft and what changed in its history, in one transaction. */
-export async function writeDraft(db: Db, before: DraftState | undefined, after: DraftState): Promise<void> {
-  const tx = db.transaction(['drafts', 'edits'], 'readwrite');
-  const { businessId } = after.record;
-  void tx.objectStore('drafts').put(after.record);
-  const known = new Map(before?.edits.map((e) => [e.seq, e]));
+/** Writes what was done to a draft and what changed in its history, in one transaction. */
+async function writeHead(
+  db: Db,
+  head: HeadRecord | undefined,
+  before: DraftState,
+  after: DraftState,
+  patches: Patches,
+): Promise<void> {
+  const tx = db.transaction(['heads', 'edits'], 'readwrite');
+  const { businessId, revision, done } = after.record;
+  void tx.objectStore('heads').put({
+    businessId,
+    base: head?.base ?? before.record.revision,
+    revision,
+    done,
+    patches: [...(head?.patches ?? []), ...(patches as HeadRecord['patches'])],
+  });
+  const known = new Map(before.edits.map((e) => [e.seq, e]));
   for (const edit of after.edits) {
     if (known.get(edit.seq)?.at !== edit.at || known.get(edit.seq)?.words !== edit.words)
       void tx.objectStore('edits').put(edit);
@@ -128,4 +181,18 @@ export async function writeDraft(db: Db, before: DraftState | undefined, after: 
   }
   for (const seq of known.keys()) void tx.objectStore('edits').delete([businessId, seq]);
   await tx.done;
+}
+
+/** Stores the whole of a draft, so that reading it need not go over what was done one by one. */
+export function foldDraft(db: Db, { record }: DraftState): Promise<void> {
+  return whileWriting(async () => {
+    const { businessId, revision } = record;
+    const head = await db.get('heads', businessId);
+    // Another window may have gone on: it folds then.
+    if (head?.revision !== revision) return;
+    const tx = db.transaction(['drafts', 'heads'], 'readwrite');
+    void tx.objectStore('drafts').put(record);
+    void tx.objectStore('heads').delete(businessId);
+    await tx.done;
+  });
 }

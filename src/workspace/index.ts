@@ -2,7 +2,7 @@ export * from './records';
 export { openDatabase, dumpDatabase, DB_NAME, NewerData, type Db } from './db';
 export { Changes, whileWriting, type Change } from './sync';
 export { emptyWhole, readWhole, wholeOf, writeWhole, Whole } from './businesses';
-export { takeStep, type DraftState, type Stepped } from './draft';
+export { readRecord, takeStep, type DraftState, type Stepped } from './draft';
 export { fileSchema, LARGEST_FILE, readFile, writeFile } from './file';
 export { businessNumber, invite, letterFor, withdraw, type Fresh, type Guest, type Invited } from './invite';
 export { isOutsideOf, pair, type Device, type Paired } from './pair';

@@ -4,6 +4,7 @@ import { newRegistration, type Registration, type System } from '../core/system'
 import { tryCode } from '../standins/registrar/pairing';
 import { benchTime } from '../standins/clock/clock';
 import type { Db } from './db';
+import { readRecord } from './draft';
 import { whileWriting, type Changes } from './sync';
 import { clockOf, storeStanding } from './workspace';
 
@@ -35,7 +36,8 @@ export async function pair(
   typedCode: string,
   device: Device,
 ): Promise<Paired> {
-  const drafts = await db.getAll('drafts');
+  const ids = await db.getAllKeys('businesses');
+  const drafts = (await Promise.all(ids.map((id) => readRecord(db, id)))).filter((d) => d !== undefined);
   const found = businessOf(
     drafts.map((d) => d.system),
     typedNumber,

@@ -157,7 +157,8 @@ describe('desk phones', () => {
   it('a new password puts the phone off as soon as its registration has run out', async () => {
     const first = await account();
     await put(first);
-    await vi.waitFor(() => expect(registration().passwordOf).not.toBeNull());
+    const { madeAt } = w.view.standing.accounts['rosa-desk']!;
+    await vi.waitFor(() => expect(registration().passwordOf).toBe(madeAt));
     expect(standing().why).toBeNull();
     await new Promise((resolve) => setTimeout(resolve, 2));
     const second = await account();

@@ -14,6 +14,7 @@ import type { Algorithm } from '../standins/registrar/digest';
 import type { Attempt, Typed } from '../standins/registrar/deskphone';
 import { benchTime } from '../standins/clock/clock';
 import type { Db } from './db';
+import { readRecord } from './draft';
 import { isOutsideOf } from './pair';
 import type { Changes } from './sync';
 import { clockOf, storeStanding, type Workspace } from './workspace';
@@ -91,7 +92,7 @@ export async function registerDesk(
       words: `Nothing answers at ${typed.server || 'no server'}. Look at the server.`,
       expires: 0,
     };
-  const draft = await db.get('drafts', businessId);
+  const draft = await readRecord(db, businessId);
   if (!draft) return { ok: false, said: [], words: 'This business is not in this browser.', expires: 0 };
   const { system } = draft;
   const outside = await isOutsideOf(system, device.address);

@@ -46,6 +46,19 @@ export const DraftRecord = z.object({
   system: System,
 });
 
+/**
+ * What was done to a draft since the whole of it was stored: an edit is then a few hundred bytes to store, not the whole
+ * system. It is folded into the draft when nothing has been done for a while.
+ */
+export const HeadRecord = z.object({
+  businessId: Id,
+  /** Revision of the stored draft that the patches go on. */
+  base: z.string(),
+  revision: z.string(),
+  done: z.number().int().min(0),
+  patches: Patches,
+});
+
 /** A system that is or was in force. */
 export const VersionRecord = z.object({
   businessId: Id,
@@ -109,6 +122,7 @@ export const MessageRecord = z.object({
 
 export type BusinessRecord = z.infer<typeof BusinessRecord>;
 export type EditRecord = z.infer<typeof EditRecord>;
+export type HeadRecord = z.infer<typeof HeadRecord>;
 export type DraftRecord = z.infer<typeof DraftRecord>;
 export type VersionRecord = z.infer<typeof VersionRecord>;
 export type StandingRecord = z.infer<typeof StandingRecord>;

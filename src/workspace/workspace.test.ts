@@ -94,6 +94,41 @@ describe('the draft', () => {
   });
 });
 
+describe('storing', () => {
+  it('an edit is stored by itself, and folded into the whole after a while', async () => {
+    const w = await windowOn();
+    const base = w.view.draft.record.revision;
+    w.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
+    w.edit(say('Rename Pia', rename('pia', 'Pia L')));
+    await w.settled();
+    // The whole as it was, and what was done to it since.
+    expect((await db.get('drafts', DEMO_ID))!.system.people.rosa!.name).toBe('Rosa Delgado');
+    expect(await db.get('heads', DEMO_ID)).toMatchObject({ base, done: 2, patches: [{}, {}] });
+    const again = await windowOn();
+    expect(again.system.people).toMatchObject({ rosa: { name: 'Rosa D' }, pia: { name: 'Pia L' } });
+    expect(again.undo().ok).toBe(true);
+    await again.settled();
+    await vi.waitFor(async () => expect(await db.get('heads', DEMO_ID)).toBeUndefined(), { timeout: 10_000 });
+    expect((await db.get('drafts', DEMO_ID))!.system.people).toMatchObject({
+      rosa: { name: 'Rosa D' },
+      pia: { name: 'Pia Lindqvist' },
+    });
+    expect((await windowOn()).redo().ok).toBe(true);
+  });
+
+  it('a window that has fallen behind folds nothing away', async () => {
+    const [a, b] = [await windowOn(), await windowOn()];
+    a.edit(say('From A', rename('rosa', 'From A')));
+    await a.settled();
+    await vi.waitFor(() => expect(b.system.people.rosa!.name).toBe('From A'));
+    b.edit(say('From B', rename('pia', 'From B')));
+    await b.settled();
+    await new Promise((resolve) => setTimeout(resolve, 3500));
+    const whole = await windowOn();
+    expect(whole.system.people).toMatchObject({ rosa: { name: 'From A' }, pia: { name: 'From B' } });
+  });
+});
+
 describe('two windows', () => {
   it('show each other’s edits', async () => {
     const [a, b] = [await windowOn(), await windowOn()];

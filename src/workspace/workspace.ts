@@ -6,7 +6,16 @@ import type { CarrierBook } from '../standins/carrier/carrier';
 import { readWhole, writeWhole, type Whole } from './businesses';
 import { readBook, readSide, settleNumbers, writeSide } from './side';
 import type { Db } from './db';
-import { readDraft, storeStep, takeStep, type DraftState, type DraftStep, type Stepped } from './draft';
+import {
+  foldDraft,
+  readDraft,
+  readRecord,
+  storeStep,
+  takeStep,
+  type DraftState,
+  type DraftStep,
+  type Stepped,
+} from './draft';
 import type {
   BusinessRecord,
   CallRecord,
@@ -20,11 +29,8 @@ import { Changes, whileWriting, type Change } from './sync';
 
 /** Versions that are kept and can be brought back. */
 const VERSIONS_KEPT = 20;
-/**
- * An edit is stored a moment after it is made, so that the screen is drawn first: handing a large system to storage takes
- * some milliseconds. Until then the frame says "Saving…".
- */
-const AFTER_DRAWING_MS = 25;
+/** What was done is folded into the stored draft when nothing has been done for so long: handing a large system to storage takes a while. */
+const FOLD_AFTER_MS = 3000;
 
 export interface BusinessName {
   id: string;
@@ -59,6 +65,7 @@ export class Workspace {
   private listeners = new Set<(view: View) => void>();
   private writes: Promise<unknown> = Promise.resolve();
   private pending = 0;
+  private folding: ReturnType<typeof setTimeout> | undefined;
   private stopListening: () => void;
 
   private constructor(
@@ -115,11 +122,15 @@ export class Workspace {
     this.show({ draft: result.state });
     const to = result.state;
     void this.write(async () => {
-      await new Promise((resolve) => setTimeout(resolve, AFTER_DRAWING_MS));
-      const stored = await storeStep(this.db, this.id, step, { from, to });
+      const stored = await storeStep(this.db, this.id, step, { from, to, patches: result.patches });
       if (!stored.ok || stored.state !== to) await this.reload('draft');
       this.tell('draft');
     });
+    clearTimeout(this.folding);
+    this.folding = setTimeout(
+      () => void this.write(() => foldDraft(this.db, this.picture.draft)),
+      FOLD_AFTER_MS,
+    );
     return result;
   }
 
@@ -145,7 +156,10 @@ export class Workspace {
       const side = await readSide(this.db, this.id);
       const settled = settleNumbers(side, this.id, newest.system, record.system, this.now());
       if (!settled.ok) return settled.message;
-      const tx = this.db.transaction(['drafts', 'versions', 'carrier', 'dealings', 'standing'], 'readwrite');
+      const tx = this.db.transaction(
+        ['drafts', 'heads', 'versions', 'carrier', 'dealings', 'standing'],
+        'readwrite',
+      );
       const [carrier, dealings, standing] = [
         tx.objectStore('carrier'),
         tx.objectStore('dealings'),
@@ -157,6 +171,7 @@ export class Workspace {
       const { version, system } = record;
       void tx.objectStore('versions').put({ businessId: this.id, version, n, at: this.now(), words, system });
       void tx.objectStore('drafts').put({ ...record, inForceAt: record.done });
+      void tx.objectStore('heads').delete(this.id);
       for (const old of versions.filter((v) => v.n <= n - VERSIONS_KEPT))
         void tx.objectStore('versions').delete([this.id, old.n]);
       await tx.done;
@@ -230,6 +245,7 @@ export class Workspace {
   }
 
   close(): void {
+    clearTimeout(this.folding);
     this.stopListening();
     this.listeners.clear();
   }
@@ -343,7 +359,7 @@ export async function businessNames(db: Db): Promise<BusinessName[]> {
     records.map(async (r) => ({
       id: r.id,
       kind: r.kind,
-      name: (await db.get('drafts', r.id))?.system.business?.name ?? r.id,
+      name: (await readRecord(db, r.id).catch(() => undefined))?.system.business?.name ?? r.id,
     })),
   );
   return names.sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));

@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { demonstration } from '$demo/lantern-cove';
-  import { Changes, openDatabase } from '$workspace';
+  import { Changes, openDatabase, readRecord } from '$workspace';
   import { readLink } from '$standins/mail/invitation';
   import PairForm from '$ui/phone/PairForm.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
@@ -28,7 +28,7 @@
     session.changes ??= new Changes();
     const found: Paired[] = [];
     for (const { id } of await session.db.getAll('businesses')) {
-      const system = (await session.db.get('drafts', id))?.system;
+      const system = (await readRecord(session.db, id))?.system;
       const standing = (await session.db.get('standing', id))?.standing;
       for (const [phone, r] of Object.entries(standing?.registrations ?? {})) {
         const personId = system?.phones[phone]?.personId;
