@@ -3,7 +3,7 @@ import { findingsOf, type Finding } from '$core/findings';
 import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
-import { asPaired, type Edit, type Role, type System } from '$core/system';
+import { asPaired, emptyStanding, type Edit, type Role, type System } from '$core/system';
 import { deliveryOf, usualDomain, type Delivery } from '$standins/mail/post';
 import {
   Changes,
@@ -19,6 +19,7 @@ import {
   type Whole,
 } from '$workspace';
 import { freshId } from './ids';
+import type { Known } from './phones/where';
 
 export type Trouble = { why: 'newer' | 'damaged' | 'missing' | 'storage'; message: string; raw: unknown };
 
@@ -56,11 +57,20 @@ class Session {
   readonly paired = $derived(this.standing && asPaired(this.standing));
   /** The day in the business's time zone, ISO. */
   readonly today = $derived(localTime(this.system?.business.timeZone ?? 'UTC', this.now).date);
+  readonly zone = $derived(this.system?.business.timeZone ?? 'UTC');
   /** The domain most people's addresses are at. */
   readonly usualDomain = $derived(usualDomain(Object.values(this.system?.people ?? {}).map((p) => p.email)));
   /** Where the letter of an invitation is. */
   readonly delivery = (i: { to: string; sentAt: number }): Delivery =>
     deliveryOf({ to: i.to, at: i.sentAt }, this.usualDomain, this.now);
+  /** What is known of phones besides themselves, to say where they stand. */
+  readonly known: Known = $derived({
+    standing: this.standing ?? emptyStanding(),
+    invitations: this.view?.invitations ?? [],
+    delivery: this.delivery,
+    now: this.now,
+    zone: this.zone,
+  });
   /** Addresses whose last letter came back, with why. */
   readonly cameBack = $derived.by(() => {
     const last = new Map<string, Invitation>();
@@ -77,7 +87,6 @@ class Session {
   findings = $state.raw<Finding[]>([]);
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
   readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
-  readonly zone = $derived(this.system?.business.timeZone ?? 'UTC');
 
   constructor() {
     $effect.root(() => {

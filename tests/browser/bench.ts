@@ -19,8 +19,7 @@ export async function setClock(page: Page, local: string): Promise<void> {
 }
 
 /** What was done is stored: from then on a reload shows it. */
-export const saved = (page: Page): Promise<void> =>
-  expect(page.getByTestId('saved')).toHaveText('Saved');
+export const saved = (page: Page): Promise<void> => expect(page.getByTestId('saved')).toHaveText('Saved');
 
 /** The code in the letter that is open on the bench. */
 export const codeInLetter = async (page: Page): Promise<string> =>
@@ -48,3 +47,19 @@ export async function open(page: Page, path: string): Promise<void> {
   await page.goto(path);
   await page.locator('h1').first().waitFor();
 }
+
+/** The id of the business that this browser opens. */
+export const currentBusiness = (page: Page): Promise<string> =>
+  page.evaluate(
+    () =>
+      new Promise<string>((resolve) => {
+        const open = indexedDB.open('upper-line');
+        open.onsuccess = () => {
+          const get = open.result.transaction('settings').objectStore('settings').get('business');
+          get.onsuccess = () => {
+            open.result.close();
+            resolve(String(get.result));
+          };
+        };
+      }),
+  );

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { simpleParser } from 'mailparser';
 import Papa from 'papaparse';
 import { expect, test, type Locator, type Page } from '@playwright/test';
-import { bench, codeInLetter, open, saved, setUpPhone } from './bench';
+import { bench, codeInLetter, currentBusiness, open, saved, setUpPhone } from './bench';
 
 const cell = (page: Page, row: string, column: string): Locator =>
   page.getByRole('row', { name: row }).locator(`.${column}`);
@@ -572,16 +572,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   await expect(page.getByTestId('phones-ready')).toHaveText('16 of 16 accounts can ring now');
 
   await test.step('a call rings them all', async () => {
-    const business = await page.evaluate(
-      () =>
-        new Promise<string>((resolve) => {
-          const request = indexedDB.open('upper-line');
-          request.onsuccess = () => {
-            const get = request.result.transaction('settings').objectStore('settings').get('business');
-            get.onsuccess = () => resolve(String(get.result));
-          };
-        }),
-    );
+    const business = await currentBusiness(page);
     const outside = await context.newPage();
     await outside.goto(`/bench/phone?business=${business}`);
     await outside.getByRole('button', { name: 'Main line', exact: true }).click();

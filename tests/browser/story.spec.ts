@@ -1,7 +1,7 @@
 /** The whole thread in one story: an empty business, a number, a person, a phone, a plan, in force, a real call, a message. */
 import { readFileSync } from 'node:fs';
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { codeInLetter, saved, setClock, setUpPhone } from './bench';
+import { codeInLetter, currentBusiness, saved, setClock, setUpPhone } from './bench';
 
 /** Every request the pages make must go to this server. */
 function watchRequests(context: BrowserContext, baseURL: string): string[] {
@@ -187,16 +187,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
 
   const outside = await context.newPage();
   await outside.setViewportSize({ width: 390, height: 780 });
-  const business = await page.evaluate(
-    () =>
-      new Promise<string>((resolve) => {
-        const open = indexedDB.open('upper-line');
-        open.onsuccess = () => {
-          const get = open.result.transaction('settings').objectStore('settings').get('business');
-          get.onsuccess = () => resolve(String(get.result));
-        };
-      }),
-  );
+  const business = await currentBusiness(page);
   const call = async () => {
     await outside.getByLabel('Number to call').fill(number);
     await outside.getByRole('button', { name: 'Call', exact: true }).click();

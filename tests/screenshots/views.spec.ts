@@ -18,10 +18,26 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.getByText('as it was on the first day').waitFor();
   await page.goto('/');
   await shot(page, 'overview');
-  for (const view of ['hours', 'people/rosa', 'phones']) {
+  for (const [view, name] of [
+    ['hours', 'hours'],
+    ['people', 'people'],
+    ['people/rosa', 'person'],
+    ['people/directory', 'directory'],
+    ['phones/rosa-desk', 'desk-phone'],
+  ] as const) {
     await page.goto(`/${view}`);
-    await shot(page, view.split('/')[0]!);
+    await shot(page, name);
   }
+  await page.goto('/people/list');
+  await page
+    .getByLabel('Paste a list')
+    .fill(
+      'Full name,Email,Team,Ext,Phones,Cell,Colour\nAda Fenwick,ada.fenwick@lanterncove.example,Front office,,desk; app,,red\nBo Lindahl,bo@,Sail loft,201,,,blue\nCleo Marsh,cleo.marsh@lanterncove.example,Charter desk,,,(206) 555-0123,\nRosa Delgado,rosa.delgado@lanterncove.example,Charter desk,,,,\n',
+    );
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await page.getByText('4 rows:').waitFor();
+  await shot(page, 'read-a-list');
+  await page.getByRole('button', { name: 'Leave it' }).click();
 
   await page.goto('/numbers#n-main');
   await shot(page, 'numbers');
@@ -30,13 +46,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.goto('/numbers/dialling');
   await page.getByLabel('Digits, one after the other').fill('9 1 360 555 0142');
   await shot(page, 'dialling');
-  await page.goto('/numbers/costs');
-  await shot(page, 'costs');
-  await page.goto('/numbers/texting');
-  await page.getByLabel('To', { exact: true }).fill('206 555 0134');
-  await page.getByLabel('Text', { exact: true }).fill('Your boat is ready. Reply STOP to end.');
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  await shot(page, 'texting');
   await page.goto('/numbers/get');
   await page.getByLabel('Area code or city').fill('360');
   const offers = page.getByRole('list', { name: 'Numbers on offer' }).getByRole('listitem');
@@ -44,21 +53,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
     await offers.filter({ hasText: e164 }).getByRole('button', { name: /^Take/ }).click();
   await page.getByRole('list', { name: 'Numbers set aside' }).getByRole('listitem').nth(1).waitFor();
   await shot(page, 'get-a-number');
-  await page.goto('/numbers/bring');
-  const form = page.locator('form', { hasText: 'Ask for a number' });
-  for (const [label, text] of [
-    ['The number to bring over', '360 555 0133'],
-    ['Present provider', 'Tidewater Telecom'],
-    ['Account number there', '44017731'],
-    ['Name on the bill', 'Lantern Cove Boatworks'],
-    ['Address on the bill', '12 Lantern Cove Road'],
-  ] as const)
-    await form.getByLabel(label).fill(text);
-  await form.getByRole('button', { name: 'Send the request' }).click();
-  await page.locator('article', { hasText: '(360) 555-0133' }).waitFor();
-  await page.locator('h1').scrollIntoViewIfNeeded();
-  await page.evaluate(() => scrollTo(0, 0));
-  await shot(page, 'bring-a-number');
   // The pictures that follow are of the demonstration as it is on a first visit.
   await page.getByRole('button', { name: 'Businesses and files' }).click();
   await page.getByRole('menuitem', { name: 'Reset the demonstration' }).click();
@@ -72,10 +66,29 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.getByRole('button', { name: 'Show the ring charts' }).first().click();
   await shot(page, 'changes');
 
+  // A letter that comes back, and phones with something the matter.
+  await page.goto('/people/jonah');
+  await page.getByLabel('E-mail').fill('jonah.achterberg@lanterncov.example');
+  await page.getByLabel('E-mail').press('Tab');
+  await page.goto('/phones/invitations');
+  await page.getByRole('button', { name: /^Invite Jonah/ }).click();
+  const drawer = page.getByRole('complementary', { name: 'Bench' });
+  await drawer.getByRole('tab', { name: 'Staff phones' }).click();
+  await drawer.getByLabel('How Noor Haddad’s Computer softphone is').selectOption('asleep');
+  await drawer.getByLabel('Where Mei Tanaka’s Desk phone is').selectOption('outside the office');
+  await drawer.getByRole('button', { name: 'Close' }).click();
+  await page.getByText('The letter came back').waitFor({ timeout: 40_000 });
+  await shot(page, 'invitations');
+  await page.goto('/phones');
+  await shot(page, 'phones');
+
   // Idris pairs his softphone; a customer calls Rosa's colleagues, and later leaves a message.
   await page.goto('/people/idris');
   await page.getByRole('button', { name: /^Invite Idris/ }).click();
-  await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
+  await page
+    .getByRole('button', { name: /Your phone at Lantern Cove/ })
+    .first()
+    .click();
   await shot(page, 'bench');
   const code = await codeInLetter(page);
   const staff = await context.newPage();
@@ -95,7 +108,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await outside.getByRole('button', { name: 'Call', exact: true }).click();
   await staff.getByTestId('ringing').waitFor();
   await shot(staff, 'staff-phone-ringing');
-  await shot(outside, 'outside-phone');
   await staff.getByRole('button', { name: /^Answer/ }).click();
   await staff.waitForTimeout(1500);
   await staff.getByRole('button', { name: 'Hang up' }).click();

@@ -5,12 +5,14 @@
   import { businessNumber } from '$workspace';
   import { saveText } from '../download';
   import { dateText } from '../format';
+  import Dot from '../Dot.svelte';
   import { Line } from '../phone/line.svelte';
   import { session } from '../session.svelte';
   import PersonCards from './PersonCards.svelte';
   import { presenceOf, type Presence } from './presence';
 
   /** People, rooms and groups with what one may see of them; on screen, on paper, and as files. */
+  const DOTS = { free: 'on', busy: 'busy', away: 'waiting', off: 'off' } as const;
   const system = $derived(session.system!);
   const line = new Line(session.view!.business.id);
   onDestroy(() => line.close());
@@ -144,7 +146,7 @@
                   .join(' · ')}</td
               >
               <td class="now"
-                >{#if p}<i class={p.kind} aria-hidden="true"></i>{p.words}{/if}</td
+                >{#if p}<Dot kind={DOTS[p.kind]} />{p.words}{/if}</td
               >
             </tr>
           {/each}
@@ -181,27 +183,6 @@
   }
   .title {
     display: none;
-  }
-  i {
-    display: inline-block;
-    width: 10px;
-    height: 10px;
-    border: 2px solid var(--ended);
-    border-radius: 50%;
-    margin-right: 6px;
-  }
-  i.free {
-    background: var(--group);
-    border-color: var(--group);
-  }
-  i.busy {
-    border-radius: 0;
-    background: var(--alarm);
-    border-color: var(--alarm);
-  }
-  i.away {
-    border-radius: 0;
-    border-color: var(--amber);
   }
   @media print {
     .tools,

@@ -14,19 +14,12 @@
       (p) => p.personId === person.id || p.keys.some((k) => k.personId === person.id),
     ),
   );
-  const known = $derived({
-    standing: session.standing!,
-    invitations: session.view!.invitations,
-    delivery: session.delivery,
-    now: session.now,
-    zone: session.zone,
-  });
 </script>
 
 <div class="card">
   <h2>Phones</h2>
   {#each phones as phone (phone.id)}
-    {@const where = whereItStands(phone, person.id, known)}
+    {@const where = whereItStands(phone, person.id, session.known)}
     {@const host = phone.personId === person.id ? undefined : session.system!.people[phone.personId ?? '']}
     <div class="phone">
       <div>

@@ -20,13 +20,6 @@
     }),
   );
   const missing = $derived(all.filter((a) => !session.standing!.accounts[accountId(a.phone, a.personId)]));
-  const known = $derived({
-    standing: session.standing!,
-    invitations: session.view!.invitations,
-    delivery: session.delivery,
-    now: session.now,
-    zone: session.zone,
-  });
   let shown = $state.raw<AccountDetails[]>([]);
 </script>
 
@@ -49,7 +42,7 @@
   </p>
   <div class="cards">
     {#each desks as phone (phone.id)}
-      {@const where = whereItStands(phone, phone.personId, known)}
+      {@const where = whereItStands(phone, phone.personId, session.known)}
       <article class="card">
         <h3>
           <a href="/phones/{phone.id}">{phone.name}</a>

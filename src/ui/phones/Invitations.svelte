@@ -5,20 +5,13 @@
   import { businessNumber, letterFor, withdraw } from '$workspace';
   import { agoText, count, momentText } from '../format';
   import { session } from '../session.svelte';
-  import { isInvited, sendInvitations } from './invite';
+  import { inviteAllText, isInvited, sendInvitations } from './invite';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands } from './where';
 
   /** Who has not paired yet and for how long, and what the letter says. */
   const system = $derived(session.system!);
   const wording = $derived(system.business.invitation);
-  const known = $derived({
-    standing: session.standing!,
-    invitations: session.view!.invitations,
-    delivery: session.delivery,
-    now: session.now,
-    zone: session.zone,
-  });
   const waiting = $derived(
     Object.values(system.phones)
       .flatMap((phone) => {
@@ -33,7 +26,7 @@
           {
             person,
             phone,
-            where: whereItStands(phone, person.id, known),
+            where: whereItStands(phone, person.id, session.known),
             letters: all.length,
             firstAt,
             open,
@@ -88,7 +81,7 @@
       <div class="row head">
         <h2>Not paired yet</h2>
         {#if uninvited.length}<Button size="small" disabled={busy} on:click={() => void send(uninvited)}
-            >Invite all {uninvited.length} who have no invitation</Button
+            >{inviteAllText(uninvited.length)}</Button
           >{/if}
       </div>
       {#if !businessNumber(system)}<p class="warn">
@@ -141,7 +134,10 @@
               void withdraw(
                 session.workspace!,
                 open.map((w) => w.phone.id),
-              )}>Take back all {open.length} that are open</button
+              )}
+            >{open.length > 1
+              ? `Take back all ${open.length} that are open`
+              : 'Take back the one that is open'}</button
           >{/if}
       </div>
     </div>

@@ -2,9 +2,10 @@
   import { Button, Search, Select, SelectItem } from 'carbon-components-svelte';
   import { accountsOn, type Person, type Phone } from '$core/system';
   import { agoText, count } from '../format';
+  import Dot from '../Dot.svelte';
   import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
-  import { isInvited, sendInvitations } from './invite';
+  import { inviteAllText, isInvited, sendInvitations } from './invite';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands, type Where } from './where';
 
@@ -29,13 +30,6 @@
     query: '',
     filter: 'all',
   });
-  const known = $derived({
-    standing: session.standing!,
-    invitations: session.view!.invitations,
-    delivery: session.delivery,
-    now: Math.floor(session.now / 5000) * 5000,
-    zone: session.zone,
-  });
   const all = $derived(
     Object.values(system.phones)
       .flatMap((phone): Row[] => {
@@ -44,7 +38,7 @@
           key: `${phone.id}/${id}`,
           phone,
           person: id ? system.people[id] : undefined,
-          where: whereItStands(phone, id, known),
+          where: whereItStands(phone, id, session.known),
         }));
       })
       .sort(
@@ -104,7 +98,7 @@
   >
   {#if uninvited.length}
     <Button size="small" disabled={busy} on:click={() => void inviteAll()}
-      >{busy ? 'Sending…' : `Invite all ${uninvited.length} who have no invitation`}</Button
+      >{busy ? 'Sending…' : inviteAllText(uninvited.length)}</Button
     >
   {/if}
 </div>
@@ -132,7 +126,11 @@
             >{/if}{#if phone.number}<br /><span class="soft small">{session.number(phone.number)}</span
             >{/if}</td
         >
-        <td><i class:on={where.on} class={where.stage} aria-hidden="true"></i>{where.words}</td>
+        <td
+          ><Dot
+            kind={where.on ? 'on' : where.unpaired || where.stage === 'invited' ? 'waiting' : 'off'}
+          />{where.words}</td
+        >
         <td class="soft">{where.lastSeen === null ? '–' : agoText(where.lastSeen, session.now)}</td>
         <td>{where.place || '–'}</td>
         <td class:problem={where.problem}
@@ -172,22 +170,6 @@
   }
   td a {
     color: var(--ink);
-  }
-  i {
-    display: inline-block;
-    width: 10px;
-    height: 10px;
-    border: 2px solid var(--ended);
-    border-radius: 50%;
-    margin-right: 7px;
-  }
-  i.on {
-    background: var(--group);
-    border-color: var(--group);
-  }
-  i.invited {
-    border-color: var(--amber);
-    border-radius: 0;
   }
   .problem {
     color: var(--alarm);

@@ -32,13 +32,6 @@
   const desk = $derived(phone.kind === 'desk');
   const linked = $derived(isLinked(phone));
   const owners = $derived<(string | null)[]>(accountsOn(phone).length ? accountsOn(phone) : [null]);
-  const known = $derived({
-    standing: session.standing!,
-    invitations: session.view!.invitations,
-    delivery: session.delivery,
-    now: session.now,
-    zone: session.zone,
-  });
   let shown = $state.raw<AccountDetails[]>([]);
   const keep = (words: string, change: Partial<Omit<Phone, 'id'>>) =>
     system.phones[id] && session.keep(words, [{ do: 'phone.set', id, change }]);
@@ -97,7 +90,7 @@
     <div class="card">
       <h2>Where it stands</h2>
       {#each owners as owner (owner)}
-        {@const where = whereItStands(phone, owner, known)}
+        {@const where = whereItStands(phone, owner, session.known)}
         <div class="stands">
           <p>
             {#if owners.length > 1}<b>{system.people[owner ?? '']?.name}:</b

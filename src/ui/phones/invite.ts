@@ -8,6 +8,10 @@ import { session } from '../session.svelte';
 /** Phones that are paired by code: not desk phones, which have an account, nor linked ones, which are proved. */
 export const isInvited = (kind: string): boolean => ['browser', 'computer', 'mobile app'].includes(kind);
 
+/** What the button says that invites everybody who has no invitation. */
+export const inviteAllText = (n: number): string =>
+  n > 1 ? `Invite all ${n} who have no invitation` : 'Invite the one who has no invitation';
+
 /** Mails an invitation to each guest and says what came of it. @param showBench opens the bench, where the letters are */
 export async function sendInvitations(guests: readonly Guest[], showBench = true): Promise<void> {
   const { sent, not } = await invite(session.workspace!, guests, fresh, `${location.origin}/phone`);

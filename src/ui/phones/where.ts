@@ -10,7 +10,7 @@ import {
 } from '$core/system';
 import type { Delivery } from '$standins/mail/post';
 import type { Invitation } from '$workspace';
-import { agoText, momentText } from '../format';
+import { agoText, durationText, momentText } from '../format';
 
 export type Stage = 'not invited' | 'invited' | 'paired' | 'registered' | 'linked';
 
@@ -91,7 +91,7 @@ function ofRegistered(phone: Phone, r: Registration, account: string, { standing
   const problem = barred
     ? 'Used outside, where it may not ring'
     : at.why
-      ? `${at.why[0]!.toUpperCase()}${at.why.slice(1)}${at.registered && at.runsOut ? `; calls go to it in vain ${agoText(now, at.runsOut)}` : ''}`
+      ? `${at.why[0]!.toUpperCase()}${at.why.slice(1)}${at.registered && at.runsOut ? `; calls go to it in vain for ${durationText(at.runsOut - now)} more` : ''}`
       : '';
   const todo = barred
     ? 'Allow it outside, or use it in the office.'
