@@ -21,8 +21,11 @@
     hideLabel?: boolean;
   } = $props();
   let refused = $state<{ text: string; message: string } | null>(null);
+  /** What is being typed: nothing that is drawn anew meanwhile takes it away. */
+  let typed = $state<string | null>(null);
 
   function left(text: string) {
+    typed = null;
     if (text.trim() === value) {
       refused = null;
       return;
@@ -35,14 +38,24 @@
     hideLabel,
     helperText: helper,
     placeholder,
-    value: refused?.text ?? value,
+    value: typed ?? refused?.text ?? value,
     invalid: refused !== null,
     invalidText: refused?.message ?? '',
   });
 </script>
 
 {#if many}
-  <TextArea rows={2} {...shown} on:change={(e: Event) => left((e.target as HTMLTextAreaElement).value)} />
+  <TextArea
+    rows={2}
+    {...shown}
+    on:input={(e: Event) => (typed = (e.target as HTMLTextAreaElement).value)}
+    on:change={(e: Event) => left((e.target as HTMLTextAreaElement).value)}
+  />
 {:else}
-  <TextInput size="sm" {...shown} on:change={(e) => left(String(e.detail ?? ''))} />
+  <TextInput
+    size="sm"
+    {...shown}
+    on:input={(e) => (typed = String(e.detail ?? ''))}
+    on:change={(e) => left(String(e.detail ?? ''))}
+  />
 {/if}

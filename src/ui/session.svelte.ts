@@ -71,18 +71,19 @@ class Session {
     now: this.now,
     zone: this.zone,
   });
-  /** Addresses whose last letter came back, with why. */
-  readonly cameBack = $derived.by(() => {
+  /** As text, so that what hangs on it is only worked out anew when it differs: the time goes on each second. */
+  private readonly cameBackText = $derived.by(() => {
     const last = new Map<string, Invitation>();
     for (const i of this.view?.invitations ?? [])
       if ((last.get(i.to)?.sentAt ?? -1) <= i.sentAt) last.set(i.to, i);
-    return Object.fromEntries(
-      [...last].flatMap(([to, i]) => {
-        const { state, words } = this.delivery(i);
-        return state === 'came back' ? [[to, words]] : [];
-      }),
-    );
+    const back = [...last].flatMap(([to, i]) => {
+      const { state, words } = this.delivery(i);
+      return state === 'came back' ? [[to, words]] : [];
+    });
+    return JSON.stringify(Object.fromEntries(back));
   });
+  /** Addresses whose last letter came back, with why. */
+  readonly cameBack = $derived(JSON.parse(this.cameBackText) as Record<string, string>);
   /** What the checks find; looked for once the screen has been drawn, for in a large business it takes a while. */
   findings = $state.raw<Finding[]>([]);
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */

@@ -88,15 +88,16 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
 }
 
 /** A stored draft with what was done since. */
-const withHead = (record: DraftRecord, head: HeadRecord | undefined): DraftRecord =>
-  head?.base === record.revision
-    ? {
-        ...record,
-        system: patchSystem(record.system, asPatches(head.patches)),
-        done: head.done,
-        revision: head.revision,
-      }
-    : record;
+function withHead(record: DraftRecord, head: HeadRecord | undefined): DraftRecord {
+  if (!head || head.base !== record.revision) return record;
+  try {
+    const system = patchSystem(record.system, asPatches(head.patches));
+    return { ...record, system, done: head.done, revision: head.revision };
+  } catch {
+    // A damaged draft is given as it lies there, for whoever reads it to find that out.
+    return record;
+  }
+}
 
 /** Reads a draft as it stands in storage. */
 export async function readRecord(db: Db, businessId: string): Promise<DraftRecord | undefined> {

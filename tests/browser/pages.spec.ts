@@ -32,6 +32,7 @@ for (const path of [...PAGES, ...PHONES])
   });
 
 test('panels and dialogs have no serious accessibility violation either', async ({ page }) => {
+  test.setTimeout(150_000);
   await open(page, '/changes');
   const check = async (what: string) => {
     for (const colorScheme of ['dark', 'light'] as const) {

@@ -123,6 +123,8 @@ test.describe('a list', () => {
     await expect(status(page)).toContainText('1 new');
     await expect(page.getByText('This card is of version 2.1')).toBeVisible();
     await page.getByRole('button', { name: 'Apply 1 row' }).click();
+    await expect(status(page)).toContainText('1 row:');
+    await saved(page);
     await page.goto('/people');
     await page.getByRole('link', { name: 'Ada Fenwick' }).click();
     await expect(page.getByText('linked, not proved')).toBeVisible();

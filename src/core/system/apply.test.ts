@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { yard, yardCommands } from '../../../tests/fixtures/yard';
+import { edited, yard, yardCommands } from '../../../tests/fixtures/yard';
 import { applyEdit, newPerson, patchSystem, System, type Command } from '.';
 
 const system = yard();
@@ -260,5 +260,73 @@ describe('numbers, sites and dialling habits', () => {
     expect(set.system.business.defaultCallerId).toBeNull();
     expect(set.system.sites.yard).toMatchObject({ callback: null, notify: { personIds: [] } });
     expect(set.system.numbers.night!.callerIdFor).toEqual(['pia']);
+  });
+});
+
+describe('people, phones and groups', () => {
+  const refusal = (...commands: Command[]) => {
+    const result = applyEdit(yard(), { words: 'x', commands });
+    return result.ok ? 'applied' : result.problems.map((p) => `${p.field}: ${p.message}`).join();
+  };
+  const rosa = (change: object): Command => ({ do: 'person.set', id: 'rosa', change });
+  const phone = (id: string, change: object): Command => ({ do: 'phone.set', id, change });
+  const span = (change: object = {}) => ({
+    from: '2026-12-01',
+    to: '2026-12-03',
+    standInId: 'idris',
+    ...change,
+  });
+
+  it.each<[string, Command[]]>([
+    [
+      'further: 202 belongs to Idris Okafor.',
+      [rosa({ further: [{ extension: '202', until: null, note: '' }] })],
+    ],
+    [
+      'further: 201 belongs to Rosa Delgado.',
+      [rosa({ further: [{ extension: '201', until: null, note: '' }] })],
+    ],
+    ['extension: 911 is an emergency number: it can never be an extension.', [rosa({ extension: '911' })]],
+    ['away: It ends before it begins.', [rosa({ away: [span({ to: '2026-11-30' })] })]],
+    ['away: There is no such person.', [rosa({ away: [span({ standInId: 'nobody' })] })]],
+    ['away: Nobody can stand in for themselves.', [rosa({ away: [span({ standInId: 'rosa' })] })]],
+    ['hoursId: There is no such set of hours.', [rosa({ hoursId: 'never' })]],
+    ['email: Idris Okafor has this e-mail address already.', [rosa({ email: 'IDRIS@yard.example' })]],
+    [
+      'keys: Only a desk phone holds several accounts.',
+      [phone('pia-web', { keys: [{ personId: 'rosa', label: '' }] })],
+    ],
+    [
+      'keys: This phone holds that account already.',
+      [phone('rosa-desk', { keys: [{ personId: 'rosa', label: '' }] })],
+    ],
+    ['keys: There is no such person.', [phone('rosa-desk', { keys: [{ personId: 'nobody', label: '' }] })]],
+    ['codecs: A codec is there twice.', [phone('rosa-desk', { codecs: ['opus', 'opus'] })]],
+    ['codecs: A phone needs a codec.', [phone('rosa-desk', { codecs: [] })]],
+    ['number: Only a linked phone has an outside number.', [phone('rosa-desk', { number: '+12065550123' })]],
+  ])('%s', (message, commands) => expect(refusal(...commands)).toContain(message));
+
+  it('two people may swap extensions and addresses in one edit', () => {
+    const swapped = edited(yard(), [
+      rosa({ extension: '202', email: 'idris@yard.example' }),
+      { do: 'person.set', id: 'idris', change: { extension: '201', email: 'rosa@yard.example' } },
+    ]);
+    expect(swapped.people).toMatchObject({
+      rosa: { extension: '202' },
+      idris: { email: 'rosa@yard.example' },
+    });
+  });
+
+  it('what is removed is taken out of keys, stand-ins and working hours', () => {
+    const tied = edited(yard(), [
+      rosa({ away: [span()], hoursId: 'office' }),
+      phone('rosa-desk', { keys: [{ personId: 'idris', label: '' }] }),
+    ]);
+    const after = edited(tied, [
+      { do: 'person.remove', id: 'idris' },
+      { do: 'hours.remove', id: 'office' },
+    ]);
+    expect(after.people.rosa).toMatchObject({ away: [{ standInId: null }], hoursId: null });
+    expect(after.phones['rosa-desk']!.keys).toEqual([]);
   });
 });

@@ -177,7 +177,7 @@
   {:else}
     <main>
       {#if inTheWay.length}
-        <div class="card" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
+        <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
           <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
           <ul>
             {#each inTheWay as h (h.words)}<li><b>{h.words}.</b> {h.todo}</li>{/each}
@@ -257,7 +257,7 @@
   .hurdles {
     border-left: 4px solid var(--alarm);
   }
-  .card ul {
+  .note ul {
     margin: 0;
     padding-left: 18px;
   }
@@ -275,7 +275,7 @@
       gap: 0 22px;
       align-items: start;
     }
-    .hurdles,
+    .note,
     .foot {
       grid-column: 1 / 3;
     }

@@ -1,24 +1,23 @@
 /** Reading a list of people: what it would change, row by row and cell by cell. Nothing is changed by it. */
 import { assignNumber } from '../../answering';
-import { readNumber } from '../../numbering';
-import { ExtensionProposer, directNumbersOf, type ExtensionRule } from '../../people';
+import { ExtensionProposer, type ExtensionRule } from '../../people';
 import {
-  isLinked,
   newGroup,
   newMailbox,
   newPerson,
   newPhone,
   Person,
   PHONE_NAMES,
-  PhoneKind,
+  type PhoneKind,
   Role,
   type Command,
   type Group,
-  type NumberHeld,
   type System,
 } from '../../system';
 import type { Field } from './columns';
+import { Known, lower } from './known';
 import { readList } from './lists';
+import { readNumbers, readPhones, type Cell, type Wrong } from './phones';
 
 export interface PeopleOptions {
   rule: ExtensionRule;
@@ -50,21 +49,12 @@ export interface PeoplePreview {
   missingGroups: string[];
 }
 
-/** Words that stand for a role or a kind of phone. */
+/** Words that stand for a role. */
 const ROLES: Record<string, Role> = {
   admin: 'administrator',
   room: 'shared room',
   employee: 'staff',
   user: 'staff',
-};
-const KINDS: Record<string, PhoneKind> = {
-  app: 'mobile app',
-  'browser softphone': 'browser',
-  'computer softphone': 'computer',
-  softphone: 'computer',
-  'desk phone': 'desk',
-  'own mobile': 'linked mobile',
-  'own landline': 'linked landline',
 };
 const Name = Person.shape.name;
 const Email = Person.shape.email;
@@ -102,27 +92,13 @@ export function previewPeople(
   return { rows: read, commands: reader.commands(), missingGroups: reader.missing };
 }
 
-const lower = (text: string): string => text.toLowerCase();
-const byLowerName = <T extends { name: string }>(items: Record<string, T>): Map<string, T> =>
-  new Map(Object.values(items).map((i) => [lower(i.name), i]));
-
 class Reader {
   missing: string[] = [];
   private made: Command[] = [];
   private joins = new Map<string, string[]>();
   private newGroups: Group[] = [];
   private proposer: ExtensionProposer;
-  private byEmail = new Map<string, Person>();
-  private byExtension = new Map<string, Person>();
-  private byName = new Map<string, Person[]>();
-  private sites;
-  private hours;
-  private groups;
-  private numbers = new Map<string, NumberHeld>();
-  private linked = new Map<string, string | null>();
-  private direct;
-  private phonesOf = new Map<string, System['phones'][string][]>();
-  private groupsWith = new Map<string, Set<string>>();
+  private known: Known;
   /** Who a row of this list is, or has as address or number: rows must not say the same twice. */
   private seen = new Map<string, number>();
 
@@ -132,24 +108,7 @@ class Reader {
     private freshId: (kind: string) => string,
   ) {
     this.proposer = new ExtensionProposer(system, options.rule);
-    this.sites = byLowerName(system.sites);
-    this.hours = byLowerName(system.hours);
-    this.groups = byLowerName(system.groups);
-    this.direct = directNumbersOf(system);
-    for (const p of Object.values(system.people)) {
-      if (p.email) this.byEmail.set(lower(p.email), p);
-      this.byExtension.set(p.extension, p);
-      this.byName.set(lower(p.name), [...(this.byName.get(lower(p.name)) ?? []), p]);
-    }
-    for (const n of Object.values(system.numbers)) this.numbers.set(n.e164, n);
-    for (const x of Object.values(system.phones)) {
-      if (isLinked(x)) this.linked.set(x.number, x.personId);
-      if (x.personId) this.phonesOf.set(x.personId, [...(this.phonesOf.get(x.personId) ?? []), x]);
-    }
-    for (const g of Object.values(system.groups))
-      for (const m of g.members)
-        if (m.kind === 'person')
-          this.groupsWith.set(m.id, (this.groupsWith.get(m.id) ?? new Set()).add(g.id));
+    this.known = new Known(system);
   }
 
   /** All commands: people and what they have, then the groups with their new members. */
@@ -173,7 +132,7 @@ class Reader {
     return [...this.made, ...groups, ...joined];
   }
 
-  read(row: number, cell: (field: Field) => string | undefined, fault: string | undefined): PersonRow {
+  read(row: number, cell: Cell, fault: string | undefined): PersonRow {
     const problems: PersonRow['problems'] = [];
     const wrong = (field: Field | '', text: string) => void problems.push({ field, message: text });
     if (fault) wrong('', fault);
@@ -181,7 +140,7 @@ class Reader {
     const name = cell('name') ?? `${given} ${family ?? ''}`.trim();
     const email = cell('e-mail');
     const typed = cell('extension');
-    const was = this.find(name, email, typed);
+    const was = this.known.find(name, email, typed);
     if (was === 'several')
       wrong('name', 'Two are called so. Give the e-mail address or the extension as well.');
     const known = was === 'several' ? undefined : was;
@@ -189,7 +148,7 @@ class Reader {
     if (nameWrong) wrong('name', nameWrong);
     const emailWrong = email === undefined ? undefined : message(Email.safeParse(email));
     if (emailWrong) wrong('e-mail', emailWrong);
-    const owner = email ? this.byEmail.get(lower(email)) : undefined;
+    const owner = email ? this.known.byEmail.get(lower(email)) : undefined;
     if (owner && owner !== known) wrong('e-mail', `${owner.name} has this e-mail address already.`);
     this.once(row, email && `e-mail ${lower(email)}`, () => 'e-mail', wrong);
     if (known) this.once(row, `person ${known.id}`, () => (email ? 'e-mail' : 'name'), wrong);
@@ -211,8 +170,8 @@ class Reader {
       if (text && !found) wrong(field, `There is no ${what} “${text}”.`);
       return text === undefined ? undefined : (found?.id ?? null);
     };
-    const siteId = named('site', this.sites, 'site');
-    const hoursId = named('working hours', this.hours, 'set of hours');
+    const siteId = named('site', this.known.sites, 'site');
+    const hoursId = named('working hours', this.known.hours, 'set of hours');
     const seenBy = cell('mobile seen by');
     if (seenBy) {
       const read = Person.shape.mobileSeenBy.safeParse(lower(seenBy));
@@ -226,8 +185,9 @@ class Reader {
     if (siteId !== undefined) change.siteId = siteId;
     if (hoursId !== undefined) change.hoursId = hoursId;
 
-    const numbers = this.numbersOf(cell, known, wrong);
-    const kinds = this.kindsOf(cell, known, numbers.mobile, wrong);
+    const numbers = readNumbers(cell, known, wrong, this.known, this.system);
+    this.once(row, numbers.direct && `number ${numbers.direct}`, () => 'direct number', wrong);
+    const kinds = readPhones(cell, known, numbers.mobile, wrong, this.known, this.options.phones);
     const groups = this.groupsOf(cell, wrong);
     const extension = this.extension(
       typed,
@@ -260,44 +220,20 @@ class Reader {
       commands.push(this.phone(id, kind, numbers.mobile));
     }
     for (const g of groups) {
-      if (this.groupsWith.get(id)?.has(g.id)) continue;
+      if (this.known.groupsWith.get(id)?.has(g.id)) continue;
       say('group', '', g.name);
       this.joins.set(g.id, [...(this.joins.get(g.id) ?? []), id]);
     }
     this.made.push(...commands);
-    if (numbers.direct && !this.direct.get(id)?.includes(numbers.direct)) {
+    if (numbers.direct && !this.known.direct.get(id)?.includes(numbers.direct)) {
       say('direct number', '', numbers.direct);
       this.made.push(...this.assign(numbers.direct, id, change.name ?? known!.name, known?.mailboxId));
     }
     return done(known ? (told.length ? 'changes' : 'same') : 'new');
   }
 
-  private find(
-    name: string,
-    email: string | undefined,
-    extension: string | undefined,
-  ): Person | 'several' | undefined {
-    const byEmail = email ? this.byEmail.get(lower(email)) : undefined;
-    if (byEmail) return byEmail;
-    const same = this.byName.get(lower(name)) ?? [];
-    const byExtension = extension ? this.byExtension.get(extension) : undefined;
-    if (
-      byExtension &&
-      (!name || same.includes(byExtension) || (email && lower(byExtension.email) === lower(email)))
-    )
-      return byExtension;
-    // Another address is another person of the same name.
-    const likely = email ? same.filter((p) => !p.email) : same;
-    return likely.length > 1 ? 'several' : likely[0];
-  }
-
   /** Refuses what an earlier row of the list says too. */
-  private once(
-    row: number,
-    what: string | undefined,
-    field: () => Field,
-    wrong: (f: Field, m: string) => void,
-  ): void {
+  private once(row: number, what: string | undefined, field: () => Field, wrong: Wrong): void {
     if (!what) return;
     const before = this.seen.get(what);
     if (before !== undefined && before !== row)
@@ -311,7 +247,7 @@ class Reader {
     siteId: string | null,
     direct: string | undefined,
     problems: readonly unknown[],
-    wrong: (f: Field, m: string) => void,
+    wrong: Wrong,
   ): { value: string | undefined; proposed: boolean } {
     if (typed) {
       const clash = this.proposer.wrong(typed, known?.extension);
@@ -327,68 +263,9 @@ class Reader {
     return { value, proposed: true };
   }
 
-  private numbersOf(
-    cell: (f: Field) => string | undefined,
-    known: Person | undefined,
-    wrong: (f: Field, m: string) => void,
-  ): { direct: string | undefined; mobile: string | undefined } {
-    const { country, outsideDigit } = this.system.business;
-    const read = (field: 'direct number' | 'mobile'): string | undefined => {
-      const text = cell(field);
-      if (!text) return undefined;
-      const result = readNumber(text, country, outsideDigit);
-      if (result.ok) return result.number.e164;
-      wrong(field, result.message);
-      return undefined;
-    };
-    const [direct, mobile] = [read('direct number'), read('mobile')];
-    const held = direct ? this.numbers.get(direct) : undefined;
-    if (direct && !held)
-      wrong('direct number', 'You do not hold this number. Get it, or bring it over, first.');
-    const own = mobile ? this.numbers.get(mobile) : undefined;
-    if (own) wrong('mobile', `That is your own ${own.label}: calls would come back to it.`);
-    const linkedBy = mobile ? this.linked.get(mobile) : undefined;
-    if (linkedBy && linkedBy !== known?.id)
-      wrong(
-        'mobile',
-        `${this.system.people[linkedBy]?.name ?? 'Somebody in this list'} has linked this phone already.`,
-      );
-    return { direct, mobile };
-  }
-
-  /** Kinds of phones somebody gets that they do not have yet. */
-  private kindsOf(
-    cell: (f: Field) => string | undefined,
-    known: Person | undefined,
-    mobile: string | undefined,
-    wrong: (f: Field, m: string) => void,
-  ): PhoneKind[] {
-    const text = cell('phones');
-    const wanted: PhoneKind[] = text || known ? [] : [...this.options.phones];
-    for (const word of readList(text ?? '')) {
-      const kind = PhoneKind.safeParse(KINDS[lower(word)] ?? lower(word));
-      if (kind.success) wanted.push(kind.data);
-      else wrong('phones', `“${word}” is not ${PhoneKind.options.join(', ')}.`);
-    }
-    const own = known ? (this.phonesOf.get(known.id) ?? []) : [];
-    const isLink = (kind: PhoneKind) => kind === 'linked mobile' || kind === 'linked landline';
-    const hasLinked = own.some((x) => isLinked(x) && x.number === mobile);
-    if (mobile && !hasLinked && !wanted.some(isLink)) wanted.push('linked mobile');
-    if (!mobile && wanted.some(isLink) && !own.some(isLinked))
-      wrong('mobile', 'A linked phone needs its number.');
-    // Two of a kind are two phones; those there are already count.
-    const left = own.map((x) => x.kind);
-    return wanted.filter((kind) => {
-      if (isLink(kind) && hasLinked) return false;
-      const i = left.indexOf(kind);
-      if (i >= 0) left.splice(i, 1);
-      return i < 0;
-    });
-  }
-
-  private groupsOf(cell: (f: Field) => string | undefined, wrong: (f: Field, m: string) => void): Group[] {
+  private groupsOf(cell: Cell, wrong: Wrong): Group[] {
     return readList(cell('groups') ?? '').flatMap((name) => {
-      const found = this.groups.get(lower(name));
+      const found = this.known.groups.get(lower(name));
       if (found) return found;
       if (!this.missing.includes(name)) this.missing.push(name);
       if (!this.options.makeGroups) {
@@ -396,7 +273,7 @@ class Reader {
         return [];
       }
       const group = newGroup({ id: this.freshId('group'), name });
-      this.groups.set(lower(name), group);
+      this.known.groups.set(lower(name), group);
       this.newGroups.push(group);
       return group;
     });
@@ -404,7 +281,7 @@ class Reader {
 
   private phone(personId: string, kind: PhoneKind, mobile: string | undefined): Command {
     const linked = kind === 'linked mobile' || kind === 'linked landline';
-    if (linked && mobile) this.linked.set(mobile, personId);
+    if (linked && mobile) this.known.linked.set(mobile, personId);
     return {
       do: 'phone.add',
       value: newPhone({
@@ -463,7 +340,7 @@ class Reader {
 
   /** The number rings them alone from now on. */
   private assign(e164: string, id: string, name: string, mailboxId: string | null | undefined): Command[] {
-    const number = this.numbers.get(e164)!;
+    const number = this.known.numbers.get(e164)!;
     const own = this.made.findLast((c) => c.do === 'person.set' && c.id === id && c.change.mailboxId);
     const box = own?.do === 'person.set' ? own.change.mailboxId : mailboxId;
     // Only this person and their mailbox are looked at beyond what is there.
