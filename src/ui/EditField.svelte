@@ -50,6 +50,7 @@
     {...shown}
     on:input={(e: Event) => (typed = (e.target as HTMLTextAreaElement).value)}
     on:change={(e: Event) => left((e.target as HTMLTextAreaElement).value)}
+    on:blur={() => (typed = null)}
   />
 {:else}
   <TextInput
@@ -57,5 +58,6 @@
     {...shown}
     on:input={(e) => (typed = String(e.detail ?? ''))}
     on:change={(e) => left(String(e.detail ?? ''))}
+    on:blur={() => (typed = null)}
   />
 {/if}
