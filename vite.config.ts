@@ -10,5 +10,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/rehearsals/**/*.test.ts'],
     environment: 'node',
+    // Tests that try hundreds of cases take their time on a busy machine; none asserts how long.
+    testTimeout: 60_000,
   },
 });

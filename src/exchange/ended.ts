@@ -1,5 +1,5 @@
 /** What is kept of a call that has ended: the log entry, and the message with its mail. */
-import { addressOfHelp, outcomeOf, sentence, type CallState } from '../core/calls';
+import { addressOfHelp, outcomeOf, saidSoFar, sentence, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
 import type { System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
@@ -48,6 +48,7 @@ function messageOf(
   outcome: { mailboxId: string; seconds: number },
 ): MessageRecord {
   const spoke = trace.find((e) => e.kind === 'recording started');
+  const notes = saidSoFar(trace, system);
   const fromNumber = request.from.kind === 'outside' ? request.from.number : null;
   return {
     id: request.id,
@@ -60,10 +61,11 @@ function messageOf(
     said: said.text.slice(0, 5000),
     sound: said.sound,
     heard: false,
+    ...(notes.length ? { notes } : {}),
   };
 }
 
-function callerName(system: System, from: CallState['request']['from']): string {
+export function callerName(system: System, from: CallState['request']['from']): string {
   if (from.kind === 'outside')
     return from.number ? writeNumber(from.number, system.business.country) : 'Hidden number';
   const owner = system.phones[from.phoneId]?.personId;
@@ -86,6 +88,7 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
     seconds: message.seconds,
     said: message.said,
     sound: sound !== null,
+    notes: message.notes ?? [],
   });
   return Promise.all(
     [...owners, ...others]

@@ -7,6 +7,7 @@ import { emptyStanding, type Standing } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import { clockOf, storeStanding, type Changes, type Db } from '../workspace';
 import { keepEnded } from './ended';
+import { letters } from './notices';
 import {
   CHANNEL,
   callerLock,
@@ -28,6 +29,8 @@ interface Line {
   engine: CallEngine;
   standing: Standing;
   said: Map<string, Said>;
+  /** How many events of a call have been looked at for letters to send. */
+  notified: Map<string, number>;
 }
 
 export class Switch {
@@ -55,6 +58,7 @@ export class Switch {
         engine: CallEngine.restore(snapshot, standing),
         standing,
         said: new Map(),
+        notified: new Map(snapshot.calls.map((c) => [c.request.id, c.trace.length])),
       });
     }
     this.changes.listen((change) => {
@@ -124,7 +128,12 @@ export class Switch {
     const standing = (await this.db.get('standing', businessId))?.standing;
     if (!versions.length || !standing) return undefined;
     const newest = versions.reduce((a, b) => (b.n > a.n ? b : a));
-    const line = { engine: new CallEngine(newest.system, standing), standing, said: new Map<string, Said>() };
+    const line = {
+      engine: new CallEngine(newest.system, standing),
+      standing,
+      said: new Map<string, Said>(),
+      notified: new Map<string, number>(),
+    };
     this.lines.set(businessId, line);
     return line;
   }
@@ -153,6 +162,7 @@ export class Switch {
       next = Math.min(next, line.engine.next() ?? Infinity);
       const calls = [...line.engine.calls.values()];
       if (!due && touched !== businessId && !calls.some((c) => c.phase === 'over')) continue;
+      for (const call of calls) await this.notify(businessId, line, call);
       for (const call of calls) if (call.phase === 'over') await this.finish(businessId, line, call);
       this.publish(businessId, line);
       for (const call of calls) line.engine.forget(call.request.id);
@@ -164,6 +174,18 @@ export class Switch {
         () => this.inTurn(() => this.settle()),
         Math.min(Math.max(0, next - now), 60_000),
       );
+  }
+
+  /** Letters of Notify steps go out when the call passes them. */
+  private async notify(businessId: string, line: Line, call: CallState): Promise<void> {
+    const { id } = call.request;
+    const seen = line.notified.get(id) ?? 0;
+    if (call.phase === 'over') line.notified.delete(id);
+    else line.notified.set(id, call.trace.length);
+    const sent = await letters(businessId, line.engine.world(call).system, call, seen);
+    if (!sent.length) return;
+    for (const letter of sent) await this.db.put('mail', letter);
+    this.changes.tell({ businessId, what: 'mail' });
   }
 
   private async finish(businessId: string, line: Line, call: CallState): Promise<void> {

@@ -21,7 +21,7 @@ import { noDealings } from './records';
 import { upgradeEdit, upgradeInvitation, upgradeVersion } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 3;
+export const DB_VERSION = 4;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };

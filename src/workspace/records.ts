@@ -118,6 +118,8 @@ export const MessageRecord = z.object({
   /** A recording as a data URL, or null where the words were typed. */
   sound: z.string().nullable(),
   heard: z.boolean(),
+  /** What the caller said and pressed before; absent where there was nothing. */
+  notes: z.array(z.object({ label: z.string(), text: z.string() })).optional(),
 });
 
 export type BusinessRecord = z.infer<typeof BusinessRecord>;

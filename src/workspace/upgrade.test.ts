@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { deleteDB, openDB } from 'idb';
 import { afterEach, describe, expect, it } from 'vitest';
+import { newQueue, SYSTEM_VERSION } from '../core/system';
 import { Changes, DB_NAME, openDatabase, readFile, Workspace, writeWhole, type Db, type Whole } from '.';
 
 const text = readFileSync('tests/fixtures/version-1.json', 'utf8');
@@ -85,7 +86,7 @@ describe('what version 1 stored', () => {
     if (!read.ok) throw new Error(read.message);
     expect(read.whole.draft.system.numbers['n-main']!.label).toBe('Main line');
     expect(read.whole.dealings.businessId).toBe('lantern-cove');
-    expect(read.whole.versions[0]!.version).toBe(3);
+    expect(read.whole.versions[0]!.version).toBe(SYSTEM_VERSION);
   });
 });
 
@@ -112,5 +113,27 @@ it('what version 2 stored is read, and undo brings back what it took away', asyn
   expect(w.system.people.wren).toMatchObject({ name: 'Wren Halloran', further: [] });
   expect(w.undo().ok).toBe(true);
   expect(w.system.people.pia!.away).toEqual([{ from: '2026-12-01', to: '2026-12-05', standInId: null }]);
+  await w.settled();
+});
+
+// Written by version 3 after its first plan was removed.
+it('what version 3 stored is read, and undo brings back the plan with the steps it had', async () => {
+  const read = readFile(readFileSync('tests/fixtures/version-3.json', 'utf8'));
+  if (!read.ok) throw new Error(read.message);
+  db = await openDatabase();
+  const changes = new Changes();
+  await writeWhole(db, read.whole);
+  const opened = await Workspace.open(db, changes, 'lantern-cove');
+  if (!opened.ok) throw new Error(opened.message);
+  const w = opened.workspace;
+  open.push(changes, w);
+  expect(w.system).toMatchObject({ queues: {}, rotas: {}, contacts: {}, lists: {}, promises: {} });
+  expect(w.view.standing).toMatchObject({ overrides: {}, logins: {} });
+  const plans = Object.keys(w.system.plans).length;
+  expect(w.undo().ok).toBe(true);
+  expect(Object.keys(w.system.plans)).toHaveLength(plans + 1);
+  expect(
+    w.edit({ words: 'Menu', commands: [{ do: 'queue.add', value: newQueue({ id: 'q', name: 'Desk' }) }] }).ok,
+  ).toBe(true);
   await w.settled();
 });

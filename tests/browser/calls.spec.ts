@@ -125,7 +125,7 @@ test('what a caller records is in the mailbox to be heard, and in the mail', asy
   await expect(outside.getByTestId('outside-ended')).toContainText('message left in Front desk');
 
   await page.goto('/messages');
-  const message = page.getByTestId('message').first();
+  const message = page.getByTestId('message').filter({ hasText: '(206) 555-0187' }).first();
   await expect(message).toContainText('Front desk');
   expect(await message.locator('audio').evaluate((a: HTMLAudioElement) => a.src.slice(0, 11))).toBe(
     'data:audio/',

@@ -11,6 +11,8 @@ async function open(page: Page, path: string): Promise<void> {
 
 /** What axe finds wrong with a page that keeps somebody from using it. */
 async function seriousOn(page: Page, without?: string): Promise<string[]> {
+  // Colours that are still on their way from day to night would be measured half-way.
+  await page.waitForFunction(() => document.getAnimations().every((a) => a.playState !== 'running'));
   const axe = new AxeBuilder({ page });
   const { violations } = await (without ? axe.exclude(without) : axe).analyze();
   return violations

@@ -314,6 +314,8 @@ test.describe('invitations', () => {
     await open(page, '/people/jonah');
     await page.getByLabel('E-mail').fill('jonah@lanterncov.example');
     await page.getByLabel('E-mail').press('Tab');
+    await expect(page.getByRole('link', { name: /Review 1 change/ })).toBeVisible();
+    await saved(page);
     await page.goto('/phones/invitations');
     await page.getByLabel('Text').fill('Come to {plaice}');
     await page.getByLabel('Text').press('Tab');

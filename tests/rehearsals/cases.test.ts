@@ -31,6 +31,12 @@ const Case = z.strictObject({
   /** A phone registered with a key of somebody else, as "phone/person". */
   keys: z.array(z.string()).default([]),
   dnd: z.array(z.string()).default([]),
+  /** Who is logged out of a queue, as "queue/person". */
+  loggedOut: z.array(z.string()).default([]),
+  /** What holds in place of hours, by set, between two local times. */
+  overrides: z
+    .record(z.string(), z.strictObject({ kind: z.string().nullable(), from: z.string(), until: z.string() }))
+    .default({}),
   calls: z
     .array(
       z.strictObject({
@@ -46,6 +52,12 @@ const Case = z.strictObject({
         hangsUpAfter: z.number().nullable().default(null),
         talks: z.number().default(60),
         message: z.number().default(12),
+        /** "2 207": seconds after it is asked for keys, and the keys. */
+        keys: z.array(z.string()).default([]),
+        says: z.record(z.string(), z.string()).default({}),
+        suspected: z.boolean().optional(),
+        seed: z.number().optional(),
+        choices: z.array(z.number()).optional(),
       }),
     )
     .min(1),
@@ -59,7 +71,7 @@ function moment(at: string, second: boolean): number {
 
 describe('rehearsal cases', () => {
   const names = readdirSync(folder).sort();
-  it('are at least 25', () => expect(names.length).toBeGreaterThanOrEqual(25));
+  it('are at least 120', () => expect(names.length).toBeGreaterThanOrEqual(120));
   it.each(names)('%s', async (name) => {
     const given = Case.parse(JSON.parse(readFileSync(join(folder, name, 'case.json'), 'utf8')));
     const system = edited(yard(), given.commands);
@@ -75,12 +87,22 @@ describe('rehearsal cases', () => {
     for (const key of given.keys)
       standing.registrations[key.replace('/', '--')] = newRegistration({ pairedAt: 0, standIn: true });
     for (const id of given.dnd) standing.dnd[id] = { value: true, at: 0, by: id };
+    for (const entry of given.loggedOut) {
+      const [queue = '', person = ''] = entry.split('/');
+      standing.logins[queue] = { ...standing.logins[queue], [person]: { value: false, at: 0, by: person } };
+    }
+    for (const [id, { kind, from, until }] of Object.entries(given.overrides))
+      standing.overrides[id] = {
+        value: { kind, from: moment(from, false), until: moment(until, false) },
+        at: 0,
+        by: 'rosa',
+      };
     const requests = given.calls.map(
       (c, i): CallRequest => ({
         id: `call-${i + 1}`,
         at: moment(c.at, c.second),
         from:
-          c.dials === undefined ? { kind: 'outside', number: c.from } : { kind: 'phone', phoneId: c.from ?? 'idris-desk' },
+          c.dials === undefined ? { kind: 'outside', number: c.from, suspected: c.suspected } : { kind: 'phone', phoneId: c.from ?? 'idris-desk' },
         to:
           c.dials === undefined
             ? { kind: 'number', e164: NUMBERS[c.to!] ?? c.to! }
@@ -88,8 +110,19 @@ describe('rehearsal cases', () => {
         behaviour: Behaviour.parse({
           people: c.people,
           phones: c.phones,
-          caller: { hangsUpAfter: c.hangsUpAfter, talks: c.talks, message: c.message },
+          caller: {
+            hangsUpAfter: c.hangsUpAfter,
+            talks: c.talks,
+            message: c.message,
+            says: c.says,
+            keys: c.keys.map((k) => {
+              const [after = '', press = ''] = k.split(' ');
+              return { after: Number(after), press };
+            }),
+          },
         }),
+        seed: c.seed,
+        choices: c.choices,
       }),
     );
     const traces = simulate(system, standing, requests);

@@ -1,5 +1,13 @@
 export { spokenSeconds } from './spoken';
-export { layOut, type Route, type Stop } from './route';
-export { planInWords, ringNames, stepInWords } from './sentences';
+export { layOut, waysOn, type Route, type Stop } from './route';
+export {
+  branchInWords,
+  explainPlan,
+  PATTERN_WORDS,
+  planInWords,
+  ringNames,
+  stepInWords,
+  testInWords,
+} from './sentences';
 export { arrivalTimes } from './arrival';
 export { assignNumber } from './starters';

@@ -1,33 +1,66 @@
 /** A plan laid out for walking: every step with the step that follows it, branches joined to what comes after them. */
-import type { Plan, Step } from '../system/schema';
+import { listsOf } from '../system/steps';
+import type { Plan, Step } from '../system/plans';
 
 export interface Stop {
   step: Step;
   /** Id of the step a call goes on to when this one is done with it; null when the plan runs out there. */
   next: string | null;
-  /** For an "hours" step: the first step of each period's branch, and of "otherwise". */
-  branches: Map<string, string | null>;
+  /** The first step of each of its branches, or what comes after where a branch is empty. */
+  branches: (string | null)[];
   otherwise: string | null;
 }
-
 export interface Route {
   first: string | null;
   stops: Map<string, Stop>;
 }
 
-/** Lays a plan out. A branch that runs out goes on with the step after the "hours" step it belongs to. */
+/** Lays a plan out. A branch that runs out goes on with the step after the one it belongs to. */
 export function layOut(plan: Plan): Route {
   const stops = new Map<string, Stop>();
   const lay = (steps: readonly Step[], after: string | null): string | null => {
     for (const [i, step] of steps.entries()) {
       const next = steps[i + 1]?.id ?? after;
-      const stop: Stop = { step, next, branches: new Map(), otherwise: next };
+      const stop: Stop = { step, next, branches: [], otherwise: next };
       stops.set(step.id, stop);
-      if (step.kind !== 'hours') continue;
-      for (const branch of step.branches) stop.branches.set(branch.period, lay(branch.steps, next));
-      stop.otherwise = lay(step.otherwise, next);
+      for (const [branch, list] of listsOf(step)) {
+        const entry = lay(list, next);
+        if (branch === -1) stop.otherwise = entry;
+        else stop.branches.push(entry);
+      }
     }
     return steps[0]?.id ?? after;
   };
   return { first: lay(plan.steps, null), stops };
+}
+
+/**
+ * The steps a call can go on to from a step, null for past the last one. None where the call is recorded, sent to another
+ * plan or ended there.
+ */
+export function waysOn({ step, next, branches, otherwise }: Stop): (string | null)[] {
+  switch (step.kind) {
+    case 'end':
+      return [];
+    case 'voicemail':
+      return step.mailboxId ? [] : [next];
+    case 'goto':
+      return step.planId ? [] : [next];
+    case 'hours':
+    case 'caller':
+    case 'menu':
+      return [...branches, otherwise];
+    case 'share': {
+      const open = branches.filter((_, i) => step.how === 'in turn' || step.branches[i]!.share > 0);
+      return open.length ? open : [next];
+    }
+    case 'ring':
+    case 'queue':
+      return [...branches, next];
+    case 'play':
+    case 'ask':
+    case 'forward':
+    case 'notify':
+      return [next];
+  }
 }

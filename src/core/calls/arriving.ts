@@ -5,7 +5,7 @@ import { hasArrived } from '../system';
 import { helpFor } from './help';
 import { shownBy } from './shown';
 import { RANK, type CallState, type Run } from './state';
-import { end, enter, ringGroup, ringPerson } from './walking';
+import { reachExtension } from './extensions';
 
 /** The call arrives: a number leads to its plan, digits dialled inside to whoever has them. */
 export function arrive(run: Run, call: CallState): void {
@@ -25,14 +25,14 @@ export function arrive(run: Run, call: CallState): void {
   if (!number) {
     const intercept = to.kind === 'number' ? run.standing.intercepts[to.e164] : undefined;
     if (intercept && run.now < intercept.until)
-      return end(run, call, 'system', { kind: 'given back', referTo: intercept.referTo });
-    return end(run, call, 'system', { kind: 'not in service', why: 'unknown number' });
+      return run.end(call, 'system', { kind: 'given back', referTo: intercept.referTo });
+    return run.end(call, 'system', { kind: 'not in service', why: 'unknown number' });
   }
   if (!hasArrived(run.standing, number.e164, run.now))
-    return end(run, call, 'system', { kind: 'not moved yet' });
+    return run.end(call, 'system', { kind: 'not moved yet' });
   const route = call.planId ? world.routes.get(call.planId) : undefined;
-  if (!route) return end(run, call, 'system', { kind: 'not in service', why: 'no plan' });
-  enter(run, call, route.first);
+  if (!route) return run.end(call, 'system', { kind: 'not in service', why: 'no plan' });
+  run.enter(call, route.first);
 }
 
 function dial(run: Run, call: CallState, digits: string, phoneId: string | null): void {
@@ -43,10 +43,8 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
   if (dialled.kind === 'extension') {
     const owner = extensions.get(dialled.extension)!;
     if (owner.until !== null && owner.until < localTime(system.business.timeZone, run.now).date)
-      return end(run, call, 'system', { kind: 'not in service', why: 'nothing dialled' });
-    if (owner.kind === 'group') return ringGroup(run, call, owner.id);
-    call.onward = { kind: 'own mailbox', personId: owner.id };
-    return ringPerson(run, call, owner.id, null);
+      return run.end(call, 'system', { kind: 'not in service', why: 'nothing dialled' });
+    return reachExtension(run, call, owner);
   }
   if (dialled.kind === 'emergency') {
     run.say(call, {
@@ -54,18 +52,18 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
       number: dialled.number,
       ...helpFor(system, run.standing, personId, run.now, phone),
     });
-    return end(run, call, 'system', { kind: 'emergency', number: dialled.number });
+    return run.end(call, 'system', { kind: 'emergency', number: dialled.number });
   }
   if (dialled.kind === 'feature')
-    return end(run, call, 'system', { kind: 'feature', code: dialled.code, does: dialled.does });
+    return run.end(call, 'system', { kind: 'feature', code: dialled.code, does: dialled.does });
   if (dialled.kind === 'service')
-    return end(run, call, 'system', { kind: 'went out', number: dialled.number });
+    return run.end(call, 'system', { kind: 'went out', number: dialled.number });
   if (dialled.kind === 'outside') {
     const shows =
       dialled.callerId === 'hidden'
         ? null
         : shownBy(system, personId, (e) => hasArrived(run.standing, e, run.now));
-    return end(run, call, 'system', { kind: 'went out', number: dialled.e164, shows });
+    return run.end(call, 'system', { kind: 'went out', number: dialled.e164, shows });
   }
-  end(run, call, 'system', { kind: 'not in service', why: 'nothing dialled' });
+  run.end(call, 'system', { kind: 'not in service', why: 'nothing dialled' });
 }

@@ -1,11 +1,14 @@
 /** The ring chart: a trace as lanes of bars, time across. */
 import type { System } from '../system';
-import { mailboxName, phoneName, whoseName } from './names';
+import { mailboxName, phoneName, queueName, whoseName } from './names';
 import type { NotRung, Trace } from './trace';
 
 /** What a bar shows; each is drawn in its own hue and always labelled. */
 export type BarKind =
   | 'prompt'
+  | 'menu'
+  | 'asked'
+  | 'waiting'
   | 'ringing'
   | 'talking'
   | 'greeting'
@@ -59,6 +62,8 @@ export function ringChart(trace: Trace, system: System, now?: number): RingChart
   };
   const legs = new Map<number, Lane>();
   let heard: Bar | null = null;
+  /** Who waits in a queue hears its music, whoever is rung for them. */
+  let waitsIn = '';
   const end = trace.at(-1)!;
   const last = end.kind === 'ended' ? end.t : Math.max(now ?? end.t, end.t);
 
@@ -79,11 +84,33 @@ export function ringChart(trace: Trace, system: System, now?: number): RingChart
       case 'prompt started':
         hear(e.t, 'prompt', system.recordings[e.recordingId]?.name ?? 'recording');
         break;
+      case 'menu':
+        hear(e.t, 'menu', e.recordingId ? (system.recordings[e.recordingId]?.name ?? 'menu') : 'menu');
+        break;
+      case 'spell a name':
+        hear(e.t, 'menu', 'spells a name');
+        break;
+      case 'found by name':
+        hear(e.t, 'menu', 'chooses a name');
+        break;
+      case 'asked':
+        hear(e.t, 'asked', `asked for ${e.label}`);
+        break;
+      case 'told':
+        hear(e.t, 'asked', 'is told');
+        break;
+      case 'queued':
+        waitsIn = queueName(system, e.queueId);
+        hear(e.t, 'waiting', `waits in ${waitsIn}`);
+        break;
+      case 'left queue':
+        waitsIn = '';
+        break;
       case 'leg offered':
         legs.set(e.leg, lane(e.phone, e.personId));
         lane(e.phone, e.personId).notRung = null;
         bar(lane(e.phone, e.personId), e.t, 'offered', '');
-        hear(e.t, 'ringing', 'hears ringing');
+        if (!waitsIn) hear(e.t, 'ringing', 'hears ringing');
         break;
       case 'leg sounding':
         bar(legs.get(e.leg)!, e.t, 'sounding', 'rings');

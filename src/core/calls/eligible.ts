@@ -33,7 +33,7 @@ export function whyNot(run: Run, call: CallState, phone: Phone, personId: string
     if (registration.outside && !phone.outsideOffice) return 'outside the office';
   } else if (!isProved(run.standing, phone)) return 'number not proved';
   else if (act?.does === 'is switched off') return 'not registered';
-  if (act?.does === 'is on a call') return 'on a call';
+  if (act?.does === 'is on a call' && !call.how.ringBusy) return 'on a call';
   return whyBusy(run, call, phone, person);
 }
 
@@ -43,7 +43,8 @@ function whyNotPerson(run: Run, call: CallState, person: Person): NotRung | null
   const zone = zoneOf(person, system);
   if (awayAt(person, zone, run.now)) return 'away';
   const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
-  if (hours && periodAt(hours, zone, run.now) === null) return 'outside working hours';
+  if (hours && periodAt(hours, zone, run.now, run.standing.overrides[hours.id]?.value) === null)
+    return 'outside working hours';
   if (person.quiet) {
     const local = localTime(zone, run.now);
     const { from, to } = person.quiet;
@@ -61,7 +62,7 @@ function whyNotPerson(run: Run, call: CallState, person: Person): NotRung | null
 function whyBusy(run: Run, call: CallState, phone: Phone, person: Person | undefined): NotRung | null {
   const id = call.request.id;
   if (run.onCall.get(phone.id)?.callId === id) return 'is calling';
-  if (person?.callWaiting) return null;
+  if (person?.callWaiting || call.how.ringBusy) return null;
   if (run.onCall.has(phone.id)) return 'on a call';
   const phones = person ? (run.world(call).phonesOf.get(person.id) ?? []) : [];
   if (phones.some((p) => run.onCall.get(p.id)?.personId === person!.id)) return 'on a call';

@@ -5,20 +5,27 @@
 import TinyQueue from 'tinyqueue';
 import type { Standing, System } from '../system';
 import { arrive } from './arriving';
+import { answerGiven, keyWhileAsked } from './asking';
+import { pressInMenu } from './menu';
+import { comfort, keyInQueue, leaveQueue, lookAgain, serve } from './queueing';
 import { decline, endLeg, lift, sound } from './ringing';
 import {
+  emptyMemory,
+  newCall,
+  OF_A_WAIT,
   RANK,
   type Action,
   type CallState,
   type Due,
+  type Memory,
   type Phase,
   type Run,
   type Snapshot,
   type TimerKind,
 } from './state';
-import { end, hangUp, ringingOver, timeOut } from './walking';
+import { end, enter, hangUp, roundOver, timeOut } from './walking';
 import { worldOf, type World } from './world';
-import type { Happening } from './trace';
+import type { Happening, Outcome } from './trace';
 
 const inOrder = (a: Due, b: Due): number => a.t - b.t || a.rank - b.rank || a.seq - b.seq;
 
@@ -27,6 +34,9 @@ export class CallEngine implements Run {
   onCall: Run['onCall'] = new Map();
   ringing = new Map<string, string>();
   readonly calls = new Map<string, CallState>();
+  memory: Memory = emptyMemory();
+  /** Calls that wait, by queue, in the order they came; those that no longer do are dropped when it is next asked. */
+  private queued = new Map<string, Set<CallState>>();
   private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
   private seq = 0;
   private version = 0;
@@ -86,6 +96,7 @@ export class CallEngine implements Run {
       queue: [...this.queue.data],
       calls: [...this.calls.values()],
       systems,
+      memory: this.memory,
     };
   }
 
@@ -98,6 +109,10 @@ export class CallEngine implements Run {
     engine.version = snapshot.version;
     engine.worlds = new Map(snapshot.systems.map(([v, s]) => [v, worldOf(s)]));
     engine.queue = new TinyQueue(snapshot.queue, inOrder);
+    // A snapshot of before there were patterns has nothing in mind.
+    engine.memory = snapshot.memory ?? emptyMemory();
+    for (const call of [...snapshot.calls].sort((a, b) => (a.waiting?.since ?? 0) - (b.waiting?.since ?? 0)))
+      if (call.waiting) engine.join(call.waiting.queueId, call);
     for (const call of snapshot.calls) {
       const id = call.request.id;
       engine.calls.set(id, call);
@@ -133,28 +148,77 @@ export class CallEngine implements Run {
   }
 
   after(call: CallState, ms: number, timer: TimerKind, rank: number, leg = 0): void {
-    const what = { kind: 'timer' as const, timer, callId: call.request.id, turn: call.turn, leg };
+    const turn = timer === 'press' ? call.pressed : call.turn;
+    const what = { kind: 'timer' as const, timer, callId: call.request.id, turn, leg };
     this.queue.push({ t: this.now + ms, rank, seq: this.seq++, what });
+  }
+
+  join(queueId: string, call: CallState): void {
+    const calls = this.queued.get(queueId);
+    if (calls) calls.add(call);
+    else this.queued.set(queueId, new Set([call]));
+  }
+
+  waitingIn(queueId: string): CallState[] {
+    const calls = this.queued.get(queueId);
+    if (!calls) return [];
+    for (const call of calls) if (call.waiting?.queueId !== queueId) calls.delete(call);
+    return [...calls];
+  }
+
+  serveSoon(queueId: string, ms: number): void {
+    if (!this.queued.get(queueId)?.size) return;
+    this.queue.push({
+      t: this.now + ms,
+      rank: RANK.timeout,
+      seq: this.seq++,
+      what: { kind: 'serve', queueId },
+    });
+  }
+
+  enter(call: CallState, stepId: string | null): void {
+    enter(this, call, stepId);
+  }
+
+  end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void {
+    end(this, call, by, outcome);
+  }
+
+  /** A key pressed by the caller; where none is waited for it means nothing. */
+  private pressed(call: CallState, key: string): void {
+    if (call.phase === 'menu') pressInMenu(this, call, key);
+    else if (call.phase === 'asked') keyWhileAsked(this, call, key);
+    else if (call.waiting && call.phase !== 'talking') keyInQueue(this, call, key);
   }
 
   /**
    * Whether a timer no longer means anything: its call is over, or has gone on to another phase. The caller's patience
-   * spans phases; everything else belongs to the phase it was set in.
+   * spans phases, a wait its ringing, an entry of keys the menu it is for; everything else belongs to the phase it was
+   * set in.
    */
   private isVoid({ what }: Due): boolean {
     if (what.kind === 'action') return false;
+    if (what.kind === 'serve') return !this.queued.get(what.queueId)?.size;
     const call = this.calls.get(what.callId);
-    return !call || call.phase === 'over' || (what.timer !== 'give up' && what.turn !== call.turn);
+    if (!call || call.phase === 'over') return true;
+    if (what.timer === 'give up') return false;
+    if (OF_A_WAIT.includes(what.timer)) return call.waiting?.token !== what.leg;
+    return what.turn !== (what.timer === 'press' ? call.pressed : call.turn);
   }
 
   private handle(due: Due): void {
     const { what } = due;
     if (what.kind === 'action') return this.perform(what.action);
+    if (what.kind === 'serve') return serve(this, what.queueId);
     if (this.isVoid(due)) return;
     const call = this.calls.get(what.callId)!;
     if (what.timer === 'give up') return call.phase === 'talking' ? undefined : hangUp(this, call, 'caller');
     if (what.timer === 'talked') return hangUp(this, call, 'caller');
     if (what.timer === 'time out') return timeOut(this, call);
+    if (what.timer === 'press') return this.pressed(call, String.fromCharCode(what.leg));
+    if (what.timer === 'longest wait') return leaveQueue(this, call, 'waited too long');
+    if (what.timer === 'comfort') return comfort(this, call);
+    if (what.timer === 'look again') return lookAgain(this, call);
     const leg = call.legs.find((l) => l.n === what.leg);
     if (!leg || leg.state === 'over') return;
     if (what.timer === 'sound') sound(this, call, leg);
@@ -168,34 +232,15 @@ export class CallEngine implements Run {
     if (action.kind === 'place') {
       const { request } = action;
       if (this.calls.has(request.id)) return;
-      const call: CallState = {
-        request,
-        version: this.version,
-        phase: 'waiting',
-        turn: 0,
-        numberId: null,
-        planId: null,
-        stepId: null,
-        legs: [],
-        legCount: 0,
-        queue: [],
-        roundMs: 0,
-        person: null,
-        onward: { kind: 'step', stepId: null },
-        redirects: 0,
-        chain: [],
-        since: this.now,
-        until: null,
-        talkingOn: null,
-        mailboxId: null,
-        trace: [],
-      };
+      const call = newCall(request, this.version, this.now);
       this.calls.set(request.id, call);
       return arrive(this, call);
     }
     const call = this.calls.get(action.callId);
     if (!call || call.phase === 'over') return;
     if (action.kind === 'hang up') return hangUp(this, call, action.by);
+    if (action.kind === 'press') return this.pressed(call, action.key);
+    if (action.kind === 'say') return answerGiven(this, call, action.text);
     const leg = call.legs.find((l) => l.phone === action.phone && l.state !== 'over');
     if (!leg) return;
     if (action.kind === 'answer') this.lifted(call, leg);
@@ -205,6 +250,9 @@ export class CallEngine implements Run {
   private lifted(call: CallState, leg: CallState['legs'][number]): void {
     if (!lift(this, call, leg)) return;
     const on = call.talkingOn;
+    const { waiting } = call;
+    call.waiting = null;
+    if (waiting) this.serveSoon(waiting.queueId, 0);
     this.begin(call, 'talking');
     call.talkingOn = on;
     const talks = call.request.behaviour?.caller.talks;
@@ -212,18 +260,18 @@ export class CallEngine implements Run {
   }
 
   private declined(call: CallState, leg: CallState['legs'][number]): void {
-    if (decline(this, call, leg)) ringingOver(this, call, 'declined');
+    if (decline(this, call, leg)) roundOver(this, call, 'declined');
   }
 
   /** Nothing came back from the phone: it is taken to be gone. */
   private unreachable(call: CallState, leg: CallState['legs'][number]): void {
     endLeg(this, call, leg, 'unreachable');
-    if (call.legs.every((l) => l.state === 'over')) ringingOver(this, call, 'nobody answered');
+    if (call.legs.every((l) => l.state === 'over')) roundOver(this, call, 'nobody answered');
   }
 
   /** The outside phone's own voicemail takes the call: for the caller it is answered, and lost to the business. */
   private swallowed(call: CallState, leg: CallState['legs'][number]): void {
     endLeg(this, call, leg, 'swallowed');
-    end(this, call, 'system', { kind: 'swallowed', phone: leg.phone });
+    this.end(call, 'system', { kind: 'swallowed', phone: leg.phone });
   }
 }

@@ -3,6 +3,8 @@ export * from './trace';
 export { worldOf } from './world';
 export { CallEngine } from './engine';
 export type { Action, CallState, Phase, Snapshot } from './state';
+export { emptyMemory } from './state';
+export { saidSoFar, type Note } from './said';
 export { rehearse, simulate } from './rehearse';
 export { ending, outcomeInWords, sentence, shownInWords, showing } from './summary';
 export { numberShownBy, shownBy, type Shown } from './shown';

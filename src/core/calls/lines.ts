@@ -1,10 +1,10 @@
 /** A trace line by line, for people: what the rehearsal page and the case files show. */
 import { periodInWords } from '../hours';
-import { stepInWords } from '../answering';
-import { allSteps, type System } from '../system';
+import { branchInWords, stepInWords } from '../answering';
+import { allSteps, type Step, type System } from '../system';
 import { addressLine, writeNumber } from '../numbering';
 import { addressOfHelp } from './help';
-import { mailboxName, phoneName, targetName } from './names';
+import { mailboxName, phoneName, queueName, targetName } from './names';
 import { ending, showing } from './summary';
 import type { Happening, Trace } from './trace';
 
@@ -47,6 +47,56 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
         ? `${hours.name}: ${e.period} (${periodInWords(hours, e.period)})`
         : `${hours.name}: otherwise`;
     }
+    case 'caller': {
+      return e.branch === null
+        ? 'nobody in particular: otherwise'
+        : `the caller: ${branchOf(e.stepId, e.branch, system)}`;
+    }
+    case 'shared':
+      return `this call: ${branchOf(e.stepId, e.branch, system)}`;
+    case 'drawn':
+      return `chance: ${targetName(system, e.next)} is rung next`;
+    case 'plan':
+      return `goes to the plan ${system.plans[e.planId]?.name ?? 'since removed'}`;
+    case 'menu':
+      return `menu ${e.recordingId ? recording(e.recordingId) : 'without words'}${e.time > 1 ? `, time ${e.time}` : ''}`;
+    case 'key':
+      return `the caller presses ${e.key}`;
+    case 'wrong key':
+      return `${e.keys} leads nowhere`;
+    case 'no key':
+      return 'no key pressed';
+    case 'dialled':
+      return `${e.extension} dialled: ${e.who}`;
+    case 'spell a name':
+      return 'the caller is asked to spell a name';
+    case 'found by name':
+      return `offered by name: ${e.personIds.map((id, i) => `${i + 1} ${system.people[id]?.name ?? 'somebody'}`).join(', ')}`;
+    case 'asked':
+      return `asked for ${e.label}: ${e.says}`;
+    case 'noted':
+      return `${e.label}: ${e.text || 'nothing said'}`;
+    case 'told':
+      return `told: ${e.says}`;
+    case 'notified':
+      return {
+        mail: `mail to ${e.to}`,
+        text: 'text message to the caller',
+        hook: `web hook ${e.to}`,
+        note: `note: ${e.text}`,
+      }[e.how];
+    case 'queued':
+      return `waits in ${queueName(system, e.queueId)}, number ${e.position}`;
+    case 'nobody free':
+      return `nobody is free in ${queueName(system, e.queueId)}, number ${e.position}`;
+    case 'comfort':
+      return `those who wait are told they are number ${e.position}`;
+    case 'left queue':
+      return `leaves ${queueName(system, e.queueId)} after ${e.waited} s: ${e.way}`;
+    case 'call back asked':
+      return 'asks to be called back';
+    case 'on duty':
+      return `on duty in ${system.rotas[e.rotaId]?.name ?? 'a removed rota'}: ${(e.personId && system.people[e.personId]?.name) ?? 'nobody'}`;
     case 'prompt started':
       return `caller hears ${recording(e.recordingId)}`;
     case 'prompt ended':
@@ -74,7 +124,7 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'answered':
       return `${phoneName(system, e.phone, e.personId)}: talks with the caller`;
     case 'greeting started':
-      return `voicemail ${mailboxName(system, e.mailboxId)}: ${e.recordingId ? recording(e.recordingId) : 'the plain greeting'}`;
+      return `voicemail ${mailboxName(system, e.mailboxId)}: ${e.recordingId ? recording(e.recordingId) : 'the plain greeting'}${e.occasion ? ` (${e.occasion})` : ''}`;
     case 'tone':
       return 'the tone';
     case 'recording started':
@@ -90,6 +140,16 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'ended':
       return `end (${e.by}): ${ending(e.outcome, system)}${showing(e.outcome, system)}`;
   }
+}
+
+const stepIn = (stepId: string, system: System): Step | undefined =>
+  Object.values(system.plans)
+    .flatMap((p) => [...allSteps(p.steps)])
+    .find((s) => s.id === stepId);
+
+function branchOf(stepId: string, branch: number, system: System): string {
+  const step = stepIn(stepId, system);
+  return step ? branchInWords(step, branch, system) : 'a branch since removed';
 }
 
 function placeInWords(place: Extract<Happening, { kind: 'emergency' }>['place'], system: System): string {

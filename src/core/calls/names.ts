@@ -25,13 +25,16 @@ export function phoneName(system: System, phone: string, personId?: string | nul
   return `${owner.name} · ${found!.name}${host ? ` of ${host}` : ''}`;
 }
 
-/** A target of a forward: a person, a mailbox or an outside number. */
+/** A target of a forward: a person, a phone, a mailbox or an outside number. */
 export const targetName = (system: System, to: string): string =>
   system.people[to]?.name ??
+  system.phones[to]?.name ??
   (system.mailboxes[to] ? `mailbox ${system.mailboxes[to].name}` : writeNumber(to, system.business.country));
 
 export const mailboxName = (system: System, id: string): string =>
   system.mailboxes[id]?.name ?? 'a removed mailbox';
+
+export const queueName = (system: System, id: string): string => system.queues[id]?.name ?? 'a removed queue';
 
 /** "Rosa, Idris and Pia". */
 export const listed = (names: readonly string[]): string =>

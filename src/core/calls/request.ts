@@ -1,39 +1,18 @@
 /** What goes into the engine: a call, and how people behave during it. */
 import { z } from 'zod';
+import { Act, Behaviour } from '../system/behaviour';
 import { E164, Id } from '../system/primitives';
 
-const seconds = z.number().min(0).max(3600);
-
-/** What somebody does when a phone of theirs rings; seconds count from when that phone starts to sound. */
-export const Act = z.discriminatedUnion('does', [
-  z.object({ does: z.literal('nothing') }),
-  z.object({ does: z.literal('answers'), after: seconds }),
-  z.object({ does: z.literal('declines'), after: seconds }),
-  /** On another call throughout. */
-  z.object({ does: z.literal('is on a call') }),
-  /** The phone is off or has no network. */
-  z.object({ does: z.literal('is switched off') }),
-]);
-
-export const Behaviour = z.object({
-  people: z.record(Id, Act).default({}),
-  phones: z.record(Id, Act).default({}),
-  otherwise: Act.default({ does: 'nothing' }),
-  caller: z
-    .object({
-      /** Seconds from arrival at which the caller gives up; null for never. */
-      hangsUpAfter: seconds.nullable().default(null),
-      /** Seconds an answered call lasts. */
-      talks: seconds.default(60),
-      /** Seconds the caller speaks after the tone; 0 is hanging up at it. */
-      message: seconds.default(12),
-    })
-    .default({ hangsUpAfter: null, talks: 60, message: 12 }),
-});
+export { Act, Behaviour };
 
 export const Origin = z.discriminatedUnion('kind', [
   /** From the outside; null is a caller who hides their number. */
-  z.object({ kind: z.literal('outside'), number: E164.nullable() }),
+  z.object({
+    kind: z.literal('outside'),
+    number: E164.nullable(),
+    /** The network that brings the call suspects it. */
+    suspected: z.boolean().optional(),
+  }),
   z.object({ kind: z.literal('phone'), phoneId: Id }),
 ]);
 
@@ -51,10 +30,12 @@ export const CallRequest = z.object({
   to: Destination,
   /** Null for a real call: everything people do comes in as it happens. */
   behaviour: Behaviour.nullable(),
+  /** Decides what is left to chance; the same seed decides alike. Absent is 0. */
+  seed: z.number().int().optional(),
+  /** What chance decides, draw by draw; beyond its end the seed does. */
+  choices: z.array(z.number().int()).optional(),
 });
 
-export type Act = z.infer<typeof Act>;
-export type Behaviour = z.infer<typeof Behaviour>;
 export type Origin = z.infer<typeof Origin>;
 export type Destination = z.infer<typeof Destination>;
 export type CallRequest = z.infer<typeof CallRequest>;

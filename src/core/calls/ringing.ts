@@ -1,8 +1,10 @@
 /** Legs: offering a call to phones, and what becomes of each. */
 import { accountId, ALERT_DELAY, alertDelay, isLinked, registeredAt, type Phone } from '../system';
+import { localTime } from '../hours';
 import { actOf, whyNot } from './eligible';
+import { takenOn } from './patterns';
 import { RANK, type CallState, type Leg, type Run } from './state';
-import { outsidePhone, type LegEnd, type NotRung, type RingEnd } from './trace';
+import { outsideNumber, outsidePhone, type LegEnd, type NotRung, type RingEnd } from './trace';
 
 /** Seconds from lifting a linked phone to pressing the key that takes the call: the request is heard first. Common practice, no source. */
 const CONFIRM_MS = 3000;
@@ -14,6 +16,8 @@ const WAKING_SECONDS = 3;
 export interface Offer {
   personId: string | null;
   phones: Phone[];
+  /** An outside number, rung instead of phones. */
+  outside: string | null;
 }
 
 /**
@@ -27,8 +31,9 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
     run.say(call, { kind: 'not rung', phone, personId, why });
   };
   const able: { phone: Phone; owner: string | null }[] = [];
-  for (const { personId, phones } of offers) {
-    if (!phones.length) skip(null, personId, 'has no phone');
+  const outside = [...new Set(offers.flatMap((o) => o.outside ?? []))];
+  for (const { personId, phones, outside } of offers) {
+    if (!phones.length && !outside) skip(null, personId, 'has no phone');
     for (const phone of phones) {
       if (able.some((a) => a.phone === phone)) continue;
       const owner = personId ?? phone.personId;
@@ -37,7 +42,7 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
       else able.push({ phone, owner });
     }
   }
-  if (!able.length) {
+  if (!able.length && !outside.length) {
     const busy =
       reasons.length > 0 && reasons.every((r) => r === 'on a call' || r === 'ringing for another call');
     return busy ? 'all on calls' : 'nobody could be rung';
@@ -45,16 +50,17 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
   startRinging(run, call, ms);
   for (const { phone, owner } of able) {
     const linked = isLinked(phone);
-    const leg = addLeg(run, call, phone.id, owner, linked && phone.confirmByKey);
+    const leg = addLeg(run, call, phone.id, owner, call.how.confirm || (linked && phone.confirmByKey));
     const wait = wakingSeconds(run, phone, owner);
     if (wait === null) {
       run.after(call, UNREACHABLE_MS, 'unreachable', RANK.timeout, leg.n);
       continue;
     }
     run.after(call, (alertDelay(phone) + wait) * 1000, 'sound', RANK.phone, leg.n);
-    if (linked && phone.ownVoicemailAfter !== null && !phone.confirmByKey)
+    if (linked && phone.ownVoicemailAfter !== null && !leg.confirmByKey)
       run.after(call, phone.ownVoicemailAfter * 1000, 'own voicemail', RANK.phone, leg.n);
   }
+  for (const e164 of outside) addOutside(run, call, e164);
   return 'ringing';
 }
 
@@ -70,7 +76,11 @@ function wakingSeconds(run: Run, phone: Phone, personId: string | null): number 
 /** Rings an outside number that somebody forwards to. */
 export function offerOutside(run: Run, call: CallState, e164: string, ms: number): void {
   startRinging(run, call, ms);
-  const leg = addLeg(run, call, outsidePhone(e164), null, false);
+  addOutside(run, call, e164);
+}
+
+function addOutside(run: Run, call: CallState, e164: string): void {
+  const leg = addLeg(run, call, outsidePhone(e164), null, call.how.confirm);
   run.after(call, ALERT_DELAY['linked mobile'] * 1000, 'sound', RANK.phone, leg.n);
 }
 
@@ -117,6 +127,7 @@ export function lift(run: Run, call: CallState, leg: Leg): boolean {
   endLeg(run, call, leg, 'answered');
   endOthers(run, call, 'answered elsewhere');
   run.onCall.set(leg.phone, { callId: call.request.id, personId: leg.personId });
+  tookCall(run, call, leg);
   call.talkingOn = leg.phone;
   run.say(call, { kind: 'answered', phone: leg.phone, personId: leg.personId });
   return true;
@@ -143,4 +154,11 @@ export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
   leg.state = 'over';
   if (run.ringing.get(leg.phone) === call.request.id) run.ringing.delete(leg.phone);
   run.say(call, { kind: 'leg ended', leg: leg.n, how });
+}
+
+/** Who took a call is kept in mind, for patterns that are fair to them. */
+function tookCall(run: Run, call: CallState, leg: Leg): void {
+  const who = leg.personId ?? outsideNumber(leg.phone) ?? leg.phone;
+  const { date } = localTime(run.world(call).system.business.timeZone, run.now);
+  run.memory.taken[who] = { date, calls: takenOn(run.memory, who, date) + 1 };
 }

@@ -1,8 +1,7 @@
 /** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
-import type { System } from '../system';
+import type { Standing, System } from '../system';
 import type { CallRequest } from './request';
-import type { Happening, Trace } from './trace';
-import type { Standing } from '../system';
+import type { Happening, Outcome, Trace } from './trace';
 import type { World } from './world';
 
 export interface Leg {
@@ -14,9 +13,24 @@ export interface Leg {
   confirmByKey: boolean;
 }
 
+/** One of those rung: a person, a phone, or an outside number. */
+export interface Rung {
+  personId: string | null;
+  phoneId: string | null;
+  outside: string | null;
+}
+
 /** Where a call goes on when ringing came to nothing. */
 export type Onward =
-  { kind: 'step'; stepId: string | null } | { kind: 'own mailbox'; personId: string } | { kind: 'nobody' };
+  | {
+      kind: 'step';
+      stepId: string | null;
+      /** Where it goes when nobody could be rung, or all were on calls; absent is the same way. */
+      unreachable?: string | null;
+      busy?: string | null;
+    }
+  | { kind: 'own mailbox'; personId: string }
+  | { kind: 'nobody' };
 
 /** Ringing one person by their own rules. */
 export interface PersonRing {
@@ -29,8 +43,52 @@ export interface PersonRing {
   until: number | null;
 }
 
+/** The caller is in a menu. */
+export interface InMenu {
+  /** How often it has been played. */
+  tries: number;
+  /** Keys pressed so far. */
+  digits: string;
+  /** What keys are read as: a choice, a name being spelt, or one of several people found. */
+  mode: 'keys' | 'name' | 'choose';
+  found: string[];
+}
+
+/** The caller waits in a queue. */
+export interface Waiting {
+  queueId: string;
+  /** The step it was entered by, or null where its extension was dialled. */
+  stepId: string | null;
+  since: number;
+  /** Marks the timers that belong to this wait. */
+  token: number;
+  /** Those who were rung and did not take it, since all were last tried. */
+  tried: string[];
+  /** It will be looked again by itself whether somebody is free. */
+  looks: boolean;
+}
+
+/** The caller is being asked something. */
+export interface Asking {
+  index: number;
+  part: 'question' | 'answer' | 'told';
+  heard: string;
+}
+
 /** What the caller is in the middle of. */
-export type Phase = 'waiting' | 'prompt' | 'ringing' | 'talking' | 'greeting' | 'tone' | 'message' | 'over';
+export type Phase =
+  | 'waiting'
+  | 'prompt'
+  | 'menu'
+  | 'asked'
+  | 'naming'
+  | 'queued'
+  | 'ringing'
+  | 'talking'
+  | 'greeting'
+  | 'tone'
+  | 'message'
+  | 'over';
 
 export interface CallState {
   request: CallRequest;
@@ -45,14 +103,29 @@ export interface CallState {
   legs: Leg[];
   legCount: number;
   /** Ring targets that are still to come when rung one after the other. */
-  queue: { personId: string | null; phoneId: string | null }[];
+  queue: Rung[];
   /** Milliseconds each of them is rung. */
   roundMs: number;
+  /** Whose turn is kept in mind while several are rung in turn: a step, a group or a queue. */
+  turnsOf: string | null;
+  /** How the phones of the step that rings now are rung. */
+  how: { ringBusy: boolean; confirm: boolean };
+  /** What came of the rounds of this step so far. */
+  saw: { rung: boolean; busy: boolean; nobody: boolean };
   person: PersonRing | null;
   onward: Onward;
   redirects: number;
   /** People and outside numbers the call has been sent to. */
   chain: string[];
+  menu: InMenu | null;
+  waiting: Waiting | null;
+  asking: Asking | null;
+  /** What the caller said or pressed when asked. */
+  notes: { label: string; text: string }[];
+  /** Entries of the caller's keys used so far. */
+  pressed: number;
+  /** How often chance was asked. */
+  drawn: number;
   /** Moment at which the present phase began. */
   since: number;
   /** Moment at which the present ringing, prompt or recording ends by itself, or null. */
@@ -62,6 +135,39 @@ export interface CallState {
   trace: Trace;
 }
 
+/** A call that has just been placed. */
+export const newCall = (request: CallRequest, version: number, now: number): CallState => ({
+  request,
+  version,
+  phase: 'waiting',
+  turn: 0,
+  numberId: null,
+  planId: null,
+  stepId: null,
+  legs: [],
+  legCount: 0,
+  queue: [],
+  roundMs: 0,
+  turnsOf: null,
+  how: { ringBusy: false, confirm: false },
+  saw: { rung: false, busy: false, nobody: false },
+  person: null,
+  onward: { kind: 'step', stepId: null },
+  redirects: 0,
+  chain: [],
+  menu: null,
+  waiting: null,
+  asking: null,
+  notes: [],
+  pressed: 0,
+  drawn: 0,
+  since: now,
+  until: null,
+  talkingOn: null,
+  mailboxId: null,
+  trace: [],
+});
+
 /** Human actions come before what phones do by themselves, and both before time-outs of the same millisecond. */
 export const RANK = { human: 0, phone: 1, timeout: 2 } as const;
 
@@ -70,6 +176,8 @@ export type Action =
   | { kind: 'place'; request: CallRequest }
   | { kind: 'answer'; callId: string; phone: string }
   | { kind: 'decline'; callId: string; phone: string }
+  | { kind: 'press'; callId: string; key: string }
+  | { kind: 'say'; callId: string; text: string }
   | { kind: 'hang up'; callId: string; by: 'caller' | 'called' };
 
 export type TimerKind =
@@ -80,8 +188,15 @@ export type TimerKind =
   | 'confirmed'
   | 'decline'
   | 'time out'
+  | 'press'
+  | 'longest wait'
+  | 'comfort'
+  | 'look again'
   | 'give up'
   | 'talked';
+
+/** Timers that go on through the phases of a wait; they carry its token in place of a leg. */
+export const OF_A_WAIT: readonly TimerKind[] = ['longest wait', 'comfort', 'look again'];
 
 export interface Due {
   t: number;
@@ -89,14 +204,36 @@ export interface Due {
   seq: number;
   what:
     | { kind: 'action'; action: Action }
-    | { kind: 'timer'; timer: TimerKind; callId: string; turn: number; leg: number };
+    /** `leg` is the leg it is about, the token of a wait, or the code of a key. */
+    | { kind: 'timer'; timer: TimerKind; callId: string; turn: number; leg: number }
+    | { kind: 'serve'; queueId: string };
 }
+
+/** What the system keeps in mind from call to call, to be fair to those who answer. */
+export interface Memory {
+  /** Who was rung last, by the step, group or queue that rings in turn. */
+  lastRung: Record<string, string>;
+  /** Which branch came last, by step that shares out in turn. */
+  lastBranch: Record<string, number>;
+  /** Moment somebody's last call ended, by person, phone or number. */
+  idleSince: Record<string, number>;
+  /** Calls somebody took on a day, ISO. */
+  taken: Record<string, { date: string; calls: number }>;
+}
+export const emptyMemory = (): Memory => ({ lastRung: {}, lastBranch: {}, idleSince: {}, taken: {} });
 
 /** What the parts of the engine need of it. */
 export interface Run {
   now: number;
   standing: Standing;
+  memory: Memory;
   world(call: CallState): World;
+  /** Calls that wait in a queue, the one that came first at the head. */
+  waitingIn(queueId: string): CallState[];
+  /** The call now waits in a queue. */
+  join(queueId: string, call: CallState): void;
+  /** Looks again, at a moment from now on, whether somebody waiting can be put through. */
+  serveSoon(queueId: string, ms: number): void;
   /** Adds to the call's trace, at the present moment. */
   say(call: CallState, happening: Happening): void;
   /** Sets a timer, void once the call has gone on to another phase. */
@@ -107,6 +244,10 @@ export interface Run {
   onCall: Map<string, { callId: string; personId: string | null }>;
   /** Phones that are being rung, with the call's id. */
   ringing: Map<string, string>;
+  /** The call goes on to a step of its plan; null is past the last one. */
+  enter(call: CallState, stepId: string | null): void;
+  /** The call is over. */
+  end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void;
 }
 
 export interface Snapshot {
@@ -117,4 +258,5 @@ export interface Snapshot {
   calls: CallState[];
   /** Earlier versions of the system that calls in progress still go by. */
   systems: [number, System][];
+  memory: Memory;
 }

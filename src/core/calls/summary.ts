@@ -2,7 +2,7 @@
 import { writeNumber } from '../numbering';
 import type { System } from '../system';
 import { featureInWords } from './features';
-import { listed, mailboxName, whoseName } from './names';
+import { listed, mailboxName, queueName, whoseName } from './names';
 import type { Shown } from './shown';
 import { outcomeOf, type Outcome, type Trace } from './trace';
 
@@ -39,7 +39,9 @@ export function ending(outcome: Outcome, system: System): string {
     case 'dead end':
       return 'cut off: the plan ends without an answer';
     case 'ended':
-      return outcome.how === 'busy' ? 'busy tone' : 'ended by the plan';
+      return { busy: 'busy tone', plain: 'ended by the plan', message: 'ended with a message' }[outcome.how];
+    case 'call back':
+      return `asked to be called back by ${queueName(system, outcome.queueId)}`;
     case 'nobody answered':
       return 'nobody answered, and there is no mailbox';
     case 'not in service':
@@ -94,6 +96,12 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
       parts.push(e.kind === 'ringing over' ? `${rang}, ${e.how}` : rang);
       offered = [];
     } else if (e.kind === 'ringing over') parts.push(notRungInWords(trace, e.t, e.how, system));
+    else if (e.kind === 'menu' && e.time === 1) parts.push(`menu${menuName(e.recordingId, system)}`);
+    else if (e.kind === 'key') parts.push(`key ${e.key}`);
+    else if (e.kind === 'dialled') parts.push(`${e.extension} is ${e.who}`);
+    else if (e.kind === 'asked') parts.push(`asked for ${e.label}`);
+    else if (e.kind === 'queued') parts.push(`waits in ${queueName(system, e.queueId)}`);
+    else if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
     else if (e.kind === 'redirected')
       parts.push(`sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`);
   }
@@ -108,6 +116,9 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
   const text = parts.join('; ');
   return text ? text[0]!.toUpperCase() + text.slice(1) + '.' : '';
 }
+
+const menuName = (id: string | null, system: System): string =>
+  id ? ` “${system.recordings[id]?.name ?? 'a removed recording'}”` : '';
 
 function notRungInWords(trace: Trace, t: number, how: string, system: System): string {
   const skipped = trace.filter((e) => e.kind === 'not rung' && e.t === t) as Extract<

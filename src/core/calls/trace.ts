@@ -1,5 +1,5 @@
 /** What comes out of the engine: an ordered list of what happened, in milliseconds from arrival. */
-import type { StarCode } from '../system';
+import type { Occasion, QueueWay, StarCode } from '../system';
 import type { Destination, Origin } from './request';
 import type { Shown } from './shown';
 
@@ -16,7 +16,9 @@ export type NotRung =
   | 'on a call'
   | 'ringing for another call'
   | 'is calling'
-  | 'has no phone';
+  | 'has no phone'
+  | 'not logged in'
+  | 'after a call';
 
 /** How ringing one phone ended. */
 export type LegEnd =
@@ -36,10 +38,12 @@ export type Outcome =
   | { kind: 'answered'; phone: string; personId: string | null }
   | { kind: 'message'; mailboxId: string; seconds: number }
   | { kind: 'no message'; mailboxId: string }
-  | { kind: 'hung up'; during: 'prompt' | 'ringing' | 'greeting' | 'message' }
+  | { kind: 'hung up'; during: 'prompt' | 'menu' | 'question' | 'wait' | 'ringing' | 'greeting' | 'message' }
+  /** The caller asked to be called back instead of waiting. */
+  | { kind: 'call back'; queueId: string }
   | { kind: 'swallowed'; phone: string }
   | { kind: 'dead end' }
-  | { kind: 'ended'; how: 'plain' | 'busy' }
+  | { kind: 'ended'; how: 'plain' | 'busy' | 'message' }
   | { kind: 'nobody answered' }
   | { kind: 'not in service'; why: 'unknown number' | 'no plan' | 'nothing dialled' }
   /** The number is being ported: the provider it comes from still has it. */
@@ -56,6 +60,29 @@ export type Happening =
   | { kind: 'arrived'; from: Origin; to: Destination; numberId: string | null; planId: string | null }
   | { kind: 'step'; planId: string; stepId: string }
   | { kind: 'hours'; hoursId: string | null; period: string | null }
+  /** Which branch a call takes by who calls; null is otherwise. */
+  | { kind: 'caller'; stepId: string; branch: number | null }
+  /** What chance, or whose turn it is, decided among the branches given. */
+  | { kind: 'shared'; stepId: string; branch: number; among: number[] }
+  /** Who chance says is rung next. */
+  | { kind: 'drawn'; next: string; chose: number; among: number[] }
+  | { kind: 'plan'; planId: string }
+  | { kind: 'menu'; stepId: string; recordingId: string | null; time: number }
+  | { kind: 'key'; key: string }
+  | { kind: 'wrong key'; keys: string }
+  | { kind: 'no key' }
+  | { kind: 'dialled'; extension: string; who: string }
+  | { kind: 'spell a name' }
+  | { kind: 'found by name'; personIds: string[] }
+  | { kind: 'asked'; label: string; says: string }
+  | { kind: 'noted'; label: string; text: string }
+  | { kind: 'told'; says: string }
+  | { kind: 'notified'; how: 'mail' | 'text' | 'hook' | 'note'; to: string; text: string }
+  | { kind: 'queued'; queueId: string; position: number }
+  | { kind: 'nobody free'; queueId: string; position: number }
+  | { kind: 'comfort'; queueId: string; position: number }
+  | { kind: 'left queue'; queueId: string; way: QueueWay; waited: number }
+  | { kind: 'call back asked'; queueId: string }
   | { kind: 'prompt started'; recordingId: string }
   | { kind: 'prompt ended'; recordingId: string }
   | { kind: 'not rung'; phone: string | null; personId: string | null; why: NotRung }
@@ -73,9 +100,11 @@ export type Happening =
   /** Somebody away has named who is rung in their place. */
   | { kind: 'stand-in'; personId: string; forId: string }
   | { kind: 'group'; groupId: string }
+  /** Who a rota says is rung. */
+  | { kind: 'on duty'; rotaId: string; personId: string | null }
   | { kind: 'forward skipped'; to: string; why: 'already in the chain' | 'no longer there' }
   | { kind: 'answered'; phone: string; personId: string | null }
-  | { kind: 'greeting started'; mailboxId: string; recordingId: string | null }
+  | { kind: 'greeting started'; mailboxId: string; recordingId: string | null; occasion?: Occasion }
   | { kind: 'tone'; mailboxId: string }
   | { kind: 'recording started'; mailboxId: string }
   | { kind: 'recorded'; mailboxId: string; seconds: number }

@@ -1,27 +1,18 @@
-/** The way of a call: through the steps of its plan, and through people's own rules. */
+/** The way of a call through the steps of its plan. */
 import { periodAt } from '../hours';
-import {
-  flatTargets,
-  USUAL_RING_SECONDS,
-  type ForwardTarget,
-  type Phone,
-  type Reach,
-  type RingStep,
-  type RingTarget,
-} from '../system';
-import { standInFor } from './away';
-import { endOthers, offer, offerOutside, type Offer } from './ringing';
+import type { CallerStep, CallerTest, ShareStep } from '../system';
+import { ask, askedEnough } from './asking';
+import { choose, open } from './chance';
+import { menu, menuTimeOut } from './menu';
+import { MOST_REDIRECTS, ringingOver, ringStep } from './people';
+import { enterQueue, notTaken } from './queueing';
+import { endOthers, offerOutside } from './ringing';
 import { RANK, type CallState, type Run } from './state';
-import type { Outcome, RingEnd } from './trace';
+import { outsideNumber, type RingEnd } from './trace';
+import { endMessage, record, tone, voicemail } from './voicemail';
 
-/** A call may be redirected so often; one more ends it. */
-const MOST_REDIRECTS = 10;
-/** The tone after a greeting, in milliseconds. */
-const TONE_MS = 500;
-/** A greeting of the system's own, for a mailbox that has none: milliseconds. */
-const PLAIN_GREETING_MS = 4000;
-/** A message shorter than this is not kept, in milliseconds: somebody changed their mind. Common practice, no source. */
-export const SHORTEST_MESSAGE_MS = 2000;
+/** The caller is asked for a name, says it, and is thanked: milliseconds. */
+const NAMING_MS = 6000;
 
 /** The call reaches a step; null is past the last one. */
 export function enter(run: Run, call: CallState, stepId: string | null): void {
@@ -32,31 +23,101 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
     const { step } = stop;
     call.stepId = at;
     run.say(call, { kind: 'step', planId: call.planId!, stepId: at });
-    if (step.kind === 'hours') {
-      const hours = step.hoursId ? world.system.hours[step.hoursId] : undefined;
-      const period = hours ? periodAt(hours, world.system.business.timeZone, run.now) : null;
-      run.say(call, { kind: 'hours', hoursId: step.hoursId, period });
-      at = period !== null && stop.branches.has(period) ? stop.branches.get(period)! : stop.otherwise;
-      continue;
+    switch (step.kind) {
+      case 'play': {
+        const ms = step.recordingId ? (world.promptMs.get(step.recordingId) ?? 0) : 0;
+        if (ms > 0) return play(run, call, step.recordingId!, ms);
+        at = stop.next;
+        break;
+      }
+      case 'hours': {
+        const hours = step.hoursId ? world.system.hours[step.hoursId] : undefined;
+        const override = step.hoursId ? run.standing.overrides[step.hoursId]?.value : undefined;
+        const period = hours ? periodAt(hours, world.system.business.timeZone, run.now, override) : null;
+        run.say(call, { kind: 'hours', hoursId: step.hoursId, period });
+        const i = period === null ? -1 : step.branches.findIndex((b) => b.period === period);
+        at = i < 0 ? stop.otherwise : stop.branches[i]!;
+        break;
+      }
+      case 'caller': {
+        const i = branchFor(run, call, step);
+        run.say(call, { kind: 'caller', stepId: step.id, branch: i < 0 ? null : i });
+        at = i < 0 ? stop.otherwise : stop.branches[i]!;
+        break;
+      }
+      case 'share': {
+        const i = shareOut(run, call, step);
+        at = i < 0 ? stop.next : stop.branches[i]!;
+        break;
+      }
+      case 'menu':
+        return menu(run, call);
+      case 'ask':
+        if (step.questions.length) return ask(run, call);
+        at = stop.next;
+        break;
+      case 'ring': {
+        const by = (way: string) => {
+          const i = (step.branches ?? []).findIndex((b) => b.way === way);
+          return i < 0 ? {} : { way: stop.branches[i]! };
+        };
+        const [unreachable, busy] = [by('nobody could be rung').way, by('all on calls').way];
+        call.onward = {
+          kind: 'step',
+          stepId: stop.next,
+          ...(unreachable !== undefined ? { unreachable } : {}),
+          ...(busy !== undefined ? { busy } : {}),
+        };
+        if (step.askName && !call.notes.some((n) => n.label === 'Name')) return askName(run, call);
+        return ringStep(run, call, step);
+      }
+      case 'queue':
+        if (step.queueId && world.system.queues[step.queueId])
+          return enterQueue(run, call, step.queueId, step.id);
+        at = stop.next;
+        break;
+      case 'forward':
+        if (step.number) {
+          call.onward = { kind: 'step', stepId: stop.next };
+          call.queue = [];
+          call.person = null;
+          call.how = { ringBusy: false, confirm: step.confirm };
+          return offerOutside(run, call, step.number, step.seconds * 1000);
+        }
+        at = stop.next;
+        break;
+      case 'goto': {
+        const route = step.planId ? world.routes.get(step.planId) : undefined;
+        if (!route) {
+          at = stop.next;
+          break;
+        }
+        if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
+        call.planId = step.planId;
+        run.say(call, { kind: 'plan', planId: step.planId! });
+        at = route.first;
+        break;
+      }
+      case 'notify':
+        run.say(call, { kind: 'notified', how: step.how, to: step.to, text: step.text });
+        if (step.how === 'note') call.notes.push({ label: 'Note', text: step.text });
+        at = stop.next;
+        break;
+      case 'voicemail':
+        if (step.mailboxId && world.system.mailboxes[step.mailboxId])
+          return voicemail(run, call, step.mailboxId, step.occasion);
+        run.say(call, { kind: 'no mailbox', stepId: step.id });
+        at = stop.next;
+        break;
+      case 'end': {
+        const ms =
+          step.how === 'message' && step.recordingId ? (world.promptMs.get(step.recordingId) ?? 0) : 0;
+        if (ms > 0) return play(run, call, step.recordingId!, ms);
+        return run.end(call, 'system', { kind: 'ended', how: step.how });
+      }
     }
-    if (step.kind === 'play') {
-      const ms = step.recordingId ? (world.promptMs.get(step.recordingId) ?? 0) : 0;
-      if (ms > 0) return play(run, call, step.recordingId!, ms);
-      at = stop.next;
-      continue;
-    }
-    if (step.kind === 'voicemail') {
-      if (step.mailboxId && world.system.mailboxes[step.mailboxId])
-        return voicemail(run, call, step.mailboxId);
-      run.say(call, { kind: 'no mailbox', stepId: step.id });
-      at = stop.next;
-      continue;
-    }
-    if (step.kind === 'end') return end(run, call, 'system', { kind: 'ended', how: step.how });
-    call.onward = { kind: 'step', stepId: stop.next };
-    return ringStep(run, call, step);
   }
-  end(run, call, 'system', { kind: 'dead end' });
+  run.end(call, 'system', { kind: 'dead end' });
 }
 
 function play(run: Run, call: CallState, recordingId: string, ms: number): void {
@@ -66,210 +127,96 @@ function play(run: Run, call: CallState, recordingId: string, ms: number): void 
   run.after(call, ms, 'time out', RANK.timeout);
 }
 
-function ringStep(run: Run, call: CallState, step: RingStep): void {
-  const [first] = step.targets;
-  if (step.followReach && step.targets.length === 1 && first!.kind === 'person')
-    return ringPerson(run, call, first!.id, run.now + step.seconds * 1000);
-  ringSeveral(run, call, step.targets, step);
+/** The caller says a name, which whoever lifts hears before they take the call. */
+function askName(run: Run, call: CallState): void {
+  run.begin(call, 'naming');
+  call.until = run.now + NAMING_MS;
+  run.say(call, { kind: 'asked', label: 'Name', says: 'Please say your name.' });
+  run.after(call, NAMING_MS, 'time out', RANK.timeout);
 }
 
-/** A group is dialled by its extension. */
-export function ringGroup(run: Run, call: CallState, groupId: string): void {
-  const group = run.world(call).system.groups[groupId]!;
-  run.say(call, { kind: 'group', groupId });
-  call.onward = { kind: 'nobody' };
-  ringSeveral(run, call, group.members, group);
-}
-
-/** Rings several, groups among them taken apart: all at once, or one after the other. */
-function ringSeveral(
-  run: Run,
-  call: CallState,
-  several: readonly RingTarget[],
-  { pattern, seconds }: Pick<RingStep, 'pattern' | 'seconds'>,
-): void {
-  const { system } = run.world(call);
-  const targets = flatTargets(several, system).map((t) => ({
-    personId: t.kind === 'person' ? t.id : null,
-    phoneId: t.kind === 'phone' ? t.id : null,
-  }));
-  call.person = null;
-  call.roundMs = seconds * 1000;
-  call.queue = pattern === 'together' ? [] : targets.slice(1);
-  const now = pattern === 'together' ? targets : targets.slice(0, 1);
-  const how = offer(run, call, offersOf(run, call, now), call.roundMs);
-  if (how !== 'ringing') ringingOver(run, call, how);
-}
-
-function offersOf(run: Run, call: CallState, targets: CallState['queue']): Offer[] {
-  const world = run.world(call);
-  return targets.map(({ personId: asked, phoneId }) => {
-    const phone = phoneId ? world.system.phones[phoneId] : undefined;
-    const personId = asked && standInFor(asked, world.system, run.now);
-    if (personId && personId !== asked) run.say(call, { kind: 'stand-in', personId, forId: asked! });
-    return { personId, phones: personId ? (world.phonesOf.get(personId) ?? []) : phone ? [phone] : [] };
-  });
-}
-
-/** A round of ringing came to nothing: the next in order, the person's own rules, or onward. */
-export function ringingOver(run: Run, call: CallState, how: RingEnd): void {
-  endOthers(run, call, 'not answered');
-  run.say(call, { kind: 'ringing over', how });
-  if (call.person) return personOver(run, call, how);
-  while (call.queue.length) {
-    const offered = offer(run, call, offersOf(run, call, [call.queue.shift()!]), call.roundMs);
-    if (offered === 'ringing') return;
-    run.say(call, { kind: 'ringing over', how: offered });
-  }
-  goOnward(run, call);
-}
-
-/** Rings a person by their own rules. @param until moment at which the plan's patience ends, or null */
-export function ringPerson(run: Run, call: CallState, personId: string, until: number | null): void {
-  const person = run.world(call).system.people[personId];
-  if (!person) {
-    run.say(call, { kind: 'forward skipped', to: personId, why: 'no longer there' });
-    return goOnward(run, call);
-  }
-  call.chain.push(personId);
-  call.person = { personId, index: 0, rung: false, sawBusy: false, until };
-  if (run.standing.dnd[personId]?.value) {
-    run.say(call, { kind: 'not rung', phone: null, personId, why: 'do not disturb' });
-    return forward(run, call, person.reach.onBusy, 'busy');
-  }
-  const standIn = standInFor(personId, run.world(call).system, run.now);
-  if (standIn !== personId) return forward(run, call, { to: 'person', personId: standIn }, 'away');
-  if (person.reach.always) return forward(run, call, person.reach.always, 'always');
-  nextReachStep(run, call);
-}
-
-function nextReachStep(run: Run, call: CallState): void {
-  const ring = call.person!;
-  const world = run.world(call);
-  const { reach } = world.system.people[ring.personId]!;
-  const phones = world.phonesOf.get(ring.personId) ?? [];
-  while (ring.index < reach.steps.length && (ring.until === null || run.now < ring.until)) {
-    const step = reach.steps[ring.index++]!;
-    const mine = step.phoneIds === null ? phones : phones.filter((p: Phone) => step.phoneIds!.includes(p.id));
-    const patience = ring.until === null ? Infinity : ring.until - run.now;
-    const how = offer(
-      run,
-      call,
-      [{ personId: ring.personId, phones: mine }],
-      Math.min(step.seconds * 1000, patience),
-    );
-    if (how === 'ringing') {
-      ring.rung = true;
-      return;
+/** The first branch whose test the caller passes, or -1. */
+function branchFor(run: Run, call: CallState, step: CallerStep): number {
+  const { from } = call.request;
+  if (from.kind !== 'outside') return -1;
+  const contact = from.number ? run.world(call).contacts.get(from.number) : undefined;
+  const passes = (test: CallerTest): boolean => {
+    switch (test.is) {
+      case 'listed':
+        return contact?.listIds.includes(test.listId) ?? false;
+      case 'known':
+        return contact !== undefined && !contact.blocked;
+      case 'from':
+        return from.number?.startsWith(test.prefix) ?? false;
+      case 'hidden':
+        return from.number === null;
+      case 'suspected':
+        return from.suspected ?? false;
+      case 'blocked':
+        return contact?.blocked ?? false;
     }
-    run.say(call, { kind: 'ringing over', how });
-    if (how === 'all on calls') ring.sawBusy = true;
+  };
+  return step.branches.findIndex((b) => passes(b.test));
+}
+
+/** The branch a call is given when calls are shared out, or -1 where there is none. */
+function shareOut(run: Run, call: CallState, step: ShareStep): number {
+  const many = step.branches.length;
+  if (!many) return -1;
+  if (step.how === 'in turn') {
+    const branch = ((run.memory.lastBranch[step.id] ?? -1) + 1) % many;
+    run.memory.lastBranch[step.id] = branch;
+    run.say(call, { kind: 'shared', stepId: step.id, branch, among: [] });
+    return branch;
   }
-  const [target, why] = afterReach(reach, ring);
-  forward(run, call, target, why);
+  const weights = step.branches.map((b) => b.share);
+  const branch = choose(call, weights);
+  if (branch >= 0) run.say(call, { kind: 'shared', stepId: step.id, branch, among: open(weights) });
+  return branch;
 }
 
-type Why = 'always' | 'busy' | 'not answered' | 'unreachable' | 'away';
-const afterReach = (reach: Reach, ring: NonNullable<CallState['person']>): [ForwardTarget | null, Why] =>
-  ring.rung
-    ? [reach.onNotAnswered, 'not answered']
-    : ring.sawBusy
-      ? [reach.onBusy, 'busy']
-      : [reach.onUnreachable, 'unreachable'];
-
-/** One step of a person's reach is over. Declining counts as busy: they are there and do not want it now. */
-function personOver(run: Run, call: CallState, how: RingEnd): void {
-  if (how !== 'declined') return nextReachStep(run, call);
-  const person = run.world(call).system.people[call.person!.personId]!;
-  forward(run, call, person.reach.onBusy, 'busy');
-}
-
-function forward(run: Run, call: CallState, target: ForwardTarget | null, why: Why): void {
-  const from = call.person!;
-  call.person = null;
-  if (!target) return goOnward(run, call);
-  const to =
-    target.to === 'person' ? target.personId : target.to === 'outside' ? target.number : target.mailboxId;
-  if (call.chain.includes(to)) {
-    run.say(call, { kind: 'forward skipped', to, why: 'already in the chain' });
-    return goOnward(run, call);
-  }
-  if (++call.redirects > MOST_REDIRECTS) return end(run, call, 'system', { kind: 'too many redirects' });
-  run.say(call, { kind: 'redirected', from: from.personId, to, why });
-  if (target.to === 'person') return ringPerson(run, call, target.personId, null);
-  if (target.to === 'mailbox') {
-    if (run.world(call).system.mailboxes[to]) return voicemail(run, call, to);
-    run.say(call, { kind: 'no mailbox', stepId: null });
-    return goOnward(run, call);
-  }
-  call.chain.push(to);
-  // An outside mobile starts to ring later: the usual time is counted from there.
-  offerOutside(run, call, to, (USUAL_RING_SECONDS + 6) * 1000);
-}
-
-function goOnward(run: Run, call: CallState): void {
-  const { onward } = call;
-  call.person = null;
-  if (onward.kind === 'step') return enter(run, call, onward.stepId);
-  if (onward.kind === 'nobody') return end(run, call, 'system', { kind: 'nobody answered' });
-  const { system } = run.world(call);
-  const mailboxId = system.people[onward.personId]?.mailboxId;
-  if (mailboxId && system.mailboxes[mailboxId]) return voicemail(run, call, mailboxId);
-  end(run, call, 'system', { kind: 'nobody answered' });
-}
-
-function voicemail(run: Run, call: CallState, mailboxId: string): void {
-  const world = run.world(call);
-  const { greetingId } = world.system.mailboxes[mailboxId]!;
-  const ms = (greetingId && world.promptMs.get(greetingId)) || PLAIN_GREETING_MS;
-  call.mailboxId = mailboxId;
-  run.begin(call, 'greeting');
-  call.until = run.now + ms;
-  run.say(call, { kind: 'greeting started', mailboxId, recordingId: greetingId });
-  run.after(call, ms, 'time out', RANK.timeout);
-}
-
-/** A prompt, greeting, tone or recording has run its time. */
+/** A prompt, menu, question, greeting, tone or recording has run its time. */
 export function timeOut(run: Run, call: CallState): void {
-  const mailboxId = call.mailboxId!;
-  if (call.phase === 'ringing') return ringingOver(run, call, 'nobody answered');
-  if (call.phase === 'prompt') {
-    const stop = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
-    if (stop.step.kind === 'play')
-      run.say(call, { kind: 'prompt ended', recordingId: stop.step.recordingId! });
-    return enter(run, call, stop.next);
-  }
-  if (call.phase === 'greeting') {
-    run.begin(call, 'tone');
-    run.say(call, { kind: 'tone', mailboxId });
-    return run.after(call, TONE_MS, 'time out', RANK.timeout);
-  }
-  if (call.phase === 'tone') {
-    const longest = run.world(call).system.mailboxes[mailboxId]!.longest * 1000;
-    const speaks = call.request.behaviour ? call.request.behaviour.caller.message * 1000 : longest;
-    if (speaks === 0) return end(run, call, 'caller', { kind: 'no message', mailboxId });
-    run.begin(call, 'message');
-    call.until = run.now + longest;
-    run.say(call, { kind: 'recording started', mailboxId });
-    return run.after(call, Math.min(speaks, longest), 'time out', RANK.timeout);
-  }
-  if (call.phase === 'message') {
-    const ran = run.now >= (call.until ?? Infinity);
-    endMessage(run, call, ran ? 'system' : 'caller');
+  switch (call.phase) {
+    case 'ringing':
+      return roundOver(run, call, 'nobody answered');
+    case 'prompt':
+      return promptOver(run, call);
+    case 'menu':
+      return menuTimeOut(run, call);
+    case 'asked':
+      return askedEnough(run, call);
+    case 'naming': {
+      const text = call.request.behaviour?.caller.says?.Name ?? '';
+      call.notes.push({ label: 'Name', text });
+      run.say(call, { kind: 'noted', label: 'Name', text });
+      const { step } = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
+      return step.kind === 'ring' ? ringStep(run, call, step) : undefined;
+    }
+    case 'greeting':
+      return tone(run, call);
+    case 'tone':
+      return record(run, call);
+    case 'message':
+      return endMessage(run, call, run.now >= (call.until ?? Infinity) ? 'system' : 'caller');
+    default:
+      return undefined;
   }
 }
 
-/** The recording stops: by the caller, or because it is as long as it may be. */
-function endMessage(run: Run, call: CallState, by: 'caller' | 'system'): void {
-  const mailboxId = call.mailboxId!;
-  const ms = run.now - call.since;
-  const seconds = Math.round(ms / 1000);
-  if (ms < SHORTEST_MESSAGE_MS) {
-    run.say(call, { kind: 'not kept', mailboxId, seconds });
-    return end(run, call, by, { kind: 'hung up', during: 'message' });
-  }
-  run.say(call, { kind: 'recorded', mailboxId, seconds });
-  end(run, call, by, { kind: 'message', mailboxId, seconds });
+function promptOver(run: Run, call: CallState): void {
+  const stop = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
+  const { step } = stop;
+  if ('recordingId' in step && step.recordingId)
+    run.say(call, { kind: 'prompt ended', recordingId: step.recordingId });
+  if (step.kind === 'end') return run.end(call, 'system', { kind: 'ended', how: step.how });
+  enter(run, call, stop.next);
+}
+
+/** A round of ringing came to nothing: back into the queue the call waits in, or on. */
+export function roundOver(run: Run, call: CallState, how: RingEnd): void {
+  if (call.waiting) notTaken(run, call, how);
+  else ringingOver(run, call, how);
 }
 
 /** Somebody hangs up. */
@@ -278,16 +225,38 @@ export function hangUp(run: Run, call: CallState, by: 'caller' | 'called'): void
   if (call.phase === 'talking') {
     const answered = call.trace.findLast((e) => e.kind === 'answered')!;
     const { phone, personId } = answered as { phone: string; personId: string | null };
-    return end(run, call, by, { kind: 'answered', phone, personId });
+    return run.end(call, by, { kind: 'answered', phone, personId });
   }
-  const during = call.phase === 'prompt' || call.phase === 'ringing' ? call.phase : 'greeting';
-  end(run, call, by, { kind: 'hung up', during });
+  run.end(call, by, { kind: 'hung up', during: DURING[call.phase] ?? 'greeting' });
 }
 
-/** The call is over: phones still ringing stop, phones on it are free. */
-export function end(run: Run, call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void {
+const DURING: Partial<Record<CallState['phase'], 'prompt' | 'menu' | 'question' | 'wait' | 'ringing'>> = {
+  prompt: 'prompt',
+  menu: 'menu',
+  asked: 'question',
+  naming: 'question',
+  queued: 'wait',
+  ringing: 'ringing',
+};
+
+/** The call is over: phones still ringing stop, phones on it are free, and queues look whether that helps somebody. */
+export function end(run: Run, call: CallState, ...[by, outcome]: EndOf): void {
   endOthers(run, call, 'cancelled');
+  const { waiting, talkingOn } = call;
+  call.waiting = null;
   run.begin(call, 'over');
-  for (const [phone, { callId }] of run.onCall) if (callId === call.request.id) run.onCall.delete(phone);
+  const freed: string[] = [];
+  for (const [phone, { callId, personId }] of run.onCall)
+    if (callId === call.request.id) {
+      run.onCall.delete(phone);
+      freed.push(personId ?? outsideNumber(phone) ?? phone);
+    }
+  if (talkingOn) for (const who of freed) run.memory.idleSince[who] = run.now;
   run.say(call, { kind: 'ended', by, outcome });
+  for (const queue of Object.values(run.world(call).system.queues)) {
+    const serves = queue.memberIds.some((id) => freed.includes(id));
+    if (serves) run.serveSoon(queue.id, queue.wrapUp * 1000);
+    if (serves || waiting?.queueId === queue.id) run.serveSoon(queue.id, 0);
+  }
 }
+type EndOf = Parameters<Run['end']> extends [unknown, ...infer Rest] ? Rest : never;

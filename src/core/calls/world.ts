@@ -3,6 +3,7 @@ import { layOut, spokenSeconds, type Route } from '../answering';
 import {
   accountsOn,
   extensionsInUse,
+  type Contact,
   type ExtensionInUse,
   type NumberHeld,
   type Phone,
@@ -17,6 +18,8 @@ export interface World {
   numbers: Map<string, NumberHeld>;
   /** What an extension leads to. */
   extensions: Map<string, ExtensionInUse>;
+  /** Contacts by their numbers. */
+  contacts: Map<string, Contact>;
   /** Milliseconds a recording takes to play. */
   promptMs: Map<string, number>;
 }
@@ -45,6 +48,7 @@ function build(system: System): World {
     phonesOf,
     numbers: new Map(Object.values(system.numbers).map((n) => [n.e164, n])),
     extensions: new Map(extensionsInUse(system).map((e) => [e.extension, e])),
+    contacts: new Map(Object.values(system.contacts).flatMap((c) => c.numbers.map((n) => [n, c]))),
     promptMs: new Map(Object.values(system.recordings).map((r) => [r.id, spokenSeconds(r.text) * 1000])),
   };
 }

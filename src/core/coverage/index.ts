@@ -1,4 +1,5 @@
-export { piecesOf, unansweredCall, type Piece } from './pieces';
+export { everyWay, piecesOf, unansweredCall, type CallAt, type Piece } from './pieces';
+export { changesOf, plansFrom, reachedFrom } from './changes';
 export { endsWell, firstRung, type Glance } from './first';
 export { differenceOf, spansInWords, type Difference } from './difference';
 export { weekInWords, type WayOfTheWeek } from './week';

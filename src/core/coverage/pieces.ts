@@ -1,21 +1,24 @@
 /**
- * Coverage: who answers a number, for every moment of a span of time, exactly. Within a piece the way of a call is the
- * same to the millisecond, so it is worked out once.
+ * Coverage: what a call to a number gets, for every moment of a span of time, exactly. Within a piece the way of a call is
+ * the same to the millisecond, so it is worked out once.
  */
-import { nobodyAnswers, rehearse, type CallRequest, type Trace } from '../calls';
+import { nobodyAnswers, rehearse, type CallRequest, type Trace, type TraceEvent } from '../calls';
 import { asPaired, type NumberHeld, type Standing, type System } from '../system';
-import { changesFor } from './changes';
+import { changesOf, reachedFrom, stateAt } from './changes';
 
 export interface Piece {
   /** Epoch milliseconds; `to` is not part of it. */
   from: number;
   to: number;
-  /** What happens to a call that arrives in this piece and that nobody answers. */
+  /** What happens to a call that arrives in this piece. */
   trace: Trace;
 }
 
+/** How a call to a number looks that arrives at a moment (epoch milliseconds). */
+export type CallAt = (number: NumberHeld, at: number) => CallRequest;
+
 /** A call to a number at a moment that nobody answers; the caller leaves a message if they can. */
-export const unansweredCall = (number: NumberHeld, at: number): CallRequest => ({
+export const unansweredCall: CallAt = (number, at) => ({
   id: 'call',
   at,
   from: { kind: 'outside', number: null },
@@ -24,13 +27,37 @@ export const unansweredCall = (number: NumberHeld, at: number): CallRequest => (
 });
 
 /** The longest way of a call that is reckoned with, in milliseconds: changes so long after the span still decide it. */
-const LONGEST_WAY_MS = 3_600_000;
+const LONGEST_WAY_MS = 4 * 3_600_000;
+
+/** The events at which a call asks what the time is: everything between them goes by itself. */
+const ASKS: ReadonlySet<TraceEvent['kind']> = new Set([
+  'arrived',
+  'hours',
+  'on duty',
+  'stand-in',
+  'leg offered',
+  'not rung',
+  'ringing over',
+  'redirected',
+  'dialled',
+  'queued',
+  'nobody free',
+] satisfies TraceEvent['kind'][]);
+
+/** A way that was worked out: with the same answers to the same questions a call goes the same way. */
+interface Way {
+  trace: Trace;
+  asks: number[];
+  /** What held at each of them. */
+  states: number[];
+}
 
 /**
  * All pieces of a number from `from` up to but without `to`, in order and without gaps.
  *
- * Exact because a call asks the time only at the moments in its trace: the way of a call that arrives at `a` and asks at
- * `a + d` stays what it is until, for one of those `d`, the next change after `a + d` is reached.
+ * Exact because a call asks the time only at certain events: the way of a call that arrives at `a` and asks at `a + d`
+ * stays what it is until, for one of those `d`, the next change after `a + d` is reached; and a call that at each of them
+ * finds what an earlier one found goes as that one went.
  */
 export function piecesOf(
   system: System,
@@ -38,29 +65,92 @@ export function piecesOf(
   number: NumberHeld,
   from: number,
   to: number,
+  callAt: CallAt = unansweredCall,
 ): Piece[] {
   const paired = asPaired(standing);
-  const changes = changesFor(system, number, from, to + LONGEST_WAY_MS);
+  const reached = number.planId ? reachedFrom(system, number.planId) : undefined;
+  const changes = reached ? changesOf(reached, system, paired, from, to + LONGEST_WAY_MS) : [];
+  // Between two changes everything stays: it is asked once for each stretch.
+  const stretches: number[] = [];
+  const names = new Map<string, number>();
+  const stateIn = (stretch: number): number => {
+    let state = stretches[stretch];
+    if (state === undefined) {
+      const text = reached ? stateAt(reached, system, paired, stretch ? changes[stretch - 1]! : from) : '';
+      state = names.get(text) ?? names.size;
+      names.set(text, state);
+      stretches[stretch] = state;
+    }
+    return state;
+  };
+  const ways = new Map<number, Way[]>();
+  const wayAt = (at: number): Way => {
+    const state = stateIn(countUpTo(changes, at));
+    let known = ways.get(state);
+    if (!known) ways.set(state, (known = []));
+    for (const way of known)
+      if (way.asks.every((ask, i) => stateIn(countUpTo(changes, at + ask)) === way.states[i])) return way;
+    const trace = rehearse(system, paired, callAt(number, at));
+    const asks = [...new Set(trace.flatMap((e) => (ASKS.has(e.kind) ? [e.t] : [])))];
+    const way = { trace, asks, states: asks.map((ask) => stateIn(countUpTo(changes, at + ask))) };
+    known.push(way);
+    return way;
+  };
   const pieces: Piece[] = [];
+  const same = new Map<Trace, string>();
+  const text = (trace: Trace): string => {
+    let found = same.get(trace);
+    if (found === undefined) same.set(trace, (found = JSON.stringify(trace)));
+    return found;
+  };
   for (let at = from; at < to;) {
-    const trace = rehearse(system, paired, unansweredCall(number, at));
+    const { trace, asks } = wayAt(at);
     let end = to;
-    for (const t of new Set(trace.map((e) => e.t))) end = Math.min(end, nextAfter(changes, at + t) - t);
+    for (const t of asks) end = Math.min(end, (changes[countUpTo(changes, at + t)] ?? Infinity) - t);
     const before = pieces.at(-1);
-    if (before && JSON.stringify(before.trace) === JSON.stringify(trace)) before.to = end;
+    if (before && (before.trace === trace || text(before.trace) === text(trace))) before.to = end;
     else pieces.push({ from: at, to: end, trace });
     at = end;
   }
   return pieces;
 }
 
-/** The first change strictly after a moment, or Infinity. */
-function nextAfter(changes: readonly number[], at: number): number {
+/** How many changes lie at or before a moment. */
+function countUpTo(changes: readonly number[], at: number): number {
   let [low, high] = [0, changes.length];
   while (low < high) {
     const middle = (low + high) >> 1;
     if (changes[middle]! > at) high = middle;
     else low = middle + 1;
   }
-  return changes[low] ?? Infinity;
+  return low;
+}
+
+/** So many ways that chance can take are followed. */
+const MOST_WAYS = 200;
+
+/**
+ * All ways a call can go, whatever chance decides; one where it has nothing to decide.
+ * @returns the ways, without how likely each is: what must never happen may happen in none of them
+ */
+export function everyWay(system: System, standing: Standing, request: CallRequest): Trace[] {
+  const found: Trace[] = [];
+  const open: number[][] = [[]];
+  while (open.length && found.length < MOST_WAYS) {
+    const choices = open.pop()!;
+    const trace = rehearse(system, standing, { ...request, choices });
+    found.push(trace);
+    const draws = trace.flatMap((e) =>
+      e.kind === 'shared' && e.among.length
+        ? [{ took: e.branch, among: e.among }]
+        : e.kind === 'drawn'
+          ? [{ took: e.chose, among: e.among }]
+          : [],
+    );
+    // What was given is settled; each later draw opens the ways it did not take.
+    for (let i = choices.length; i < draws.length; i++)
+      for (const other of draws[i]!.among)
+        if (other !== draws[i]!.took) open.push([...draws.slice(0, i).map((d) => d.took), other]);
+  }
+  return found;
 }

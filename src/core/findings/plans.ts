@@ -1,5 +1,5 @@
 /** Checks of plans: does every call end in something that answers, records or deliberately ends? */
-import { layOut } from '../answering';
+import { layOut, waysOn } from '../answering';
 import { rehearse, worldOf } from '../calls';
 import { unansweredCall } from '../coverage';
 import { kindsOf } from '../hours';
@@ -13,6 +13,7 @@ import {
   type Phone,
   type Plan,
   type RingStep,
+  type Step,
   type System,
 } from '../system';
 import type { Check, Finding, Sight } from './finding';
@@ -25,21 +26,24 @@ const everyPlan =
   (sight) =>
     Object.values(sight.system.plans).flatMap((plan) => look(plan, sight));
 
-/** A way through the plan that runs out of steps: the caller is cut off. */
-export const deadEnd = everyPlan((plan, { system, freshId }) => {
+/** Every step a call can reach, and after which steps a plan runs out. */
+function walkAll(plan: Plan): { reached: Set<string>; open: Set<string | null> } {
   const { first, stops } = layOut(plan);
+  const reached = new Set<string>();
   const open = new Set<string | null>();
-  const seen = new Set<string>();
   const walk = (id: string | null, from: string | null) => {
     if (id === null) return void open.add(from);
-    if (seen.has(id)) return;
-    seen.add(id);
-    const { step, next, branches, otherwise } = stops.get(id)!;
-    if (step.kind === 'end' || (step.kind === 'voicemail' && step.mailboxId)) return;
-    if (step.kind !== 'hours') return walk(next, id);
-    for (const target of [...branches.values(), otherwise]) walk(target, id);
+    if (reached.has(id)) return;
+    reached.add(id);
+    for (const next of waysOn(stops.get(id)!)) walk(next, id);
   };
   walk(first, null);
+  return { reached, open };
+}
+
+/** A way through the plan that runs out of steps: the caller is cut off. */
+export const deadEnd = everyPlan((plan, { system, freshId }) => {
+  const { open } = walkAll(plan);
   if (!open.size) return [];
   const last = [...open].at(-1) ?? undefined;
   const mailbox = likelyMailbox(plan, system);
@@ -88,17 +92,7 @@ function likelyMailbox(plan: Plan, system: System): string | undefined {
 
 /** Steps that say nothing yet, or that no call can reach. */
 export const idleSteps = everyPlan((plan, { system }) => {
-  const { first, stops } = layOut(plan);
-  const reached = new Set<string>();
-  const walk = (id: string | null) => {
-    if (id === null || reached.has(id)) return;
-    reached.add(id);
-    const { step, next, branches, otherwise } = stops.get(id)!;
-    if (step.kind === 'end' || (step.kind === 'voicemail' && step.mailboxId)) return;
-    if (step.kind !== 'hours') return walk(next);
-    for (const target of [...branches.values(), otherwise]) walk(target);
-  };
-  walk(first);
+  const { reached } = walkAll(plan);
   return [...allSteps(plan.steps)].flatMap((step): Finding[] => {
     const place = { kind: 'plan' as const, id: plan.id, stepId: step.id };
     const found = (what: string, title: string, detail: string): Finding[] => [
@@ -121,35 +115,92 @@ export const idleSteps = everyPlan((plan, { system }) => {
           },
         },
       ];
-    if (step.kind === 'ring' && !flatTargets(step.targets, system).length)
-      return found('nobody', `${plan.name} rings nobody`, 'Choose who is rung, or remove the step.');
-    if (step.kind === 'play' && !(step.recordingId && system.recordings[step.recordingId]?.text))
-      return found('silent', `${plan.name} plays nothing`, 'Write what the caller is to hear.');
-    if (step.kind === 'voicemail' && !step.mailboxId)
-      return found(
-        'no-mailbox',
-        `${plan.name} has voicemail without a mailbox`,
-        'Choose whose mailbox takes the message.',
-      );
-    if (step.kind === 'hours' && !step.hoursId)
-      return found(
-        'no-hours',
-        `${plan.name} asks hours that are not chosen`,
-        'Every call goes the way of “otherwise”.',
-      );
-    if (step.kind === 'hours') {
-      const kinds = kindsOf(system.hours[step.hoursId!]!);
+    const lacks = whatIsMissing(step, plan, system);
+    if (lacks) return found(...lacks);
+    if (step.kind === 'hours' && step.hoursId) {
+      const kinds = kindsOf(system.hours[step.hoursId]!);
       const stray = step.branches.find((b) => !kinds.includes(b.period));
       if (stray)
         return found(
           'stray-branch',
-          `“${stray.period}” never comes in ${system.hours[step.hoursId!]!.name}`,
+          `“${stray.period}” never comes in ${system.hours[step.hoursId]!.name}`,
           `No call to ${plan.name} takes that branch.`,
         );
     }
     return [];
   });
 });
+
+/** What a step still lacks to do anything: a name for it, the title and the detail of a finding. */
+function whatIsMissing(step: Step, plan: Plan, system: System): [string, string, string] | undefined {
+  const { name } = plan;
+  switch (step.kind) {
+    case 'ring': {
+      const onlyOwner = step.targets.some((t) => t.kind === 'owner');
+      return flatTargets(step.targets, system).length || onlyOwner
+        ? undefined
+        : ['nobody', `${name} rings nobody`, 'Choose who is rung, or remove the step.'];
+    }
+    case 'play':
+      return step.recordingId && system.recordings[step.recordingId]?.text
+        ? undefined
+        : ['silent', `${name} plays nothing`, 'Write what the caller is to hear.'];
+    case 'menu':
+      if (!step.branches.some((b) => b.key.length === 1) && !step.dialExtension && !step.nameKey)
+        return ['no-keys', `A menu of ${name} has no keys`, 'Every caller waits and goes on.'];
+      return step.recordingId && system.recordings[step.recordingId]?.text
+        ? undefined
+        : ['silent', `A menu of ${name} says nothing`, 'Nobody knows which keys there are.'];
+    case 'voicemail':
+      return step.mailboxId
+        ? undefined
+        : [
+            'no-mailbox',
+            `${name} has voicemail without a mailbox`,
+            'Choose whose mailbox takes the message.',
+          ];
+    case 'hours':
+      return step.hoursId
+        ? undefined
+        : ['no-hours', `${name} asks hours that are not chosen`, 'Every call goes the way of “otherwise”.'];
+    case 'caller':
+      return step.branches.length
+        ? undefined
+        : ['no-tests', `${name} asks nothing of the caller`, 'Every call goes the way of “otherwise”.'];
+    case 'queue':
+      return step.queueId
+        ? undefined
+        : ['no-queue', `${name} has a queue that is not chosen`, 'Every call goes on with the next step.'];
+    case 'share':
+      return step.branches.length > 1
+        ? undefined
+        : [
+            'no-ways',
+            `${name} shares calls out to one way only`,
+            'Give it a second way, or remove the step.',
+          ];
+    case 'ask':
+      return step.questions.length
+        ? undefined
+        : ['no-questions', `${name} asks no question`, 'Write a question, or remove the step.'];
+    case 'forward':
+      return step.number
+        ? undefined
+        : ['no-number', `${name} forwards to no number`, 'Type the outside number.'];
+    case 'goto':
+      return step.planId
+        ? undefined
+        : ['no-plan-chosen', `${name} goes to a plan that is not chosen`, 'Choose the plan it goes to.'];
+    case 'notify':
+      return step.to || step.how === 'text' || step.how === 'note'
+        ? undefined
+        : ['no-address', `${name} notifies nobody`, 'Type the address it goes to.'];
+    case 'end':
+      return step.how !== 'message' || (step.recordingId && system.recordings[step.recordingId]?.text)
+        ? undefined
+        : ['silent', `${name} ends without the last word it should say`, 'Write what is said.'];
+  }
+}
 
 /** Ringing too short for a phone to sound, or longer than callers like. */
 export const ringLength = everyPlan((plan, { system }) => {
@@ -200,6 +251,8 @@ export const swallowing = everyPlan((plan, { system }) =>
     return phonesRung(step, system).flatMap((phone): Finding[] =>
       isLinked(phone) &&
       !phone.confirmByKey &&
+      !step.confirm &&
+      !step.askName &&
       phone.ownVoicemailAfter !== null &&
       phone.ownVoicemailAfter < step.seconds
         ? [
@@ -226,7 +279,7 @@ export const swallowing = everyPlan((plan, { system }) =>
 function phonesRung(step: RingStep, system: System): Phone[] {
   const { phonesOf } = worldOf(system);
   return flatTargets(step.targets, system).flatMap((t) =>
-    t.kind === 'phone' ? (system.phones[t.id] ?? []) : (phonesOf.get(t.id) ?? []),
+    t.kind === 'phone' ? (system.phones[t.id] ?? []) : t.kind === 'person' ? (phonesOf.get(t.id) ?? []) : [],
   );
 }
 

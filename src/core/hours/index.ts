@@ -1,4 +1,16 @@
-export { addDays, localTime, momentOf, nextClockChange, type LocalTime } from './zone';
+export {
+  addDays,
+  dateOf,
+  dayNumber,
+  localTime,
+  momentOf,
+  momentOfDay,
+  nextClockChange,
+  weekdayOf,
+  type LocalTime,
+} from './zone';
+export { calendarOf, daysOf, inForceOrder, type Calendar, type Day, type DaySpan } from './days';
+export { handovers, onDuty, shiftsOf, type Shift } from './rota';
 export { boundaries, periodAt } from './weekly';
 export { readSpans, writeSpans, writeTime, type Span, type TypedHours } from './typed';
 export { DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';

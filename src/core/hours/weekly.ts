@@ -1,31 +1,52 @@
-/** Weekly hours: which period is on, and when the next change comes. */
-import type { Hours } from '../system/schema';
-import { addDays, localTime, momentOf, nextClockChange } from './zone';
+/** Hours: which period is on, and when the next change comes. */
+import type { Hours, Override } from '../system/hours';
+import { calendarOf } from './days';
+import { localTime, momentOfDay, nextClockChange } from './zone';
 
-/** The kind of period that is on at a moment ("Open", "Lunch"), or null when none is. @param at epoch milliseconds */
-export function periodAt(hours: Hours, businessZone: string, at: number): string | null {
-  const { day, minute } = localTime(hours.timeZone ?? businessZone, at);
-  for (const p of hours.weekly) if (p.day === day && minute >= p.from && minute < p.to) return p.kind;
+/**
+ * The kind of period that is on at a moment ("Open", "Lunch"), or null when none is.
+ * @param at epoch milliseconds @param override what holds in place of the hours for a time
+ */
+export function periodAt(hours: Hours, businessZone: string, at: number, override?: Override): string | null {
+  if (override && override.from <= at && at < override.until) return override.kind;
+  const { days, minute } = localTime(hours.timeZone ?? businessZone, at);
+  for (const span of calendarOf(hours).on(days).spans)
+    if (minute >= span.from && minute < span.to) return span.kind;
   return null;
 }
 
+/** What was worked out last for a set of hours: plans of many numbers ask for the same span. */
+const known = new WeakMap<Hours, { key: string; found: number[] }>();
+
 /**
  * All moments from `from` up to but without `to` (epoch milliseconds) at which what these hours say can change:
- * the start and end of every period, in local time, and every change of the clocks. Ascending, without repeats.
+ * the start and end of every period of every day, in local time, every change of the clocks, and the ends of an override.
+ * Ascending, without repeats.
  */
-export function boundaries(hours: Hours, businessZone: string, from: number, to: number): number[] {
+export function boundaries(
+  hours: Hours,
+  businessZone: string,
+  from: number,
+  to: number,
+  override?: Override,
+): number[] {
   const zone = hours.timeZone ?? businessZone;
-  const found = new Set<number>();
-  const last = addDays(localTime(zone, to).date, 1);
-  for (let date = addDays(localTime(zone, from).date, -1); date <= last; date = addDays(date, 1)) {
-    const { day } = localTime(zone, momentOf(zone, date, 720));
-    for (const p of hours.weekly)
-      if (p.day === day)
-        for (const minute of [p.from, p.to])
-          // On the day the clocks go back a time of the doubled hour comes twice.
-          for (const which of ['compatible', 'later'] as const)
-            found.add(momentOf(zone, date, minute, which));
-  }
-  for (let at = nextClockChange(zone, from); at < to; at = nextClockChange(zone, at)) found.add(at);
-  return [...found].filter((t) => t >= from && t < to).sort((a, b) => a - b);
+  const key = `${zone} ${from} ${to} ${override?.from} ${override?.until}`;
+  const last = known.get(hours);
+  if (last?.key === key) return last.found;
+  const all = new Set<number>();
+  const calendar = calendarOf(hours);
+  const end = localTime(zone, to).days + 1;
+  for (let days = localTime(zone, from).days - 1; days <= end; days++)
+    for (const span of calendar.on(days).spans)
+      for (const minute of [span.from, span.to]) {
+        // On the day the clocks go back a time of the doubled hour comes twice.
+        all.add(momentOfDay(zone, days, minute));
+        all.add(momentOfDay(zone, days, minute, 'later'));
+      }
+  for (let at = nextClockChange(zone, from); at < to; at = nextClockChange(zone, at)) all.add(at);
+  if (override) all.add(override.from).add(override.until);
+  const found = [...all].filter((t) => t >= from && t < to).sort((a, b) => a - b);
+  known.set(hours, { key, found });
+  return found;
 }

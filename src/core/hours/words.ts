@@ -1,5 +1,5 @@
 /** Weekly hours in words. */
-import type { Hours } from '../system/schema';
+import type { Hours } from '../system/hours';
 import { writeTime } from './typed';
 
 export const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -33,10 +33,17 @@ export function periodInWords(hours: Hours, kind: string): string {
       .join(' and ');
     if (spans) daysBySpans.set(spans, [...(daysBySpans.get(spans) ?? []), day]);
   }
-  return [...daysBySpans].map(([spans, days]) => `${daysInWords(days)} ${spans}`).join(', ') || 'never';
+  const week = [...daysBySpans].map(([spans, days]) => `${daysInWords(days)} ${spans}`).join(', ');
+  const others = (hours.exceptions ?? []).filter((e) => e.times.some((t) => t.kind === kind));
+  const onlyThen =
+    others.length > 2 ? `on ${others.length} exceptions` : others.map((e) => e.name).join(', ');
+  return week || onlyThen || 'never';
 }
 
-/** The kinds of period a set has, in the order of the week. */
+/** The kinds of period a set has: those of the week in its order, then those only its exceptions have. */
 export const kindsOf = (hours: Hours): string[] => [
-  ...new Set([...hours.weekly].sort((a, b) => a.day - b.day || a.from - b.from).map((p) => p.kind)),
+  ...new Set([
+    ...[...hours.weekly].sort((a, b) => a.day - b.day || a.from - b.from).map((p) => p.kind),
+    ...(hours.exceptions ?? []).flatMap((e) => e.times.map((t) => t.kind)),
+  ]),
 ];

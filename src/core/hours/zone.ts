@@ -32,6 +32,8 @@ function stretchAt(zone: string, at: number): Stretch {
 const DAY = 86_400_000;
 
 export interface LocalTime {
+  /** Days since 1 January 1970. */
+  days: number;
   /** ISO day of the week, 1 Monday to 7 Sunday. */
   day: number;
   /** Minutes since local midnight, with the fraction. */
@@ -45,10 +47,11 @@ export function localTime(zone: string, at: number): LocalTime {
   const local = at + stretchAt(zone, at).offset;
   const days = Math.floor(local / DAY);
   return {
-    day: ((((days + 3) % 7) + 7) % 7) + 1,
+    days,
+    day: weekdayOf(days),
     minute: (local - days * DAY) / 60_000,
     get date() {
-      return new Date(days * DAY).toISOString().slice(0, 10);
+      return dateOf(days);
     },
   };
 }
@@ -56,25 +59,48 @@ export function localTime(zone: string, at: number): LocalTime {
 /** The next moment after `at` at which the zone's clocks change (epoch milliseconds), or Infinity. */
 export const nextClockChange = (zone: string, at: number): number => stretchAt(zone, at).to;
 
+/** Days since 1 January 1970 of an ISO date. */
+export const dayNumber = (date: string): number => Date.parse(`${date}T00:00:00Z`) / DAY;
+
+/** ISO date of days since 1 January 1970. */
+export const dateOf = (days: number): string => new Date(days * DAY).toISOString().slice(0, 10);
+
+/** ISO day of the week, 1 Monday to 7 Sunday, of days since 1 January 1970 (a Thursday). */
+export const weekdayOf = (days: number): number => ((((days + 3) % 7) + 7) % 7) + 1;
+
 /**
  * Epoch milliseconds of a local wall-clock time. A time skipped when clocks go forward is taken with the offset from
  * before the change, a time that happens twice is its first (Temporal "compatible", as in RFC 5545),
  * or its second where `which` is "later".
  */
-export function momentOf(
+export const momentOf = (
   zone: string,
   date: string,
   minute: number,
   which: 'compatible' | 'later' = 'compatible',
+): number => momentOfDay(zone, dayNumber(date), minute, which);
+
+/** The same for a day given as days since 1 January 1970. */
+export function momentOfDay(
+  zone: string,
+  days: number,
+  minute: number,
+  which: 'compatible' | 'later' = 'compatible',
 ): number {
-  const day = Temporal.PlainDate.from(date);
-  const time = Temporal.PlainTime.from('00:00').add({ minutes: minute % 1440 });
-  return day
-    .add({ days: Math.floor(minute / 1440) })
-    .toPlainDateTime(time)
-    .toZonedDateTime(zone, { disambiguation: which }).epochMilliseconds;
+  const local = days * DAY + minute * 60_000;
+  // No zone's clocks change twice within two days: the offset is the one before or the one after.
+  const before = stretchAt(zone, local - DAY).offset;
+  const after = stretchAt(zone, local + DAY).offset;
+  const early = local - before;
+  if (before === after) return early;
+  const late = local - after;
+  const [isEarly, isLate] = [
+    stretchAt(zone, early).offset === before,
+    stretchAt(zone, late).offset === after,
+  ];
+  if (isEarly && isLate) return which === 'later' ? Math.max(early, late) : Math.min(early, late);
+  return isLate ? late : early;
 }
 
 /** ISO date `days` after another. */
-export const addDays = (date: string, days: number): string =>
-  Temporal.PlainDate.from(date).add({ days }).toString();
+export const addDays = (date: string, days: number): string => dateOf(dayNumber(date) + days);

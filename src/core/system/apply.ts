@@ -3,7 +3,10 @@ import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'imm
 import { checkExtension, ExtensionIndex } from '../numbering/extensions';
 import { Edit, type Command } from './commands';
 import { Network } from './primitives';
-import type { Step, System } from './schema';
+import type { Hours } from './hours';
+import type { RingTarget } from './people';
+import type { Step } from './plans';
+import type { System } from './schema';
 import { groupsWithin } from './groups';
 import { COLLECTIONS, letGo, type Kind } from './let-go';
 import { extensionsInUse } from './namespace';
@@ -45,7 +48,11 @@ export function applyEdit(system: System, edit: Edit): Applied {
     const [next, patches, inverse] = produceWithPatches(system, (draft) => {
       for (const command of parsed.data.commands) run(draft as System, command);
     });
-    if (next.people !== system.people || next.groups !== system.groups || next.business !== system.business)
+    if (
+      (['people', 'groups', 'queues', 'plans', 'business'] as const).some(
+        (part) => next[part] !== system[part],
+      )
+    )
       checkExtensions(system, next);
     if (next.people !== system.people) checkEmails(system, next);
     return { ok: true, system: next, patches, inverse };
@@ -138,26 +145,40 @@ function check(system: System, kind: Kind, id: string): void {
       );
   } else if (kind === 'group') {
     const group = system.groups[id]!;
-    const same = Object.values(system.groups).find(
-      (g) => g.id !== id && g.name.toLowerCase() === group.name.toLowerCase(),
-    );
-    if (same) throw new Refused('name', `There is a group “${same.name}” already.`);
-    for (const m of group.members)
-      mustExist(
-        { person: system.people, phone: system.phones, group: system.groups }[m.kind],
-        m.id,
-        'members',
-        m.kind,
-      );
+    onlyName(system.groups, id, 'group');
+    checkTargets(system, group.members, 'members');
+    if (group.members.some((m) => m.kind === 'owner'))
+      throw new Refused('members', 'A group has the same members whoever calls.');
     if (groupsWithin(system, id).has(id))
       throw new Refused('members', `${group.name} would be a part of itself.`);
-  } else if (kind === 'hours') {
-    const byDay = [...system.hours[id]!.weekly].sort((a, b) => a.day - b.day || a.from - b.from);
-    for (const [i, period] of byDay.entries()) {
-      const before = byDay[i - 1];
-      if (before && before.day === period.day && before.to > period.from)
-        throw new Refused('weekly', 'Two periods of the same day overlap.');
-    }
+  } else if (kind === 'queue') {
+    const queue = system.queues[id]!;
+    onlyName(system.queues, id, 'queue');
+    for (const member of queue.memberIds) mustExist(system.people, member, 'memberIds', 'person');
+    if (new Set(queue.memberIds).size < queue.memberIds.length)
+      throw new Refused('memberIds', 'Somebody serves it twice.');
+    mustExist(system.recordings, queue.holdMusicId, 'holdMusicId', 'recording');
+    mustExist(system.recordings, queue.comfort?.recordingId ?? null, 'comfort', 'recording');
+    if (queue.exitKey !== null && queue.exitKey === queue.callBackKey)
+      throw new Refused('callBackKey', `Key ${queue.exitKey} leaves the queue already.`);
+  } else if (kind === 'hours') checkHours(system.hours[id]!);
+  else if (kind === 'rota') {
+    const rota = system.rotas[id]!;
+    for (const person of [...rota.turns, ...rota.swaps.map((s) => s.personId)])
+      mustExist(system.people, person, 'turns', 'person');
+  } else if (kind === 'contact') {
+    const contact = system.contacts[id]!;
+    mustExist(system.people, contact.ownerId, 'ownerId', 'person');
+    for (const list of contact.listIds) mustExist(system.lists, list, 'listIds', 'list');
+    const other = Object.values(system.contacts).find(
+      (c) => c.id !== id && c.numbers.some((n) => contact.numbers.includes(n)),
+    );
+    if (other) throw new Refused('numbers', `${other.name} has this number already.`);
+  } else if (kind === 'list') onlyName(system.lists, id, 'list');
+  else if (kind === 'promise') {
+    const promised = system.promises[id]!;
+    mustExist(system.numbers, promised.numberId, 'numberId', 'number');
+    if (promised.when.on === 'hours') mustExist(system.hours, promised.when.hoursId, 'when', 'set of hours');
   } else if (kind === 'mailbox') {
     const mailbox = system.mailboxes[id]!;
     for (const owner of mailbox.ownerIds) mustExist(system.people, owner, 'ownerIds', 'person');
@@ -165,6 +186,42 @@ function check(system: System, kind: Kind, id: string): void {
   } else if (kind === 'plan') {
     checkSteps(system.plans[id]!.steps);
   }
+}
+
+/** Two of a kind with the same name could not be told apart. */
+function onlyName(items: Record<string, { id: string; name: string }>, id: string, what: string): void {
+  const name = items[id]!.name.toLowerCase();
+  const same = Object.values(items).find((x) => x.id !== id && x.name.toLowerCase() === name);
+  if (same) throw new Refused('name', `There is a ${what} “${same.name}” already.`);
+}
+
+function checkTargets(system: System, targets: readonly RingTarget[], field: string): void {
+  const { people, phones, groups, rotas } = system;
+  const collections = { person: people, phone: phones, group: groups, rota: rotas };
+  for (const t of targets) {
+    if (t.kind === 'outside' || t.kind === 'owner') continue;
+    if (!collections[t.kind][t.id]) throw new Refused(field, `There is no such ${t.kind}.`);
+  }
+}
+
+function checkHours(hours: Hours): void {
+  const clash = overlapOf(hours.weekly);
+  if (clash) throw new Refused('weekly', 'Two periods of the same day overlap.');
+  const names = new Set<string>();
+  for (const { id, name, times } of hours.exceptions ?? []) {
+    if (names.has(id)) throw new Refused('exceptions', 'Two exceptions have the same id.');
+    names.add(id);
+    // A time for any day and one for a certain day can meet.
+    const spread = times.flatMap((t) =>
+      t.day === null ? [1, 2, 3, 4, 5, 6, 7].map((day) => ({ ...t, day })) : [{ ...t, day: t.day }],
+    );
+    if (overlapOf(spread)) throw new Refused('exceptions', `Two times of “${name}” overlap.`);
+  }
+}
+
+function overlapOf(periods: readonly { day: number; from: number; to: number }[]): boolean {
+  const byDay = [...periods].sort((a, b) => a.day - b.day || a.from - b.from);
+  return byDay.some((p, i) => i > 0 && byDay[i - 1]!.day === p.day && byDay[i - 1]!.to > p.from);
 }
 
 function checkBusiness({ business }: System): void {
@@ -230,6 +287,27 @@ function checkSteps(steps: readonly Step[]): void {
   for (const step of allSteps(steps)) {
     if (seen.has(step.id)) throw new Refused('id', 'Two steps of a plan have the same id.');
     seen.add(step.id);
+    checkStep(step);
+  }
+}
+
+/** What must hold true of one step, whatever else there is. */
+function checkStep(step: Step): void {
+  const twice = (names: readonly string[]) => names.find((n, i) => names.indexOf(n) !== i);
+  if (step.kind === 'menu') {
+    const key = twice(step.branches.map((b) => b.key));
+    if (key) throw new Refused('key', `Key ${key} is there twice.`);
+    if (step.nameKey !== null && step.branches.some((b) => b.key === step.nameKey))
+      throw new Refused('nameKey', `Key ${step.nameKey} has a branch already.`);
+  } else if (step.kind === 'hours') {
+    const period = twice(step.branches.map((b) => b.period));
+    if (period) throw new Refused('period', `There are two branches for ${period}.`);
+  } else if (step.kind === 'ring' || step.kind === 'queue') {
+    const way = twice((step.branches ?? []).map((b) => b.way));
+    if (way) throw new Refused('way', `There are two branches for “${way}”.`);
+  } else if (step.kind === 'share' && step.how === 'by shares' && step.branches.length) {
+    const sum = step.branches.reduce((all, b) => all + b.share, 0);
+    if (sum !== 100) throw new Refused('share', `The shares make ${sum} %, not 100 %.`);
   }
 }
 

@@ -3,9 +3,14 @@
  * the fix of a finding and undo, and is checked by the same schema wherever it comes from.
  */
 import { z } from 'zod';
+import { Contact, ContactList } from './contacts';
+import { Hours, Rota } from './hours';
 import { Group, Person, Phone } from './people';
 import { Site } from './places';
+import { Plan, Step } from './plans';
 import { Id } from './primitives';
+import { Promised } from './promises';
+import { Queue } from './queues';
 import * as s from './schema';
 
 /** Any of an object's fields but its id. */
@@ -29,18 +34,23 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('person', Person),
   ...collection('phone', Phone),
   ...collection('group', Group),
-  ...collection('hours', s.Hours),
+  ...collection('queue', Queue),
+  ...collection('hours', Hours),
+  ...collection('rota', Rota),
   ...collection('recording', s.Recording),
   ...collection('mailbox', s.Mailbox),
-  ...collection('plan', s.Plan),
+  ...collection('contact', Contact),
+  ...collection('list', ContactList),
+  ...collection('promise', Promised),
+  ...collection('plan', Plan),
   z.object({
     do: z.literal('step.add'),
     planId: Id,
     place: Place,
     index: z.number().int().min(0),
-    step: s.Step,
+    step: Step,
   }),
-  z.object({ do: z.literal('step.set'), planId: Id, step: s.Step }),
+  z.object({ do: z.literal('step.set'), planId: Id, step: Step }),
   z.object({ do: z.literal('step.remove'), planId: Id, stepId: Id }),
   z.object({
     do: z.literal('step.move'),

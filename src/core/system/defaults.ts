@@ -1,6 +1,8 @@
 import { profileOf } from '../numbering/profiles';
 import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './people';
 import type { CivicAddress, Site } from './places';
+import type { Rota } from './hours';
+import type { Queue } from './queues';
 import type { Business, InvitationWording, Mailbox, NumberHeld, System } from './schema';
 
 /** Seconds a person is rung before their voicemail: three rings in North America, six in Britain. Common practice, no source. */
@@ -88,6 +90,32 @@ export const newGroup = (given: Pick<Group, 'id' | 'name'> & Partial<Group>): Gr
   members: [],
   pattern: 'together',
   seconds: USUAL_RING_SECONDS,
+  ...given,
+});
+
+/** A queue with the usual settings. The numbers are common practice, no source. */
+export const newQueue = (given: Pick<Queue, 'id' | 'name'> & Partial<Queue>): Queue => ({
+  extension: null,
+  memberIds: [],
+  pattern: 'longest idle',
+  seconds: USUAL_RING_SECONDS,
+  limit: 10,
+  longestWait: 300,
+  holdMusicId: null,
+  comfort: null,
+  exitKey: null,
+  callBackKey: null,
+  wrapUp: 15,
+  ...given,
+});
+
+/** A rota of weekly turns that change on Monday mornings. @param from day the first turn begins, ISO */
+export const newRota = (given: Pick<Rota, 'id' | 'name' | 'from'> & Partial<Rota>): Rota => ({
+  timeZone: null,
+  handover: 480,
+  days: 7,
+  turns: [],
+  swaps: [],
   ...given,
 });
 
@@ -187,8 +215,13 @@ export const emptySystem = (business: Business): System => ({
   people: {},
   groups: {},
   phones: {},
+  queues: {},
   hours: {},
+  rotas: {},
   plans: {},
   mailboxes: {},
   recordings: {},
+  contacts: {},
+  lists: {},
+  promises: {},
 });

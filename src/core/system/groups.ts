@@ -1,4 +1,6 @@
 /** Who is in a group, and which groups somebody is in. */
+import { writeNumber } from '../numbering/numbers';
+import type { Rota } from './hours';
 import type { Group, RingTarget } from './people';
 import type { System } from './schema';
 
@@ -9,16 +11,25 @@ export function groupsWithin(system: System, id: string, found = new Set<string>
   return found;
 }
 
-/** People and phones behind ring targets: groups are taken apart, and each stands once, in order. */
+/** A target that is no group and no rota. */
+export type FlatTarget = Exclude<RingTarget, { kind: 'group' | 'rota' }>;
+
+/**
+ * Who is behind ring targets: groups and rotas are taken apart, and each stands once, in order.
+ * @param onDuty who is on duty in a rota; without it, everybody who ever is
+ */
 export function flatTargets(
   targets: readonly RingTarget[],
   system: System,
-): Exclude<RingTarget, { kind: 'group' }>[] {
-  const found = new Map<string, Exclude<RingTarget, { kind: 'group' }>>();
+  onDuty: (rotaId: string) => readonly string[] = (id) => everybodyIn(system.rotas[id]),
+): FlatTarget[] {
+  const found = new Map<string, FlatTarget>();
   const opened = new Set<string>();
+  const keep = (t: FlatTarget) => found.set(`${t.kind} ${t.id}`, found.get(`${t.kind} ${t.id}`) ?? t);
   const add = (list: readonly RingTarget[]): void => {
     for (const t of list) {
-      if (t.kind !== 'group') found.set(`${t.kind} ${t.id}`, found.get(`${t.kind} ${t.id}`) ?? t);
+      if (t.kind === 'rota') for (const id of onDuty(t.id)) keep({ kind: 'person', id });
+      else if (t.kind !== 'group') keep(t);
       else if (!opened.has(t.id)) {
         opened.add(t.id);
         add(system.groups[t.id]?.members ?? []);
@@ -29,14 +40,31 @@ export function flatTargets(
   return [...found.values()];
 }
 
+/** Everybody who has a turn in a rota, or was swapped into one. */
+export const everybodyIn = (rota: Rota | undefined): string[] => [
+  ...new Set(
+    [...(rota?.turns ?? []), ...(rota?.swaps ?? []).map((s) => s.personId)].filter((id) => id !== null),
+  ),
+];
+
 /** Groups somebody is a member of, directly. */
 export const groupsOf = (system: System, personId: string): Group[] =>
   Object.values(system.groups).filter((g) => g.members.some((m) => m.kind === 'person' && m.id === personId));
 
 /** What a ring target is called. */
-export const targetName = (t: RingTarget, { people, phones, groups }: System): string =>
-  ({
-    person: people[t.id]?.name ?? 'somebody removed',
-    phone: phones[t.id]?.name ?? 'a removed phone',
-    group: groups[t.id]?.name ?? 'a removed group',
-  })[t.kind];
+export function targetName(t: RingTarget, { people, phones, groups, rotas, business }: System): string {
+  switch (t.kind) {
+    case 'person':
+      return people[t.id]?.name ?? 'somebody removed';
+    case 'phone':
+      return phones[t.id]?.name ?? 'a removed phone';
+    case 'group':
+      return groups[t.id]?.name ?? 'a removed group';
+    case 'rota':
+      return `whoever is on duty (${rotas[t.id]?.name ?? 'a removed rota'})`;
+    case 'outside':
+      return writeNumber(t.id, business.country);
+    case 'owner':
+      return 'whoever looks after the caller';
+  }
+}

@@ -1,5 +1,6 @@
 /** What a removed object leaves behind: it is taken out of everything that pointed at it. */
 import type { RingTarget } from './people';
+import type { Promised } from './promises';
 import type { System } from './schema';
 import { allSteps } from './steps';
 
@@ -10,10 +11,15 @@ export const COLLECTIONS = {
   person: 'people',
   phone: 'phones',
   group: 'groups',
+  queue: 'queues',
   hours: 'hours',
+  rota: 'rotas',
   recording: 'recordings',
   mailbox: 'mailboxes',
   plan: 'plans',
+  contact: 'contacts',
+  list: 'lists',
+  promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
 
@@ -33,20 +39,40 @@ export function letGo(system: System, kind: Kind, id: string): void {
     },
     plan: () => {
       for (const n of Object.values(system.numbers)) if (n.planId === id) n.planId = null;
+      for (const step of steps) if (step.kind === 'goto' && step.planId === id) step.planId = null;
     },
     number: () => {
       const held = new Set(Object.values(system.numbers).map((n) => n.e164));
       const { business } = system;
+      dropPromises(system, (p) => p.numberId === id);
       if (business.defaultCallerId && !held.has(business.defaultCallerId)) business.defaultCallerId = null;
       for (const s of Object.values(system.sites)) if (s.callback && !held.has(s.callback)) s.callback = null;
     },
     recording: () => {
-      for (const step of steps) if (step.kind === 'play' && step.recordingId === id) step.recordingId = null;
+      for (const step of steps) if ('recordingId' in step && step.recordingId === id) step.recordingId = null;
+      for (const q of Object.values(system.queues)) {
+        if (q.holdMusicId === id) q.holdMusicId = null;
+        if (q.comfort?.recordingId === id) q.comfort = null;
+      }
+      dropPromises(system, (p) => p.expects.every((e) => e.is === 'hears' && e.recordingId === id));
       for (const m of Object.values(system.mailboxes)) if (m.greetingId === id) m.greetingId = null;
     },
     hours: () => {
       for (const step of steps) if (step.kind === 'hours' && step.hoursId === id) step.hoursId = null;
       for (const p of people) if (p.hoursId === id) p.hoursId = null;
+      dropPromises(system, (p) => p.when.on === 'hours' && p.when.hoursId === id);
+    },
+    rota: () => dropTargets('rota'),
+    queue: () => {
+      for (const step of steps) if (step.kind === 'queue' && step.queueId === id) step.queueId = null;
+    },
+    contact: () => undefined,
+    promise: () => undefined,
+    list: () => {
+      for (const c of Object.values(system.contacts)) c.listIds = c.listIds.filter((x) => x !== id);
+      for (const step of steps)
+        if (step.kind === 'caller')
+          step.branches = step.branches.filter((b) => b.test.is !== 'listed' || b.test.listId !== id);
     },
     mailbox: () => {
       for (const step of steps) if (step.kind === 'voicemail' && step.mailboxId === id) step.mailboxId = null;
@@ -69,6 +95,12 @@ export function letGo(system: System, kind: Kind, id: string): void {
         phone.keys = phone.keys.filter((k) => k.personId !== id);
       for (const p of people) for (const a of p.away) if (a.standInId === id) a.standInId = null;
       dropTargets('person');
+      for (const rota of Object.values(system.rotas)) {
+        rota.turns = rota.turns.map((x) => (x === id ? null : x));
+        for (const swap of rota.swaps) if (swap.personId === id) swap.personId = null;
+      }
+      for (const q of Object.values(system.queues)) q.memberIds = q.memberIds.filter((x) => x !== id);
+      for (const c of Object.values(system.contacts)) if (c.ownerId === id) c.ownerId = null;
       for (const m of Object.values(system.mailboxes)) m.ownerIds = m.ownerIds.filter((x) => x !== id);
       for (const n of Object.values(system.numbers))
         if (n.callerIdFor !== 'everybody') n.callerIdFor = n.callerIdFor.filter((x) => x !== id);
@@ -89,4 +121,10 @@ function dropForwards(
       const target = reach[key];
       if (target && points(target)) reach[key] = null;
     }
+}
+
+/** A promise about what is no longer there cannot be kept or broken. */
+function dropPromises(system: System, isAbout: (promised: Promised) => boolean) {
+  for (const promised of Object.values(system.promises))
+    if (isAbout(promised)) delete system.promises[promised.id];
 }

@@ -5,7 +5,7 @@ export interface ExtensionInUse {
   extension: string;
   /** Whose it is, as it is told. */
   who: string;
-  kind: 'person' | 'group';
+  kind: 'person' | 'group' | 'queue' | 'plan';
   id: string;
   /** The field of the object it stands in. */
   field: 'extension' | 'further';
@@ -13,8 +13,13 @@ export interface ExtensionInUse {
   until: string | null;
 }
 
-/** Every extension in use: people's own, their further ones, and those of groups. */
-export const extensionsInUse = ({ people, groups }: Pick<System, 'people' | 'groups'>): ExtensionInUse[] => [
+/** Every extension in use: people's own, their further ones, and those of groups, queues and plans. */
+export const extensionsInUse = ({
+  people,
+  groups,
+  queues,
+  plans,
+}: Pick<System, 'people' | 'groups' | 'queues' | 'plans'>): ExtensionInUse[] => [
   ...Object.values(people).flatMap(({ id, name, extension, further }): ExtensionInUse[] => [
     { extension, who: name, kind: 'person', id, field: 'extension', until: null },
     ...further.map((f): ExtensionInUse => ({
@@ -26,7 +31,15 @@ export const extensionsInUse = ({ people, groups }: Pick<System, 'people' | 'gro
       until: f.until,
     })),
   ]),
-  ...Object.values(groups).flatMap(({ id, name, extension }): ExtensionInUse[] =>
-    extension === null ? [] : [{ extension, who: name, kind: 'group', id, field: 'extension', until: null }],
-  ),
+  ...dialled('group', groups),
+  ...dialled('queue', queues),
+  ...dialled('plan', plans),
 ];
+
+const dialled = (
+  kind: ExtensionInUse['kind'],
+  items: Record<string, { id: string; name: string; extension?: string | null }>,
+): ExtensionInUse[] =>
+  Object.values(items).flatMap(({ id, name, extension }) =>
+    extension ? [{ extension, who: name, kind, id, field: 'extension', until: null }] : [],
+  );

@@ -113,7 +113,29 @@ export const RingTarget = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('person'), id: Id }),
   z.object({ kind: z.literal('phone'), id: Id }),
   z.object({ kind: z.literal('group'), id: Id }),
+  /** Whoever is on duty. */
+  z.object({ kind: z.literal('rota'), id: Id }),
+  /** An outside number, which is its id. */
+  z.object({ kind: z.literal('outside'), id: E164 }),
+  /** Whoever on staff looks after the caller, where the caller is a contact of somebody. */
+  z.object({ kind: z.literal('owner'), id: z.literal('owner') }),
 ]);
+
+/**
+ * How several are rung: all at once, or one after the other: in the order given, in turn from the one after the last rung,
+ * whoever has been idle longest first, whoever took fewest calls today first, or by chance with weights.
+ */
+export const Pattern = z.enum([
+  'together',
+  'in order',
+  'in turn',
+  'longest idle',
+  'fewest calls',
+  'by weight',
+]);
+
+/** Weights of those rung by chance, by the id of the target; absent is 1. */
+export const Weights = z.record(z.string(), z.number().int().min(0).max(100));
 
 /** Several who are rung together or in turn; it can be dialled where it has an extension. */
 export const Group = z.object({
@@ -122,7 +144,8 @@ export const Group = z.object({
   extension: Extension.nullable(),
   members: z.array(RingTarget).max(200),
   /** How dialling its extension rings them. A plan that rings it says so itself. */
-  pattern: z.enum(['together', 'in order']),
+  pattern: Pattern,
+  weights: Weights.optional(),
   seconds: RingSeconds,
 });
 
@@ -138,3 +161,5 @@ export type Codec = z.infer<typeof Codec>;
 export type Phone = z.infer<typeof Phone>;
 export type RingTarget = z.infer<typeof RingTarget>;
 export type Group = z.infer<typeof Group>;
+export type Pattern = z.infer<typeof Pattern>;
+export type Weights = z.infer<typeof Weights>;

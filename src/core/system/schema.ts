@@ -3,12 +3,17 @@
  * Every shape is a Zod schema, so that a click, a file and a stored record pass the same gate.
  */
 import { z } from 'zod';
-import { Group, Person, Phone, RingTarget } from './people';
+import { Contact, ContactList } from './contacts';
+import { Hours, Rota } from './hours';
+import { Group, Person, Phone } from './people';
 import { CivicAddress, Site } from './places';
-import { CountryCode, E164, Extension, Id, name, RingSeconds, text, TimeZone } from './primitives';
+import { Plan } from './plans';
+import { CountryCode, E164, Extension, Id, name, text, TimeZone } from './primitives';
+import { Promised } from './promises';
+import { Queue } from './queues';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
-export const SYSTEM_VERSION = 3;
+export const SYSTEM_VERSION = 4;
 
 /** What a code that begins with a star does on a phone of this system. */
 export const StarFeature = z.enum([
@@ -87,24 +92,6 @@ export const NumberHeld = z.object({
   currency: z.string().regex(/^[A-Z]{3}$/),
 });
 
-export const PeriodOfWeek = z
-  .object({
-    /** ISO day of the week, 1 Monday to 7 Sunday. */
-    day: z.number().int().min(1).max(7),
-    /** Minutes of the local day; `to` up to 1440, which is midnight at its end. */
-    from: z.number().int().min(0).max(1439),
-    to: z.number().int().min(1).max(1440),
-    kind: text(30).min(1),
-  })
-  .refine((p) => p.to > p.from, 'A period ends after it starts.');
-
-export const Hours = z.object({
-  id: Id,
-  name,
-  timeZone: TimeZone.nullable(),
-  weekly: z.array(PeriodOfWeek).max(100),
-});
-
 export const Recording = z.object({ id: Id, name, text: text(2000) });
 
 export const Mailbox = z.object({
@@ -118,36 +105,6 @@ export const Mailbox = z.object({
   mailTo: z.array(z.email()).max(10),
 });
 
-const PlayStep = z.object({ id: Id, kind: z.literal('play'), recordingId: Id.nullable() });
-const RingStep = z.object({
-  id: Id,
-  kind: z.literal('ring'),
-  targets: z.array(RingTarget).max(50),
-  pattern: z.enum(['together', 'in order']),
-  /** Together: for so long in all. In order: for so long each. */
-  seconds: RingSeconds,
-  /** A single person's own forwarding is followed; otherwise it is left alone. */
-  followReach: z.boolean(),
-});
-const VoicemailStep = z.object({ id: Id, kind: z.literal('voicemail'), mailboxId: Id.nullable() });
-const EndStep = z.object({ id: Id, kind: z.literal('end'), how: z.enum(['plain', 'busy']) });
-const HoursStep = z.object({
-  id: Id,
-  kind: z.literal('hours'),
-  hoursId: Id.nullable(),
-  get branches() {
-    return z.array(z.object({ period: text(30).min(1), steps: z.array(Step) })).max(12);
-  },
-  get otherwise() {
-    return z.array(Step);
-  },
-});
-
-/** One line of a plan. A branch that runs out goes on with the step after the one it belongs to. */
-export const Step = z.discriminatedUnion('kind', [PlayStep, HoursStep, RingStep, VoicemailStep, EndStep]);
-
-export const Plan = z.object({ id: Id, name, steps: z.array(Step).max(100) });
-
 export const System = z.object({
   business: Business,
   sites: z.record(Id, Site),
@@ -155,10 +112,15 @@ export const System = z.object({
   people: z.record(Id, Person),
   groups: z.record(Id, Group),
   phones: z.record(Id, Phone),
+  queues: z.record(Id, Queue),
   hours: z.record(Id, Hours),
+  rotas: z.record(Id, Rota),
   plans: z.record(Id, Plan),
   mailboxes: z.record(Id, Mailbox),
   recordings: z.record(Id, Recording),
+  contacts: z.record(Id, Contact),
+  lists: z.record(Id, ContactList),
+  promises: z.record(Id, Promised),
 });
 
 export type InvitationWording = z.infer<typeof InvitationWording>;
@@ -166,15 +128,6 @@ export type Business = z.infer<typeof Business>;
 export type StarCode = z.infer<typeof StarCode>;
 export type ReservedExtensions = z.infer<typeof ReservedExtensions>;
 export type NumberHeld = z.infer<typeof NumberHeld>;
-export type PeriodOfWeek = z.infer<typeof PeriodOfWeek>;
-export type Hours = z.infer<typeof Hours>;
 export type Recording = z.infer<typeof Recording>;
 export type Mailbox = z.infer<typeof Mailbox>;
-export type PlayStep = z.infer<typeof PlayStep>;
-export type RingStep = z.infer<typeof RingStep>;
-export type VoicemailStep = z.infer<typeof VoicemailStep>;
-export type EndStep = z.infer<typeof EndStep>;
-export type Step = z.infer<typeof Step>;
-export type HoursStep = Extract<Step, { kind: 'hours' }>;
-export type Plan = z.infer<typeof Plan>;
 export type System = z.infer<typeof System>;

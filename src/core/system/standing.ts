@@ -1,5 +1,6 @@
 /** Standing state: what changes while the phones are in use and needs no review. */
 import { z } from 'zod';
+import { Override } from './hours';
 import type { Phone } from './people';
 import { E164, Id } from './primitives';
 import { Account, Registration } from './registration';
@@ -23,6 +24,10 @@ export const Standing = z.object({
   arrivals: z.record(E164, z.number().nullable()),
   /** What callers to numbers given back are told, and until when. */
   intercepts: z.record(E164, z.object({ referTo: E164.nullable(), until: z.number() })),
+  /** "Close now until…" and "stay open until…", by set of hours. They hold at once, and end by themselves. */
+  overrides: z.record(Id, stamped(Override)),
+  /** Who serves a queue, by queue and person; whoever is not named is logged in. */
+  logins: z.record(Id, z.record(Id, stamped(z.boolean()))),
 });
 export type Standing = z.infer<typeof Standing>;
 
@@ -34,6 +39,8 @@ export const emptyStanding = (): Standing => ({
   proved: {},
   arrivals: {},
   intercepts: {},
+  overrides: {},
+  logins: {},
 });
 
 /** Whether calls may be sent to a linked phone: its owner has proved the number it has now. */

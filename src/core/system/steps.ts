@@ -1,9 +1,16 @@
 /** Finding, walking and changing steps in a plan's tree. */
-import type { HoursStep, Step } from './schema';
+import type { Step } from './plans';
 
-/** The lists of steps directly below a step, in reading order. */
-export const branchesOf = (step: Step): Step[][] =>
-  step.kind === 'hours' ? [...step.branches.map((b) => b.steps), step.otherwise] : [];
+/** The lists of steps directly below a step, in reading order, each with how its place is named. */
+export function listsOf(step: Step): [branch: number, steps: Step[]][] {
+  const lists: [number, Step[]][] =
+    'branches' in step && step.branches ? step.branches.map((b, i) => [i, b.steps]) : [];
+  if ('otherwise' in step) lists.push([-1, step.otherwise]);
+  return lists;
+}
+
+/** The same without the names. */
+export const branchesOf = (step: Step): Step[][] => listsOf(step).map(([, steps]) => steps);
 
 /** Every step of a list and of all its branches, in reading order. */
 export function* allSteps(steps: readonly Step[]): Generator<Step> {
@@ -14,8 +21,7 @@ export function* allSteps(steps: readonly Step[]): Generator<Step> {
 }
 
 /**
- * A list of steps within a plan: the plan's own, or one branch of an "hours" step
- * (`branch` counts from 0; -1 is "otherwise").
+ * A list of steps within a plan: the plan's own, or one branch of a step (`branch` counts from 0; -1 is "otherwise").
  */
 export type StepList = { parentId: string; branch: number } | null;
 
@@ -23,8 +29,7 @@ export type StepList = { parentId: string; branch: number } | null;
 export function listAt(steps: Step[], place: StepList): Step[] | undefined {
   if (!place) return steps;
   for (const step of allSteps(steps)) {
-    if (step.id !== place.parentId || step.kind !== 'hours') continue;
-    return place.branch === -1 ? step.otherwise : step.branches[place.branch]?.steps;
+    if (step.id === place.parentId) return listsOf(step).find(([branch]) => branch === place.branch)?.[1];
   }
   return undefined;
 }
@@ -37,16 +42,10 @@ export function whereIs(
 ): { list: Step[]; index: number; place: StepList } | undefined {
   const index = steps.findIndex((s) => s.id === stepId);
   if (index >= 0) return { list: steps, index, place };
-  for (const step of steps) {
-    if (step.kind !== 'hours') continue;
-    for (const [branch, list] of branchLists(step)) {
+  for (const step of steps)
+    for (const [branch, list] of listsOf(step)) {
       const found = whereIs(list, stepId, { parentId: step.id, branch });
       if (found) return found;
     }
-  }
   return undefined;
-}
-
-function branchLists(step: HoursStep): [number, Step[]][] {
-  return [...step.branches.map((b, i): [number, Step[]] => [i, b.steps]), [-1, step.otherwise]];
 }

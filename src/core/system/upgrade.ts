@@ -49,6 +49,9 @@ const TO_3: Record<string, (item: Fields) => Fields> = {
 const spanTo3 = (span: unknown): unknown => (isFields(span) ? { standInId: null, ...span } : span);
 const awayTo3 = (away: unknown): unknown => (Array.isArray(away) ? away.map(spanTo3) : away);
 
+/** Collections that version 4 added; what else it added is absent where it says nothing. */
+const NEW_IN_4 = ['queues', 'rotas', 'contacts', 'lists', 'promises'] as const;
+
 /** From which version on each set of additions was there. */
 const STEPS: readonly [number, Record<string, (item: Fields) => Fields>][] = [
   [2, TO_2],
@@ -59,7 +62,7 @@ const stepsFrom = (version: number) => STEPS.filter(([to]) => version < to).map(
 /** A system as stored by any earlier version, in today's shape. What is not understood is left for the schema to refuse. */
 export function upgradeSystem(raw: unknown, version: number): unknown {
   if (version >= SYSTEM_VERSION || !isFields(raw) || !isFields(raw.business)) return raw;
-  let system: Fields = { groups: {}, ...raw };
+  let system: Fields = { groups: {}, ...Object.fromEntries(NEW_IN_4.map((c) => [c, {}])), ...raw };
   for (const change of stepsFrom(version)) {
     const changed = Object.entries(change).map(([collection, one]) => {
       const value = system[collection];
@@ -107,6 +110,8 @@ export function upgradeStanding(raw: unknown, version: number, system: unknown):
     arrivals: {},
     intercepts: {},
     accounts: {},
+    overrides: {},
+    logins: {},
     ...raw,
     registrations: each(raw.registrations, (r) => newRegistration(r as { pairedAt: number })),
   };

@@ -10,6 +10,8 @@ export interface MessageFacts {
   seconds: number;
   said: string;
   sound: boolean;
+  /** What the caller said and pressed before. */
+  notes: readonly { label: string; text: string }[];
 }
 
 /** A voicemail message, mailed to whoever hears the mailbox. */
@@ -17,7 +19,7 @@ export const messageWords = (f: MessageFacts): Words => ({
   subject: `Message from ${f.from} in ${f.mailbox}`,
   text: `${f.from} left a message of ${f.seconds} s in ${f.mailbox}.
 ${f.at}
-
+${f.notes.map((n) => `\n${n.label}: ${n.text}`).join('')}
 ${f.said ? f.said : f.sound ? 'The recording is attached.' : 'No words were recorded.'}
 `,
 });
@@ -43,4 +45,10 @@ ${f.callback ? `They ring back ${f.callback}.` : 'No number to ring back was giv
 
 Go and see, and meet the help at the door.
 `,
+});
+
+/** What is sent when a plan notifies by mail. What stands in braces has been filled in. */
+export const noticeWords = (plan: string, text: string): Words => ({
+  subject: `${plan}: ${text.split('\n')[0]!.slice(0, 80)}`,
+  text: `${text}\n`,
 });

@@ -9,7 +9,9 @@ export interface OwnDialPlan {
   index: ExtensionIndex;
 }
 
-export function dialPlanOf(system: Pick<System, 'business' | 'people' | 'groups'>): OwnDialPlan {
+export function dialPlanOf(
+  system: Pick<System, 'business' | 'people' | 'groups' | 'queues' | 'plans'>,
+): OwnDialPlan {
   const { business } = system;
   const taken = extensionsInUse(system);
   const extensions = taken.map((t) => t.extension);

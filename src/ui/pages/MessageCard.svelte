@@ -28,6 +28,11 @@
         : ''}</span
     >
   </div>
+  {#if message.notes?.length}
+    <p class="small soft" data-testid="message-notes">
+      {message.notes.map((n) => `${n.label}: ${n.text}`).join(' · ')}
+    </p>
+  {/if}
   {#if message.said}<p>{message.said}</p>{:else if !message.sound}<p class="soft">
       No words were recorded.
     </p>{/if}

@@ -8,6 +8,7 @@
   import { freshId } from '../ids';
   import { NEW_CALLER } from '../rehearsal.svelte';
   import { session } from '../session.svelte';
+  import Keypad from './Keypad.svelte';
   import { hold, Line } from './line.svelte';
   import { Recorder } from './recorder.svelte';
   import { allowSound, playCadence, VOICEMAIL_TONE } from './tones';
@@ -67,11 +68,34 @@
     if (call.phase === 'talking') return `You talk with ${whoseName(system, call.talkingOn ?? '')}.`;
     if (call.phase === 'tone') return 'The tone.';
     if (call.phase === 'message') return 'Speak now.';
+    if (call.phase === 'queued') return 'You wait, and hear music.';
+    if (call.phase === 'naming') return '“Please say your name.”';
+    if (call.phase === 'asked' || call.phase === 'menu') return inMenu(call);
     const said = call.trace.findLast((e) => e.kind === 'prompt started' || e.kind === 'greeting started');
     const id = said && 'recordingId' in said ? said.recordingId : null;
     if (call.phase === 'greeting' && !id) return '“Please leave a message after the tone.”';
     return id ? `“${system.recordings[id]?.text ?? ''}”` : 'Connecting…';
   });
+
+  /** What a menu or a question says. */
+  function inMenu(call: LiveCall): string {
+    const e = call.trace.findLast((x) =>
+      ['menu', 'asked', 'told', 'spell a name', 'found by name'].includes(x.kind),
+    );
+    if (e?.kind === 'menu') return `“${(e.recordingId && system.recordings[e.recordingId]?.text) || '…'}”`;
+    if (e?.kind === 'asked' || e?.kind === 'told') return `“${e.says}”`;
+    if (e?.kind === 'spell a name') return '“Spell the name on the keypad, the family name or the first.”';
+    if (e?.kind === 'found by name')
+      return `“${e.personIds.map((id, i) => `For ${system.people[id]?.name ?? 'somebody'} press ${i + 1}.`).join(' ')}”`;
+    return '…';
+  }
+  let answer = $state('');
+  async function say(event: Event) {
+    event.preventDefault();
+    if (!call) return;
+    await line.act({ kind: 'say', callId: call.request.id, text: answer });
+    answer = '';
+  }
 
   $effect(() => {
     const phase = call?.phase;
@@ -159,6 +183,15 @@
           {#if recorder.on}<span class="soft">recording…</span>{/if}
         </div>
         {#if recorder.problem}<p class="problem">{recorder.problem}</p>{/if}
+      {/if}
+      {#if call.phase === 'asked'}
+        <form class="row" onsubmit={say}>
+          <TextInput size="sm" labelText="Your answer" bind:value={answer} />
+          <Button size="small" type="submit">Say it</Button>
+        </form>
+      {/if}
+      {#if ['menu', 'asked', 'queued', 'ringing'].includes(call.phase)}
+        <Keypad onpress={(key) => void line.act({ kind: 'press', callId: call.request.id, key })} />
       {/if}
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
     </section>

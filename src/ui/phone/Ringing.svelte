@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { listed, whoseName } from '$core/calls';
+  import { listed, saidSoFar, whoseName } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import type { System } from '$core/system';
   import type { LiveCall } from '$exchange';
@@ -39,6 +39,7 @@
   ]);
   const left = $derived(call.until ? Math.max(0, call.until - session.now) : 0);
   const whole = $derived(call.until ? call.until - call.since : 1);
+  const notes = $derived(saidSoFar(call.trace, system));
   let silent = $state(false);
   let stop = () => {};
   let close = () => {};
@@ -73,6 +74,14 @@
   <span class="via">{via}</span>
   <h1>{caller}</h1>
   <p class="soft">{others.length ? `Also ringing ${listed(others)}` : 'Ringing only here'}</p>
+  {#if notes.length}
+    <dl data-testid="notes">
+      {#each notes as { label, text }, i (i)}<div>
+          <dt>{label}</dt>
+          <dd>{text}</dd>
+        </div>{/each}
+    </dl>
+  {/if}
   <div class="count" aria-hidden="true"><i style:width="{(left / whole) * 100}%"></i></div>
   <p class="soft small">goes on without you in {Math.ceil(left / 1000)} s</p>
   {#if silent}
@@ -97,6 +106,23 @@
     display: flex;
     flex-direction: column;
     min-height: calc(100vh - 70px);
+  }
+  dl {
+    margin: 0 0 10px;
+    border-left: 3px solid var(--copper);
+    padding-left: 10px;
+    font-size: 14px;
+  }
+  dl div {
+    display: flex;
+    gap: 8px;
+  }
+  dt {
+    color: var(--ink-soft);
+    min-width: 60px;
+  }
+  dd {
+    margin: 0;
   }
   .via {
     align-self: flex-start;

@@ -1,8 +1,11 @@
 <script lang="ts">
   import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
-  import type { Plan, StepList } from '$core/system';
-  import { addStep, STEP_KINDS } from './edits';
+  import { stepInWords } from '$core/answering';
+  import type { Plan, Step, StepList } from '$core/system';
+  import { session } from '../session.svelte';
+  import { addStep, copiedStep, putDown } from './edits';
+  import { STEP_KINDS } from './kinds';
 
   interface Props {
     plan: Plan;
@@ -11,11 +14,23 @@
     onadd: (stepId: string) => void;
   }
   let { plan, place, index, onadd }: Props = $props();
+  let copied = $state.raw<Step | undefined>(undefined);
+  const words = $derived(copied && session.system ? stepInWords(copied, session.system) : undefined);
+
+  function put() {
+    const id = putDown(plan, place, index);
+    if (id) onadd(id);
+  }
 </script>
 
 <div class="add">
-  <OverflowMenu aria-label="Add a step" size="sm">
+  <OverflowMenu aria-label="Add a step" size="sm" on:click={() => (copied = copiedStep())}>
     <span slot="menu" class="label"><Add /> Add a step</span>
+    {#if words}
+      <OverflowMenuItem on:click={put}
+        ><b>Copied</b>&ensp;<span>{words.verb} {words.what}</span></OverflowMenuItem
+      >
+    {/if}
     {#each STEP_KINDS as k (k.kind)}
       <OverflowMenuItem on:click={() => onadd(addStep(plan, k.kind, place, index))}
         ><b>{k.name}</b>&ensp;<span>{k.does}</span></OverflowMenuItem
@@ -44,13 +59,15 @@
     font-size: 13px;
   }
   .add :global(.bx--overflow-menu-options) {
-    width: 340px;
+    width: 390px;
+    max-height: 420px;
+    overflow-y: auto;
   }
   .add :global(.bx--overflow-menu-options__btn) {
     max-width: none;
   }
   .add :global(b) {
     display: inline-block;
-    width: 76px;
+    width: 96px;
   }
 </style>

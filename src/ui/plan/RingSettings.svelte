@@ -1,101 +1,151 @@
 <script lang="ts">
-  import { MultiSelect, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { NumberInput, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { PATTERN_WORDS } from '$core/answering';
   import { profileOf, ringsIn } from '$core/numbering';
-  import type { Plan, RingStep, System } from '$core/system';
+  import {
+    flatTargets,
+    Pattern,
+    RingWay,
+    targetName,
+    type Plan,
+    type RingStep,
+    type System,
+  } from '$core/system';
   import { count } from '../format';
-  import { named } from '../named';
-  import PeopleField from '../PeopleField.svelte';
   import SecondsField from '../SecondsField.svelte';
   import { setStep } from './edits';
+  import BranchRows from './panels/BranchRows.svelte';
+  import RingWho from './RingWho.svelte';
 
   let { plan, step, system }: { plan: Plan; step: RingStep; system: System } = $props();
-  // By way of the collection, which an edit of a step leaves as it is: a list of hundreds is not made anew for it.
-  const everybody = $derived(system.people);
-  const chosen = $derived(step.targets.filter((t) => t.kind === 'person').map((t) => t.id));
   const country = $derived(profileOf(system.business.country));
   const rings = $derived(count(ringsIn(step.seconds, country.ringback), 'ring'));
   const one = $derived(step.targets.length === 1 && step.targets[0]!.kind === 'person');
-
-  const groups = $derived(Object.values(system.groups));
-  const chosenGroups = $derived(step.targets.filter((t) => t.kind === 'group').map((t) => t.id));
-  const several = $derived(step.targets.length > 1 || chosenGroups.length > 0);
-  function chooseGroups(ids: readonly string[]) {
-    if (ids.length === chosenGroups.length && ids.every((id) => chosenGroups.includes(id))) return;
-    const kept = step.targets.filter((t) => t.kind !== 'group' || ids.includes(t.id));
-    const added = ids
-      .filter((id) => !chosenGroups.includes(id))
-      .map((id) => ({ kind: 'group' as const, id }));
-    setStep(plan, { ...step, targets: [...kept, ...added], followReach: false }, 'who');
-  }
-  function choose(ids: readonly string[]) {
-    const kept = step.targets.filter((t) => t.kind !== 'person' || ids.includes(t.id));
-    const added = ids.filter((id) => !chosen.includes(id)).map((id) => ({ kind: 'person' as const, id }));
-    setStep(
-      plan,
-      {
-        ...step,
-        targets: [...kept, ...added],
-        followReach: step.followReach && kept.length + added.length === 1,
-      },
-      'who',
-    );
-  }
+  const several = $derived(step.targets.length > 1 || step.targets.some((t) => t.kind === 'group'));
+  const set = (change: Partial<RingStep>, field: string) => setStep(plan, { ...step, ...change }, field);
+  const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+  const branches = $derived(step.branches ?? []);
+  const missing = $derived(
+    RingWay.options
+      .filter((way) => !branches.some((b) => b.way === way))
+      .map((way) => ({ says: `Add a branch: ${way}`, branch: { way, steps: [] } })),
+  );
+  const SHOWS: [NonNullable<RingStep['shows']>, string][] = [
+    ['caller', "the caller's number"],
+    ['number called', 'which number was called'],
+    ['both', 'both'],
+  ];
 </script>
 
-<div class="fields">
-  {#if Object.keys(everybody).length}
-    <PeopleField
-      label="Who"
-      size="lg"
-      people={everybody}
-      {chosen}
-      none={step.targets.length ? 'nobody by name' : 'Choose people'}
-      onchange={choose}
-    />
-  {:else}
-    <p class="small soft">There is nobody to ring yet. <a href="/people">Add a person first</a>.</p>
-  {/if}
-  {#if groups.length}
-    <div {@attach named('Groups')}>
-      <MultiSelect
+<RingWho
+  targets={step.targets}
+  {system}
+  owner
+  onchange={(targets) => set({ targets, followReach: step.followReach && targets.length === 1 }, 'who')}
+/>
+{#if several}
+  <Select
+    labelText="How"
+    selected={step.pattern}
+    on:update={(e) => {
+      const pattern = Pattern.safeParse(e.detail);
+      if (pattern.success) set({ pattern: pattern.data }, 'pattern');
+    }}
+  >
+    {#each Pattern.options as p (p)}<SelectItem value={p} text={capital(PATTERN_WORDS[p])} />{/each}
+  </Select>
+  {#if step.pattern === 'by weight'}
+    {#each flatTargets(step.targets, system) as t (t.id)}
+      <NumberInput
         size="sm"
-        labelText="Groups"
-        label={chosenGroups.map((id) => system.groups[id]?.name ?? '').join(', ') || 'none'}
-        items={groups.map((g) => ({ id: g.id, text: g.name }))}
-        selectedIds={chosenGroups}
-        sortItem={() => 0}
-        on:select={(e) => chooseGroups(e.detail.selectedIds.map(String))}
+        labelText="Weight of {targetName(t, system)}"
+        min={0}
+        max={100}
+        value={step.weights?.[t.id] ?? 1}
+        on:input={(e) => {
+          if (typeof e.detail === 'number' && e.detail !== (step.weights?.[t.id] ?? 1))
+            set({ weights: { ...step.weights, [t.id]: e.detail } }, `weight ${t.id}`);
+        }}
       />
-    </div>
+    {/each}
   {/if}
-  {#if several}
-    <Select
-      labelText="How"
-      selected={step.pattern}
-      on:update={(e) =>
-        setStep(plan, { ...step, pattern: e.detail === 'in order' ? 'in order' : 'together' }, 'pattern')}
-    >
-      <SelectItem value="together" text="All together" />
-      <SelectItem value="in order" text="One after the other" />
-    </Select>
-  {/if}
-  <SecondsField
-    label={step.pattern === 'in order' && several ? 'Seconds each' : 'For how many seconds'}
-    value={step.seconds}
-    helper="{rings} in {country.name}"
-    onchange={(seconds) => setStep(plan, { ...step, seconds }, 'seconds')}
+{/if}
+<SecondsField
+  label={step.pattern !== 'together' && several ? 'Seconds each' : 'For how many seconds'}
+  value={step.seconds}
+  helper="{rings} in {country.name}"
+  onchange={(seconds) => set({ seconds }, 'seconds')}
+/>
+{#if one}
+  <Toggle
+    size="sm"
+    labelText="Their own forwarding"
+    labelA="left alone: the call stays in this plan"
+    labelB="followed"
+    toggled={step.followReach}
+    on:toggle={(e) => {
+      if (e.detail.toggled !== step.followReach) set({ followReach: e.detail.toggled }, 'reach');
+    }}
   />
-  {#if one}
+{/if}
+<details>
+  <summary>More about how it rings</summary>
+  <div class="fields">
     <Toggle
       size="sm"
-      labelText="Their own forwarding"
-      labelA="left alone: the call stays in this plan"
-      labelB="followed"
-      toggled={step.followReach}
+      labelText="Somebody on a call"
+      labelA="is passed over"
+      labelB="is rung as well"
+      toggled={step.ringBusy ?? false}
       on:toggle={(e) => {
-        if (e.detail.toggled !== step.followReach)
-          setStep(plan, { ...step, followReach: e.detail.toggled }, 'reach');
+        if (e.detail.toggled !== (step.ringBusy ?? false)) set({ ringBusy: e.detail.toggled }, 'busy');
       }}
     />
-  {/if}
-</div>
+    <Toggle
+      size="sm"
+      labelText="Taking the call"
+      labelA="by lifting"
+      labelB="by lifting and pressing 1"
+      toggled={step.confirm ?? false}
+      on:toggle={(e) => {
+        if (e.detail.toggled !== (step.confirm ?? false)) set({ confirm: e.detail.toggled }, 'confirm');
+      }}
+    />
+    <Toggle
+      size="sm"
+      labelText="The caller's name"
+      labelA="is not asked"
+      labelB="is asked, and said to whoever lifts"
+      toggled={step.askName ?? false}
+      on:toggle={(e) => {
+        if (e.detail.toggled !== (step.askName ?? false)) set({ askName: e.detail.toggled }, 'name');
+      }}
+    />
+    <Select
+      size="sm"
+      labelText="Their phones show"
+      selected={step.shows ?? 'caller'}
+      on:update={(e) => {
+        const shows = SHOWS.find(([s]) => s === e.detail)?.[0];
+        if (shows) set({ shows }, 'shows');
+      }}
+    >
+      {#each SHOWS as [value, text] (value)}<SelectItem {value} {text} />{/each}
+    </Select>
+    <BranchRows
+      {branches}
+      name={(b) => capital(b.way)}
+      {missing}
+      onchange={(next) => set({ branches: next.length ? next : undefined }, 'branch')}
+    />
+  </div>
+</details>
+
+<style>
+  summary {
+    cursor: pointer;
+    color: var(--copper);
+    font-size: 13px;
+    padding: 4px 0;
+  }
+</style>

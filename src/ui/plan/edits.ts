@@ -1,62 +1,17 @@
 /** The edits of the plan sheet, as commands with their words. */
 import { stepInWords } from '$core/answering';
-import { branchesOf, whereIs, type Plan, type Step, type StepList } from '$core/system';
-import { freshId } from '../ids';
+import { allSteps, Step, whereIs, type Plan, type StepList } from '$core/system';
 import { session } from '../session.svelte';
-
-/** The kinds of step that can be added, with what each does. */
-export const STEP_KINDS: { kind: Step['kind']; name: string; does: string }[] = [
-  { kind: 'play', name: 'Play', does: 'the caller hears a recording' },
-  { kind: 'ring', name: 'Ring', does: 'people, for so many seconds' },
-  { kind: 'hours', name: 'By hours', does: 'a way for each kind of opening time' },
-  { kind: 'voicemail', name: 'Voicemail', does: 'the caller leaves a message' },
-  { kind: 'end', name: 'End', does: 'hang up, or busy tone' },
-];
+import { copyOf, freshStep, STEP_KINDS } from './kinds';
 
 const named = (step: Step): string => {
   const { verb, what } = stepInWords(step, session.system!);
   return `${verb} ${what}`;
 };
 
-function freshStep(kind: Step['kind']): Step {
-  const id = freshId('step');
-  const system = session.system!;
-  const first = (items: Record<string, unknown>): string | null => {
-    const ids = Object.keys(items);
-    return ids.length === 1 ? ids[0]! : null;
-  };
-  switch (kind) {
-    case 'play':
-      return { id, kind, recordingId: null };
-    case 'ring': {
-      const person = first(system.people);
-      return {
-        id,
-        kind,
-        targets: person ? [{ kind: 'person', id: person }] : [],
-        pattern: 'together',
-        seconds: 18,
-        followReach: false,
-      };
-    }
-    case 'hours':
-      return {
-        id,
-        kind,
-        hoursId: first(system.hours),
-        branches: [{ period: 'Open', steps: [] }],
-        otherwise: [],
-      };
-    case 'voicemail':
-      return { id, kind, mailboxId: first(system.mailboxes) };
-    case 'end':
-      return { id, kind, how: 'plain' };
-  }
-}
-
 /** Adds a step. @returns its id */
 export function addStep(plan: Plan, kind: Step['kind'], place: StepList, index: number): string {
-  const step = freshStep(kind);
+  const step = freshStep(kind, session.system!);
   const name = STEP_KINDS.find((k) => k.kind === kind)!.name;
   session.edit(`Add “${name}” to ${plan.name}`, [{ do: 'step.add', planId: plan.id, place, index, step }]);
   return step.id;
@@ -72,7 +27,7 @@ export function setStep(plan: Plan, step: Step, field: string): string | undefin
 }
 
 export function removeStep(plan: Plan, step: Step): void {
-  const inside = branchesOf(step).flat().length;
+  const inside = [...allSteps([step])].length - 1;
   const also = inside ? ` with the ${inside} inside it` : '';
   session.edit(
     `Remove “${named(step)}”${also} from ${plan.name}`,
@@ -93,7 +48,44 @@ export function moveStep(plan: Plan, step: Step, by: -1 | 1): void {
     index = parent.index + (by === 1 ? 1 : 0);
     place = parent.place;
   }
-  session.edit(`Move “${named(step)}” in ${plan.name}`, [
-    { do: 'step.move', planId: plan.id, stepId: step.id, place, index },
+  moveStepTo(plan, step.id, place, index);
+}
+
+/** Moves a step to a place of its plan. What cannot be is said. */
+export function moveStepTo(plan: Plan, stepId: string, place: StepList, index: number): void {
+  const found = whereIs(plan.steps, stepId);
+  if (!found) return;
+  const same = found.place?.parentId === place?.parentId && found.place?.branch === place?.branch;
+  if (same && found.index === index) return;
+  session.edit(`Move “${named(found.list[found.index]!)}” in ${plan.name}`, [
+    { do: 'step.move', planId: plan.id, stepId, place, index },
   ]);
+}
+
+/** Where a copied step waits to be put down, in this browser: it can go into another plan or another business. */
+const CLIPBOARD = 'upper-line:copied-step';
+
+export function copyStep(step: Step): void {
+  localStorage.setItem(CLIPBOARD, JSON.stringify(step));
+  session.say({ kind: 'info', title: `Copied “${named(step)}”`, detail: 'Put it down under “Add a step”.' });
+}
+
+/** The step that was copied last, or undefined. What it points at may be missing where it is put down. */
+export function copiedStep(): Step | undefined {
+  try {
+    return Step.parse(JSON.parse(localStorage.getItem(CLIPBOARD) ?? ''));
+  } catch {
+    return undefined;
+  }
+}
+
+/** Puts the copied step down. @returns the id of the copy */
+export function putDown(plan: Plan, place: StepList, index: number): string | undefined {
+  const copied = copiedStep();
+  if (!copied) return undefined;
+  const step = copyOf(copied);
+  session.edit(`Put “${named(step)}” into ${plan.name}`, [
+    { do: 'step.add', planId: plan.id, place, index, step },
+  ]);
+  return step.id;
 }

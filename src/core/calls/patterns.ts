@@ -1,0 +1,63 @@
+/** In which order several are rung. */
+import { localTime } from '../hours';
+import type { Pattern, Weights } from '../system';
+import { choose, open } from './chance';
+import type { CallState, Memory, Run, Rung } from './state';
+
+/** What somebody rung is called in the memory, in weights and in traces. */
+export const idOf = (r: Rung): string => r.personId ?? r.phoneId ?? r.outside ?? '';
+
+/**
+ * Puts those rung one after the other in their order.
+ * @param owner the step, group or queue whose turns are kept in mind
+ */
+export function arrange(
+  run: Run,
+  call: CallState,
+  owner: string,
+  pattern: Pattern,
+  weights: Weights | undefined,
+  targets: readonly Rung[],
+): Rung[] {
+  const { memory } = run;
+  switch (pattern) {
+    case 'together':
+    case 'in order':
+      return [...targets];
+    case 'in turn': {
+      const last = targets.findIndex((t) => idOf(t) === memory.lastRung[owner]);
+      return [...targets.slice(last + 1), ...targets.slice(0, last + 1)];
+    }
+    case 'longest idle': {
+      const since = (t: Rung) => memory.idleSince[idOf(t)] ?? -Infinity;
+      return stable(targets, (a, b) => since(a) - since(b));
+    }
+    case 'fewest calls': {
+      const { date } = localTime(run.world(call).system.business.timeZone, run.now);
+      return stable(targets, (a, b) => takenOn(memory, idOf(a), date) - takenOn(memory, idOf(b), date));
+    }
+    case 'by weight':
+      return byWeight(run, call, weights ?? {}, targets);
+  }
+}
+
+/** Calls somebody took on a day. */
+export const takenOn = ({ taken }: Memory, id: string, date: string): number =>
+  taken[id]?.date === date ? taken[id].calls : 0;
+
+/** -Infinity minus itself is not a number: it counts as alike. */
+const stable = (targets: readonly Rung[], by: (a: Rung, b: Rung) => number): Rung[] =>
+  [...targets].sort((a, b) => by(a, b) || 0);
+
+/** Each place is drawn among those left, by their weights; a weight of 0 is never rung. */
+function byWeight(run: Run, call: CallState, weights: Weights, targets: readonly Rung[]): Rung[] {
+  const left = targets.filter((t) => (weights[idOf(t)] ?? 1) > 0);
+  const order: Rung[] = [];
+  while (left.length > 1) {
+    const ws = left.map((t) => weights[idOf(t)] ?? 1);
+    const i = choose(call, ws);
+    run.say(call, { kind: 'drawn', next: idOf(left[i]!), among: open(ws), chose: i });
+    order.push(...left.splice(i, 1));
+  }
+  return [...order, ...left];
+}

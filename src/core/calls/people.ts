@@ -1,0 +1,192 @@
+/** Ringing people: several of them in a pattern, or one by their own rules. */
+import { USUAL_RING_SECONDS, type ForwardTarget, type Phone, type Reach, type RingStep } from '../system';
+import { standInFor } from './away';
+import { offersOf, rungNow } from './offers';
+import { arrange, idOf } from './patterns';
+import { endOthers, offer, offerOutside } from './ringing';
+import { type CallState, type Run } from './state';
+import type { RingEnd } from './trace';
+import { voicemail } from './voicemail';
+
+/** A call may be redirected so often; one more ends it. */
+export const MOST_REDIRECTS = 10;
+
+const USUAL_HOW: CallState['how'] = { ringBusy: false, confirm: false };
+const sawNothing = (): CallState['saw'] => ({ rung: false, busy: false, nobody: false });
+
+/** The call reaches a ring step. `call.onward` says where it goes when nobody takes it. */
+export function ringStep(run: Run, call: CallState, step: RingStep): void {
+  call.saw = sawNothing();
+  call.how = { ringBusy: step.ringBusy ?? false, confirm: (step.confirm || step.askName) ?? false };
+  const [first] = step.targets;
+  if (step.followReach && step.targets.length === 1 && first!.kind === 'person')
+    return ringPerson(run, call, first!.id, run.now + step.seconds * 1000);
+  ringSeveral(run, call, step.id, step);
+}
+
+/** A group is dialled by its extension. */
+export function ringGroup(run: Run, call: CallState, groupId: string): void {
+  const group = run.world(call).system.groups[groupId]!;
+  run.say(call, { kind: 'group', groupId });
+  call.saw = sawNothing();
+  call.how = USUAL_HOW;
+  call.onward = { kind: 'nobody' };
+  ringSeveral(run, call, groupId, { ...group, targets: group.members });
+}
+
+/** Rings several, groups among them taken apart: all at once, or one after the other. */
+function ringSeveral(
+  run: Run,
+  call: CallState,
+  owner: string,
+  { targets, pattern, weights, seconds }: Pick<RingStep, 'targets' | 'pattern' | 'weights' | 'seconds'>,
+): void {
+  const rung = rungNow(run, call, targets);
+  call.person = null;
+  call.roundMs = seconds * 1000;
+  call.turnsOf = pattern === 'in turn' ? owner : null;
+  if (pattern === 'together') {
+    call.queue = [];
+    return round(run, call, offer(run, call, offersOf(run, call, rung), call.roundMs));
+  }
+  call.queue = arrange(run, call, owner, pattern, weights, rung);
+  if (!call.queue.length) return round(run, call, offer(run, call, [], call.roundMs));
+  ringNext(run, call);
+}
+
+/** Rings the next of those rung one after the other who can be, if there is one. */
+function ringNext(run: Run, call: CallState): void {
+  while (call.queue.length) {
+    const next = call.queue.shift()!;
+    if (call.turnsOf) run.memory.lastRung[call.turnsOf] = idOf(next);
+    const how = offer(run, call, offersOf(run, call, [next]), call.roundMs);
+    note(call, how);
+    if (how === 'ringing') return;
+    run.say(call, { kind: 'ringing over', how });
+  }
+  goOnward(run, call);
+}
+
+function round(run: Run, call: CallState, how: 'ringing' | RingEnd): void {
+  note(call, how);
+  if (how === 'ringing') return;
+  run.say(call, { kind: 'ringing over', how });
+  goOnward(run, call);
+}
+
+const note = ({ saw }: CallState, how: 'ringing' | RingEnd): void => {
+  if (how === 'ringing') saw.rung = true;
+  else if (how === 'all on calls') saw.busy = true;
+  else saw.nobody = true;
+};
+
+/** A round of ringing came to nothing: the next in order, the person's own rules, or onward. */
+export function ringingOver(run: Run, call: CallState, how: RingEnd): void {
+  endOthers(run, call, 'not answered');
+  run.say(call, { kind: 'ringing over', how });
+  if (call.person) return personOver(run, call, how);
+  ringNext(run, call);
+}
+
+/** Rings a person by their own rules. @param until moment at which the plan's patience ends, or null */
+export function ringPerson(run: Run, call: CallState, personId: string, until: number | null): void {
+  const person = run.world(call).system.people[personId];
+  call.queue = [];
+  if (!person) {
+    run.say(call, { kind: 'forward skipped', to: personId, why: 'no longer there' });
+    return goOnward(run, call);
+  }
+  call.chain.push(personId);
+  call.person = { personId, index: 0, rung: false, sawBusy: false, until };
+  if (run.standing.dnd[personId]?.value) {
+    run.say(call, { kind: 'not rung', phone: null, personId, why: 'do not disturb' });
+    return forward(run, call, person.reach.onBusy, 'busy');
+  }
+  const standIn = standInFor(personId, run.world(call).system, run.now);
+  if (standIn !== personId) return forward(run, call, { to: 'person', personId: standIn }, 'away');
+  if (person.reach.always) return forward(run, call, person.reach.always, 'always');
+  nextReachStep(run, call);
+}
+
+function nextReachStep(run: Run, call: CallState): void {
+  const ring = call.person!;
+  const world = run.world(call);
+  const { reach } = world.system.people[ring.personId]!;
+  const phones = world.phonesOf.get(ring.personId) ?? [];
+  while (ring.index < reach.steps.length && (ring.until === null || run.now < ring.until)) {
+    const step = reach.steps[ring.index++]!;
+    const mine = step.phoneIds === null ? phones : phones.filter((p: Phone) => step.phoneIds!.includes(p.id));
+    const patience = ring.until === null ? Infinity : ring.until - run.now;
+    const how = offer(
+      run,
+      call,
+      [{ personId: ring.personId, phones: mine, outside: null }],
+      Math.min(step.seconds * 1000, patience),
+    );
+    note(call, how);
+    if (how === 'ringing') {
+      ring.rung = true;
+      return;
+    }
+    run.say(call, { kind: 'ringing over', how });
+    if (how === 'all on calls') ring.sawBusy = true;
+  }
+  const [target, why] = afterReach(reach, ring);
+  forward(run, call, target, why);
+}
+
+type Why = 'always' | 'busy' | 'not answered' | 'unreachable' | 'away';
+const afterReach = (reach: Reach, ring: NonNullable<CallState['person']>): [ForwardTarget | null, Why] =>
+  ring.rung
+    ? [reach.onNotAnswered, 'not answered']
+    : ring.sawBusy
+      ? [reach.onBusy, 'busy']
+      : [reach.onUnreachable, 'unreachable'];
+
+/** One step of a person's reach is over. Declining counts as busy: they are there and do not want it now. */
+function personOver(run: Run, call: CallState, how: RingEnd): void {
+  if (how !== 'declined') return nextReachStep(run, call);
+  const person = run.world(call).system.people[call.person!.personId]!;
+  forward(run, call, person.reach.onBusy, 'busy');
+}
+
+function forward(run: Run, call: CallState, target: ForwardTarget | null, why: Why): void {
+  const from = call.person!;
+  call.person = null;
+  if (!target) return goOnward(run, call);
+  const to =
+    target.to === 'person' ? target.personId : target.to === 'outside' ? target.number : target.mailboxId;
+  if (call.chain.includes(to)) {
+    run.say(call, { kind: 'forward skipped', to, why: 'already in the chain' });
+    return goOnward(run, call);
+  }
+  if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
+  run.say(call, { kind: 'redirected', from: from.personId, to, why });
+  if (target.to === 'person') return ringPerson(run, call, target.personId, null);
+  if (target.to === 'mailbox') {
+    if (run.world(call).system.mailboxes[to]) return voicemail(run, call, to);
+    run.say(call, { kind: 'no mailbox', stepId: null });
+    return goOnward(run, call);
+  }
+  call.chain.push(to);
+  // An outside mobile starts to ring later: the usual time is counted from there.
+  offerOutside(run, call, to, (USUAL_RING_SECONDS + 6) * 1000);
+}
+
+function goOnward(run: Run, call: CallState): void {
+  const { onward, saw } = call;
+  call.person = null;
+  call.how = USUAL_HOW;
+  if (onward.kind === 'step') {
+    if (!saw.rung && saw.busy && !saw.nobody && onward.busy !== undefined)
+      return run.enter(call, onward.busy);
+    if (!saw.rung && saw.nobody && onward.unreachable !== undefined)
+      return run.enter(call, onward.unreachable);
+    return run.enter(call, onward.stepId);
+  }
+  if (onward.kind === 'nobody') return run.end(call, 'system', { kind: 'nobody answered' });
+  const { system } = run.world(call);
+  const mailboxId = system.people[onward.personId]?.mailboxId;
+  if (mailboxId && system.mailboxes[mailboxId]) return voicemail(run, call, mailboxId);
+  run.end(call, 'system', { kind: 'nobody answered' });
+}

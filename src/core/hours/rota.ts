@@ -1,0 +1,74 @@
+/** Rotas: who is on duty at a moment, and when that changes. */
+import type { Rota } from '../system/hours';
+import { dayNumber, localTime, momentOf, momentOfDay } from './zone';
+
+/** Who is on duty from a moment up to another; null is nobody. */
+export interface Shift {
+  /** Epoch milliseconds; `to` is not part of it. */
+  from: number;
+  to: number;
+  personId: string | null;
+  /** Somebody else's turn it would be. */
+  swapped: boolean;
+}
+
+/** Who is on duty at a moment (epoch milliseconds), or null. Before the first turn nobody is. */
+export function onDuty(rota: Rota, businessZone: string, at: number): string | null {
+  const swap = swapAt(rota, businessZone, at);
+  // A swap to nobody is a gap somebody wanted: the turn does not come back for it.
+  return swap ? swap.personId : turnAt(rota, businessZone, at);
+}
+
+const zoneOfRota = (rota: Rota, businessZone: string): string => rota.timeZone ?? businessZone;
+
+function swapAt(rota: Rota, businessZone: string, at: number) {
+  const zone = zoneOfRota(rota, businessZone);
+  return rota.swaps.findLast(({ from, to }) => local(zone, from) <= at && at < local(zone, to));
+}
+
+/** The moment of a local date and time such as 2027-05-03T08:00. */
+function local(zone: string, text: string): number {
+  const [hour, minute] = text.slice(11).split(':').map(Number) as [number, number];
+  return momentOf(zone, text.slice(0, 10), hour * 60 + minute);
+}
+
+function turnAt(rota: Rota, businessZone: string, at: number): string | null {
+  if (!rota.turns.length) return null;
+  const { days, minute } = localTime(zoneOfRota(rota, businessZone), at);
+  const since = days - dayNumber(rota.from) - (minute < rota.handover ? 1 : 0);
+  if (since < 0) return null;
+  return rota.turns[Math.floor(since / rota.days) % rota.turns.length]!;
+}
+
+/** Moments from `from` up to but without `to` at which somebody else can come on duty. Ascending, without repeats. */
+export function handovers(rota: Rota, businessZone: string, from: number, to: number): number[] {
+  const zone = zoneOfRota(rota, businessZone);
+  const found = new Set<number>();
+  if (rota.turns.length) {
+    const start = dayNumber(rota.from);
+    const first = Math.max(0, Math.floor((localTime(zone, from).days - 1 - start) / rota.days));
+    for (let turn = first; ; turn++) {
+      const at = momentOfDay(zone, start + turn * rota.days, rota.handover);
+      if (at >= to) break;
+      found.add(at);
+      found.add(momentOfDay(zone, start + turn * rota.days, rota.handover, 'later'));
+    }
+  }
+  for (const swap of rota.swaps) found.add(local(zone, swap.from)).add(local(zone, swap.to));
+  return [...found].filter((t) => t >= from && t < to).sort((a, b) => a - b);
+}
+
+/** The shifts that cover a span of time, in order and without gaps: a gap is a shift of nobody. */
+export function shiftsOf(rota: Rota, businessZone: string, from: number, to: number): Shift[] {
+  const cuts = [from, ...handovers(rota, businessZone, from + 1, to), to];
+  const shifts: Shift[] = [];
+  for (let i = 0; i + 1 < cuts.length; i++) {
+    const [start, end] = [cuts[i]!, cuts[i + 1]!];
+    const personId = onDuty(rota, businessZone, start);
+    const swapped = personId !== turnAt(rota, businessZone, start);
+    const before = shifts.at(-1);
+    if (before && before.personId === personId && before.swapped === swapped) before.to = end;
+    else shifts.push({ from: start, to: end, personId, swapped });
+  }
+  return shifts;
+}

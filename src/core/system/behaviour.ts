@@ -1,0 +1,43 @@
+/** How people behave during a call that is worked out in advance. */
+import { z } from 'zod';
+import { Id } from './primitives';
+
+const seconds = z.number().min(0).max(3600);
+
+/** What somebody does when a phone of theirs rings; seconds count from when that phone starts to sound. */
+export const Act = z.discriminatedUnion('does', [
+  z.object({ does: z.literal('nothing') }),
+  z.object({ does: z.literal('answers'), after: seconds }),
+  z.object({ does: z.literal('declines'), after: seconds }),
+  /** On another call throughout. */
+  z.object({ does: z.literal('is on a call') }),
+  /** The phone is off or has no network. */
+  z.object({ does: z.literal('is switched off') }),
+]);
+
+export const Behaviour = z.object({
+  people: z.record(Id, Act).default({}),
+  /** By phone, or by an outside number as a trace names it. */
+  phones: z.record(z.string().max(60), Act).default({}),
+  otherwise: Act.default({ does: 'nothing' }),
+  caller: z
+    .object({
+      /** Seconds from arrival at which the caller gives up; null for never. */
+      hangsUpAfter: seconds.nullable().default(null),
+      /** Seconds an answered call lasts. */
+      talks: seconds.default(60),
+      /** Keys pressed: one entry for each time a menu is played or a queue is entered, so many seconds after. */
+      keys: z
+        .array(z.object({ after: seconds, press: z.string().regex(/^[0-9*#]{0,20}$/) }))
+        .max(20)
+        .optional(),
+      /** What is answered to questions, by the label of the question; where there is none, nothing is said. */
+      says: z.record(z.string(), z.string().max(300)).optional(),
+      /** Seconds the caller speaks after the tone; 0 is hanging up at it. */
+      message: seconds.default(12),
+    })
+    .default({ hangsUpAfter: null, talks: 60, message: 12 }),
+});
+
+export type Act = z.infer<typeof Act>;
+export type Behaviour = z.infer<typeof Behaviour>;

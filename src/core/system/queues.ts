@@ -1,0 +1,33 @@
+/** Queues: callers wait in order until one of those who serve it is free. */
+import { z } from 'zod';
+import { Pattern, Weights } from './people';
+import { Key } from './plans';
+import { Extension, Id, name, RingSeconds } from './primitives';
+
+export const Queue = z.object({
+  id: Id,
+  name,
+  extension: Extension.nullable(),
+  /** People who serve it, in order. */
+  memberIds: z.array(Id).max(200),
+  pattern: Pattern,
+  weights: Weights.optional(),
+  /** Seconds one of them is rung before the next is tried. */
+  seconds: RingSeconds,
+  /** Callers who may wait at once. */
+  limit: z.number().int().min(0, 'None or more.').max(500, 'At most 500.'),
+  /** Seconds somebody waits at most. */
+  longestWait: z.number().int().min(5, 'At least 5 seconds.').max(7200, 'At most two hours.'),
+  holdMusicId: Id.nullable(),
+  /** What is said to those who wait, and every how many seconds; null for nothing. */
+  comfort: z
+    .object({ recordingId: Id, every: z.number().int().min(10).max(600), position: z.boolean() })
+    .nullable(),
+  /** The key with which somebody leaves the queue, or null. */
+  exitKey: Key.nullable(),
+  /** The key with which somebody asks to be called back instead of waiting, or null. */
+  callBackKey: Key.nullable(),
+  /** Seconds one of them is left alone after a call. */
+  wrapUp: z.number().int().min(0).max(600),
+});
+export type Queue = z.infer<typeof Queue>;

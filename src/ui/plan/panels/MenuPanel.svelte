@@ -1,0 +1,118 @@
+<script lang="ts">
+  import { Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import type { MenuKey, MenuStep, Plan } from '$core/system';
+  import RecordingField from '../../RecordingField.svelte';
+  import SecondsField from '../../SecondsField.svelte';
+  import { setStep } from '../edits';
+  import BranchRows from './BranchRows.svelte';
+
+  let { plan, step }: { plan: Plan; step: MenuStep } = $props();
+  const KEYS = [...'123456789*0#'];
+  const free = $derived(KEYS.filter((k) => k !== step.nameKey && !step.branches.some((b) => b.key === k)));
+  const NAMES: Partial<Record<MenuKey, string>> = { wrong: 'Wrong key', none: 'No key' };
+  const name = (key: MenuKey) => NAMES[key] ?? `Key ${key}`;
+  let problem = $state('');
+
+  function set(change: Partial<MenuStep>, field: string) {
+    problem = setStep(plan, { ...step, ...change }, field) ?? '';
+    return problem || undefined;
+  }
+  const add = (key: MenuKey) => set({ branches: [...step.branches, { key, steps: [] }] }, 'branch');
+</script>
+
+<RecordingField
+  label="What the menu says"
+  recordingId={step.recordingId}
+  about="in {plan.name}"
+  onchoose={(recordingId) => setStep(plan, { ...step, recordingId }, 'recording')}
+  attach={(recordingId) => ({ do: 'step.set', planId: plan.id, step: { ...step, recordingId } })}
+/>
+<div class="pad" role="group" aria-label="Keys with a branch">
+  {#each KEYS as key (key)}
+    {@const branch = step.branches.find((b) => b.key === key)}
+    <button
+      type="button"
+      class:on={branch || step.nameKey === key}
+      disabled={!!branch || step.nameKey === key}
+      aria-label={branch
+        ? `Key ${key} has a branch`
+        : step.nameKey === key
+          ? `Key ${key} is for names`
+          : `Add a branch for key ${key}`}
+      onclick={() => add(key as MenuKey)}
+      ><b>{key}</b><small>{branch ? 'branch' : step.nameKey === key ? 'names' : ''}</small></button
+    >
+  {/each}
+</div>
+<BranchRows
+  branches={step.branches}
+  name={(b) => name(b.key)}
+  missing={(['wrong', 'none'] as const)
+    .filter((k) => !step.branches.some((b) => b.key === k))
+    .map((key) => ({ says: `Add a branch for ${name(key).toLowerCase()}`, branch: { key, steps: [] } }))}
+  onchange={(branches) => set({ branches }, 'branch')}
+/>
+<Select
+  size="sm"
+  labelText="Key for spelling a name"
+  selected={step.nameKey ?? ''}
+  on:update={(e) => set({ nameKey: String(e.detail) || null }, 'nameKey')}
+>
+  <SelectItem value="" text="none" />
+  {#each [...free, ...(step.nameKey ? [step.nameKey] : [])] as k (k)}<SelectItem value={k} text={k} />{/each}
+</Select>
+<Toggle
+  size="sm"
+  labelText="Extensions dialled here"
+  labelA="are wrong keys"
+  labelB="put the caller through"
+  toggled={step.dialExtension}
+  on:toggle={(e) => {
+    if (e.detail.toggled !== step.dialExtension) set({ dialExtension: e.detail.toggled }, 'dial');
+  }}
+/>
+<SecondsField
+  label="Seconds waited for a key"
+  value={step.seconds}
+  max={60}
+  onchange={(seconds) => set({ seconds }, 'seconds')}
+/>
+<SecondsField
+  label="Times it is played"
+  value={step.tries}
+  max={5}
+  helper="Then the call goes on: to the branch for wrong or no key, to “otherwise”, or to the next step."
+  onchange={(tries) => set({ tries }, 'tries')}
+/>
+{#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+
+<style>
+  .pad {
+    display: grid;
+    grid-template-columns: repeat(3, 1fr);
+    gap: 4px;
+    max-width: 210px;
+  }
+  .pad button {
+    border: 1px solid var(--rule);
+    background: var(--sheet);
+    color: var(--ink);
+    padding: 4px 0;
+    cursor: pointer;
+    display: grid;
+    line-height: 1.2;
+    height: 38px;
+    align-content: center;
+  }
+  .pad button:disabled {
+    cursor: default;
+  }
+  .pad .on {
+    background: var(--copper-wash);
+    border-color: var(--copper);
+  }
+  .pad small {
+    font-size: 10.5px;
+    color: var(--ink-soft);
+  }
+</style>
