@@ -11,14 +11,21 @@ import {
   newNumber,
   newPerson,
   newPhone,
+  newQueue,
   newRegistration,
+  newRota,
   newSite,
   PHONE_NAMES,
   type Account,
   type Command,
+  type Expectation,
+  type HoursException,
   type HoursStep,
+  type MenuStep,
   type NumberHeld,
+  type Pattern,
   type PeriodOfWeek,
+  type PromiseTime,
   type RingStep,
   type PhoneKind,
   type Role,
@@ -140,6 +147,13 @@ const RECORDINGS = [
     'Charters greeting',
     'The charter desk is not there just now. Tell us your dates and how many you are.',
   ),
+  recording(
+    'service-menu',
+    'Service',
+    'For a boat on the slip press 1. For storage and launching press 4. For charters press 7. If you know the extension, dial it; to spell a name press 9. Or stay on the line.',
+  ),
+  recording('storage-menu', 'Storage', 'To store a boat press 1. For the crane press 5.'),
+  recording('please-hold', 'Please hold', 'Thank you for waiting. Somebody will be with you soon.'),
   recording('rosa-greeting', 'Rosa is out', 'This is Rosa. I am out in the yard, please leave a message.'),
 ];
 
@@ -158,27 +172,134 @@ const MAILBOXES = [
 const daily = (days: number[], from: number, to: number, kind = 'Open'): PeriodOfWeek[] =>
   days.map((day) => ({ day, from: from * 60, to: to * 60, kind }));
 const WEEKDAYS = [1, 2, 3, 4, 5];
-const hours = (id: string, name: string, weekly: PeriodOfWeek[]): Command => ({
+const hours = (
+  id: string,
+  name: string,
+  weekly: PeriodOfWeek[],
+  exceptions: HoursException[] = [],
+): Command => ({
   do: 'hours.add',
-  value: { id, name, timeZone: null, weekly },
+  value: { id, name, timeZone: null, weekly, exceptions },
 });
+const closedOn = (id: string, name: string, dates: string[], rule: string): HoursException => ({
+  id,
+  name,
+  when: { on: 'dates', dates },
+  times: [],
+  holiday: { country: 'US', region: 'WA', rule },
+});
+const YEARS = [2026, 2027, 2028, 2029, 2030];
+/** Days off of Washington State, United States: 5 USC 6103 and RCW 1.16.050 (dates from memory). */
+const HOLIDAYS = (of: string): HoursException[] => [
+  closedOn(
+    `${of}-new-year`,
+    "New Year's Day",
+    YEARS.map((y) => `${y + 1}-01-01`),
+    '01-01',
+  ),
+  closedOn(
+    `${of}-independence`,
+    'Independence Day',
+    YEARS.map((y) => `${y + 1}-07-04`),
+    '07-04',
+  ),
+  closedOn(
+    `${of}-thanksgiving`,
+    'Thanksgiving Day',
+    ['2026-11-26', '2027-11-25', '2028-11-23', '2029-11-22', '2030-11-28'],
+    '4th thursday in November',
+  ),
+  closedOn(
+    `${of}-christmas`,
+    'Christmas Day',
+    YEARS.map((y) => `${y}-12-25`),
+    '12-25',
+  ),
+];
+const SUMMER: HoursException = {
+  id: 'summer',
+  name: 'Summer',
+  when: { on: 'yearly', from: '05-15', to: '09-15' },
+  times: [{ day: null, from: 480, to: 1200, kind: 'Open' }],
+  holiday: null,
+};
 const HOURS = [
-  hours('office', 'Office hours', [
-    ...daily(WEEKDAYS, 8, 12),
-    ...daily(WEEKDAYS, 12, 13, 'Lunch'),
-    ...daily(WEEKDAYS, 13, 17),
-    ...daily([6], 9, 13, 'Saturday'),
+  hours(
+    'office',
+    'Office hours',
+    [
+      ...daily(WEEKDAYS, 8, 12),
+      ...daily(WEEKDAYS, 12, 13, 'Lunch'),
+      ...daily(WEEKDAYS, 13, 17),
+      ...daily([6], 9, 13, 'Saturday'),
+    ],
+    HOLIDAYS('office'),
+  ),
+  hours('workshop-hours', 'Workshop hours', daily(WEEKDAYS, 7, 16), HOLIDAYS('workshop')),
+  hours('charter-hours', 'Charter season', daily([1, 2, 3, 4, 5, 6], 9, 18), [
+    ...HOLIDAYS('charters'),
+    SUMMER,
   ]),
-  hours('workshop-hours', 'Workshop hours', daily(WEEKDAYS, 7, 16)),
-  hours('charter-hours', 'Charter season', daily([1, 2, 3, 4, 5, 6], 9, 18)),
 ];
 
-const ring = (
-  id: string,
-  people: string[],
-  seconds: number,
-  pattern: 'together' | 'in order' = 'together',
-): RingStep => ({
+/** A gap is planted in it: nobody has the watch on two nights of December. */
+const ROTA: Command = {
+  do: 'rota.add',
+  value: newRota({
+    id: 'watch',
+    name: 'Night watch',
+    from: '2026-11-23',
+    handover: 17 * 60,
+    turns: ['callum', 'mei', 'tomas'],
+    swaps: [
+      { from: '2026-12-05T17:00', to: '2026-12-07T17:00', personId: 'rosa' },
+      { from: '2026-12-19T17:00', to: '2026-12-21T17:00', personId: null },
+    ],
+  }),
+};
+
+const QUEUE: Command = {
+  do: 'queue.add',
+  value: newQueue({
+    id: 'front-queue',
+    name: 'Front desk',
+    extension: '310',
+    memberIds: ['rosa', 'idris', 'ines'],
+    seconds: 15,
+    longestWait: 120,
+    comfort: { recordingId: 'please-hold', every: 45, position: true },
+    exitKey: '1',
+    callBackKey: '2',
+  }),
+};
+
+const CALLERS: Command[] = [
+  { do: 'list.add', value: { id: 'regulars', name: 'Regular customers' } },
+  {
+    do: 'contact.add',
+    value: {
+      id: 'harrow',
+      name: 'Harrow Point Sailing Club',
+      numbers: ['+13605550134'],
+      ownerId: 'tomas',
+      listIds: ['regulars'],
+      blocked: false,
+    },
+  },
+  {
+    do: 'contact.add',
+    value: {
+      id: 'offers',
+      name: 'Calls with offers',
+      numbers: ['+12065550199'],
+      ownerId: null,
+      listIds: [],
+      blocked: true,
+    },
+  },
+];
+
+const ring = (id: string, people: string[], seconds: number, pattern: Pattern = 'together'): RingStep => ({
   id,
   kind: 'ring',
   targets: people.map((p) => ({ kind: 'person' as const, id: p })),
@@ -200,6 +321,197 @@ const plan = (id: string, name: string, steps: Step[]): Command => ({
   value: { id, name, steps },
 });
 
+const keyed = (
+  id: string,
+  recordingId: string,
+  branches: MenuStep['branches'],
+  more: Partial<MenuStep> = {},
+): MenuStep => ({
+  id,
+  kind: 'menu',
+  recordingId,
+  seconds: 6,
+  tries: 2,
+  dialExtension: false,
+  nameKey: null,
+  branches,
+  otherwise: [],
+  ...more,
+});
+
+/** Two mistakes are planted in it: a key that leads nowhere, and an outside phone whose voicemail can take the call. */
+const SERVICE = plan('service', 'Service menu', [
+  {
+    id: 'service-who',
+    kind: 'caller',
+    branches: [
+      { test: { is: 'blocked' }, steps: [{ id: 'service-blocked', kind: 'end', how: 'busy' }] },
+      {
+        test: { is: 'known' },
+        steps: [{ ...ring('service-owner', [], 12), targets: [{ kind: 'owner', id: 'owner' }] }],
+      },
+    ],
+    otherwise: [],
+  },
+  keyed(
+    'service-menu',
+    'service-menu',
+    [
+      {
+        key: '1',
+        steps: [
+          {
+            ...ring('service-crew', [], 12, 'longest idle'),
+            targets: [{ kind: 'group', id: 'workshop-crew' }],
+          },
+          voicemail('service-workshop', 'workshop'),
+        ],
+      },
+      {
+        key: '4',
+        steps: [
+          keyed('storage-menu', 'storage-menu', [
+            { key: '1', steps: [ring('storage-book', ['wren', 'jonah'], 15, 'in turn')] },
+            {
+              key: '5',
+              steps: [
+                {
+                  id: 'storage-crane',
+                  kind: 'forward',
+                  number: '+15095550147',
+                  shows: 'caller',
+                  confirm: false,
+                  seconds: 24,
+                },
+              ],
+            },
+            { key: '6', steps: [] },
+          ]),
+          voicemail('service-store', 'store'),
+        ],
+      },
+      {
+        key: '7',
+        steps: [
+          {
+            id: 'service-share',
+            kind: 'share',
+            how: 'by shares',
+            branches: [
+              { share: 60, steps: [ring('service-pia', ['pia', 'callum'], 12, 'fewest calls')] },
+              {
+                share: 40,
+                steps: [
+                  {
+                    ...ring('service-callum', ['callum', 'pia'], 12, 'by weight'),
+                    weights: { callum: 3, pia: 1 },
+                  },
+                ],
+              },
+            ],
+          },
+          voicemail('service-charters', 'charters'),
+        ],
+      },
+    ],
+    { dialExtension: true, nameKey: '9' },
+  ),
+  {
+    id: 'service-queue',
+    kind: 'queue',
+    queueId: 'front-queue',
+    branches: [
+      {
+        way: 'waited too long',
+        steps: [
+          {
+            id: 'service-ask',
+            kind: 'ask',
+            questions: [
+              { id: 'ask-name', label: 'Name', says: 'What is your name, please?', by: 'voice' },
+              { id: 'ask-boat', label: 'Boat', says: 'What is the name of your boat?', by: 'voice' },
+            ],
+            answers: [
+              {
+                words: ['opening hours', 'open'],
+                says: 'The office is open on weekdays from eight to five, and on Saturdays from nine to one.',
+              },
+            ],
+          },
+        ],
+      },
+    ],
+  },
+  {
+    id: 'service-notify',
+    kind: 'notify',
+    how: 'mail',
+    to: 'desk@lanterncove.example',
+    text: '{caller} could not be answered. {notes}',
+  },
+  voicemail('service-voicemail', 'front'),
+]);
+
+const promise = (
+  id: string,
+  name: string,
+  plan: string,
+  when: PromiseTime,
+  expects: Expectation[],
+  keys: string[] = [],
+): Command => ({
+  do: 'promise.add',
+  value: {
+    id,
+    name,
+    numberId: `n-${plan}`,
+    caller: null,
+    behaviour: {
+      people: {},
+      phones: {},
+      otherwise: { does: 'nothing' },
+      caller: {
+        hangsUpAfter: null,
+        talks: 60,
+        message: 12,
+        ...(keys.length ? { keys: keys.map((press) => ({ after: 2, press })) } : {}),
+      },
+    },
+    when,
+    expects,
+  },
+});
+const during = (hoursId: string, period: string | null): PromiseTime => ({ on: 'hours', hoursId, period });
+const ALWAYS: PromiseTime = { on: 'always' };
+const PROMISES = [
+  promise('p-night', 'A boat adrift always rings somebody', 'night-watch', ALWAYS, [
+    { is: 'rings', personIds: [], within: 10 },
+  ]),
+  promise('p-main', 'The main line never leaves anybody alone', 'main', ALWAYS, [{ is: 'ends well' }]),
+  promise('p-office', 'The office rings at once', 'main', during('office', 'Open'), [
+    { is: 'rings', personIds: ['rosa', 'idris', 'ines'], within: 10 },
+  ]),
+  promise('p-saturday', 'Saturdays ring the charter desk', 'main', during('office', 'Saturday'), [
+    { is: 'rings', personIds: ['pia', 'callum'], within: 5 },
+  ]),
+  promise('p-closed', 'Who calls at night hears of the night watch', 'main', during('office', null), [
+    { is: 'hears', recordingId: 'closed' },
+  ]),
+  promise('p-lunch', 'At lunch somebody can still be reached', 'main', during('office', 'Lunch'), [
+    { is: 'rings', personIds: ['rosa', 'idris', 'ines'], within: 90 },
+  ]),
+  promise(
+    'p-rosa',
+    'Rosa is rung on weekday mornings',
+    'rosa-direct',
+    { on: 'week', days: WEEKDAYS, from: 540, to: 720 },
+    [{ is: 'rings', personIds: ['rosa'], within: 5 }],
+  ),
+  promise('p-store', 'The store never loses a message', 'winter-store', ALWAYS, [
+    { is: 'voicemail', mailboxId: 'store', within: 25 },
+  ]),
+];
+
 const PLANS = [
   plan('main', 'Main line', [
     byHours(
@@ -214,7 +526,14 @@ const PLANS = [
             ring('main-help', ['mei', 'noor'], 12),
           ],
         },
-        { period: 'Lunch', steps: [play('main-lunch', 'lunch'), ring('main-noon', ['noor'], 18)] },
+        {
+          period: 'Lunch',
+          steps: [
+            play('main-lunch', 'lunch'),
+            ring('main-noon', ['noor'], 18),
+            { id: 'main-service', kind: 'goto', planId: 'service' },
+          ],
+        },
         { period: 'Saturday', steps: [ring('main-saturday', ['pia', 'callum'], 20)] },
       ],
       [play('main-closed', 'closed')],
@@ -249,7 +568,7 @@ const PLANS = [
   ]),
   plan('night-watch', 'Night watch', [
     ring('night-ring', ['dov'], 30),
-    ring('night-rosa', ['rosa'], 24),
+    { ...ring('night-duty', [], 24), targets: [{ kind: 'rota', id: 'watch' }] },
     voicemail('night-voicemail', 'front'),
   ]),
   plan('rosa-direct', 'Rosa Delgado', [
@@ -319,8 +638,14 @@ export const demoCommands = (): Command[] => [
     change: { label: 'Rosa', keys: [{ personId: 'slipway', label: 'Slipway' }] },
   },
   ...HOURS,
+  ROTA,
+  QUEUE,
+  ...CALLERS,
   ...PLANS,
+  SERVICE,
+  { do: 'plan.set', id: 'service', change: { extension: '300' } },
   ...NUMBERS,
+  ...PROMISES,
   { do: 'business.set', change: { defaultCallerId: '+13605550142' } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
   { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },

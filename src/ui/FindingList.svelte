@@ -16,7 +16,9 @@
     if (place.kind === 'dialling') return '/numbers/dialling';
     if (place.kind === 'group') return `/people/groups#${place.id}`;
     if (place.kind === 'phone') return `/phones/${place.id}`;
-    return { hours: '/hours', mailbox: '/messages' }[place.kind];
+    if (place.kind === 'queue') return `/answering/queues#${place.id}`;
+    if (place.kind === 'rota') return `/hours/rotas#${place.id}`;
+    return { hours: `/hours#${place.id}`, mailbox: '/messages' }[place.kind];
   }
 </script>
 

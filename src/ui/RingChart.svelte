@@ -101,8 +101,23 @@
   .dark .not {
     color: #c3ccd3;
   }
-  .prompt {
+  .prompt,
+  .menu,
+  .asked {
     background: var(--menu-wash);
+  }
+  .menu {
+    border-bottom: 2px solid var(--menu);
+  }
+  .asked {
+    border-bottom: 2px dotted var(--menu);
+  }
+  .waiting {
+    background: repeating-linear-gradient(
+      135deg,
+      var(--outside-wash) 0 6px,
+      color-mix(in srgb, var(--outside-wash) 60%, transparent) 6px 12px
+    );
   }
   .ringing,
   .sounding {

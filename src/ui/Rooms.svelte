@@ -3,11 +3,17 @@
   import type { Room } from './rooms';
 
   let { label, rooms }: { label: string; rooms: readonly Room[] } = $props();
+  /** The room whose path the page's begins with; the longest, for rooms lie within each other. */
+  const current = $derived(
+    rooms
+      .filter((r) => page.url.pathname === r.path || page.url.pathname.startsWith(`${r.path}/`))
+      .sort((a, b) => b.path.length - a.path.length)[0]?.path,
+  );
 </script>
 
 <nav aria-label={label}>
   {#each rooms as { path, name } (path)}
-    <a href={path} aria-current={page.url.pathname === path ? 'page' : undefined}>{name}</a>
+    <a href={path} aria-current={current === path ? 'page' : undefined}>{name}</a>
   {/each}
 </nav>
 

@@ -1,6 +1,7 @@
 /** The rehearsal that the strip shows: what call, when, and how people behave. */
 import { outcomeInWords, rehearse, ringChart, type Act, type Behaviour, type CallRequest } from '$core/calls';
 import type { System, Standing } from '$core/system';
+import { asLink, freshQuestion } from './rehearse/question';
 import { Remembered } from './remembered.svelte';
 import { session } from './session.svelte';
 
@@ -66,6 +67,16 @@ class Rehearsal {
           behaviour: this.behaviour,
         }
       : null,
+  );
+
+  /** The part of an address that asks the same on the page for rehearsals. */
+  readonly link = $derived(
+    asLink({
+      ...freshQuestion(this.question.hidden ? '' : NEW_CALLER),
+      numberId: this.number?.id ?? null,
+      at: this.question.at,
+      people: this.behaviour.people,
+    }),
   );
 
   readonly trace = $derived(

@@ -27,3 +27,17 @@ export const PHONE_ROOMS: readonly Room[] = [
   { path: '/phones/invitations', name: 'Invitations' },
   { path: '/phones/desk', name: 'Desk phones' },
 ];
+
+export const HOURS_ROOMS: readonly Room[] = [
+  { path: '/hours', name: 'Weeks' },
+  { path: '/hours/year', name: 'Year and exceptions' },
+  { path: '/hours/rotas', name: 'Rotas' },
+];
+
+export const ANSWERING_ROOMS: readonly Room[] = [
+  { path: '/answering', name: 'Plans' },
+  { path: '/answering/queues', name: 'Queues' },
+  { path: '/answering/callers', name: 'Callers' },
+  { path: '/answering/promises', name: 'Promises' },
+  { path: '/answering/rehearsal', name: 'Rehearsal' },
+];

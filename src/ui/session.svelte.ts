@@ -1,5 +1,6 @@
 /** What this window shows: the workspace as reactive state, the time of the bench clock, and what to say to the person. */
 import { findingsOf, type Finding } from '$core/findings';
+import type { Verdict } from '$core/promises';
 import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
@@ -18,6 +19,7 @@ import {
   type View,
   type Whole,
 } from '$workspace';
+import { CoverageClient } from './coverage/client';
 import { freshId } from './ids';
 import type { Known } from './phones/where';
 
@@ -86,17 +88,36 @@ class Session {
   readonly cameBack = $derived(JSON.parse(this.cameBackText) as Record<string, string>);
   /** What the checks find; looked for once the screen has been drawn, for in a large business it takes a while. */
   findings = $state.raw<Finding[]>([]);
+  /** Whether each promise is kept, as a worker found; null until it has looked. */
+  verdicts = $state.raw<Verdict[] | null>(null);
+  private readonly broken = $derived((this.verdicts ?? []).filter((v) => !v.kept));
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
   readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
 
   constructor() {
     $effect.root(() => {
       $effect(() => {
-        const { system, standing, today, minute, cameBack } = this;
+        const { system, standing, today, minute, cameBack, broken } = this;
         if (!system || !standing) return;
         const look = () =>
-          (this.findings = findingsOf({ system, standing, today, now: minute, cameBack, freshId }));
+          (this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId }));
         const timer = setTimeout(look, this.findings.length ? AFTER_DRAWING_MS : 0);
+        return () => clearTimeout(timer);
+      });
+      const worker = new CoverageClient();
+      $effect(() => {
+        const { system, standing, today } = this;
+        if (!system || !standing || !today) return;
+        if (!Object.keys(system.promises).length) {
+          this.verdicts = [];
+          return;
+        }
+        const look = async () => {
+          const now = this.workspace?.now() ?? 0;
+          const found = await worker.ask((w) => w.promises(system, standing, now) as Promise<Verdict[]>);
+          if (found) this.verdicts = found;
+        };
+        const timer = setTimeout(() => void look(), AFTER_DRAWING_MS);
         return () => clearTimeout(timer);
       });
     });

@@ -11,3 +11,4 @@ export {
 } from './sentences';
 export { arrivalTimes } from './arrival';
 export { assignNumber } from './starters';
+export { BEGINNINGS, type Beginning } from './beginnings';

@@ -1,5 +1,7 @@
 export { everyWay, piecesOf, unansweredCall, type CallAt, type Piece } from './pieces';
 export { changesOf, plansFrom, reachedFrom } from './changes';
+export { compressed, type Scale } from './scale';
+export { coverageRows, secondsUntilRung, secondsUntilVoicemail } from './reach';
 export { endsWell, firstRung, type Glance } from './first';
 export { differenceOf, spansInWords, type Difference } from './difference';
 export { weekInWords, type WayOfTheWeek } from './week';

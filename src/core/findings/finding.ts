@@ -1,10 +1,14 @@
 /** Something the checks found: where, in plain words, and its fix where one edit can do it. */
+import type { Verdict } from '../promises';
 import type { Edit, Standing, System } from '../system';
 
 export type Severity = 'stops' | 'warning' | 'hint';
 
 export type Place =
-  | { kind: 'number' | 'person' | 'phone' | 'group' | 'hours' | 'mailbox' | 'site'; id: string }
+  | {
+      kind: 'number' | 'person' | 'phone' | 'group' | 'queue' | 'rota' | 'hours' | 'mailbox' | 'site';
+      id: string;
+    }
   | { kind: 'dialling' }
   | { kind: 'plan'; id: string; stepId?: string };
 
@@ -32,6 +36,8 @@ export interface Sight {
   now?: number;
   /** E-mail addresses whose last letter came back, with why. */
   cameBack?: Readonly<Record<string, string>>;
+  /** Promises that a worker found broken. */
+  broken?: readonly Extract<Verdict, { kept: false }>[];
   freshId: (kind: string) => string;
 }
 export type Check = (sight: Sight) => Finding[];

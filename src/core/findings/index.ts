@@ -3,6 +3,17 @@ import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, groups, mailboxes, people } from './people';
 import { phones } from './phones';
+import {
+  badHours,
+  forwardLoops,
+  holidays,
+  keys,
+  loops,
+  outsideUnconfirmed,
+  promises,
+  queues,
+  rotas,
+} from './ways';
 import { deadEnd, idleSteps, numbersWithoutPlan, ringLength, swallowing } from './plans';
 
 export type { Finding, Place, Severity } from './finding';
@@ -10,6 +21,15 @@ export type { Finding, Place, Severity } from './finding';
 const CHECKS: readonly Check[] = [
   numbersWithoutPlan,
   deadEnd,
+  loops,
+  badHours,
+  keys,
+  queues,
+  rotas,
+  outsideUnconfirmed,
+  forwardLoops,
+  promises,
+  holidays,
   idleSteps,
   ringLength,
   swallowing,

@@ -10,7 +10,9 @@
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
     session.may('see the system') &&
-      !/^\/(messages|changes|numbers\/.+|people\/.+|phones(\/.*)?)$/.test(page.url.pathname),
+      !/^\/(messages|changes|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
+        page.url.pathname,
+      ),
   );
   /** Pages that those may see who do not see the system. */
   const allowed = $derived(

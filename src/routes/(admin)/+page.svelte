@@ -4,7 +4,7 @@
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
   import { session } from '$ui/session.svelte';
-  import WeekBoard from '$ui/WeekBoard.svelte';
+  import CoverageBoard from '$ui/coverage/CoverageBoard.svelte';
 
   const system = $derived(session.system!);
   const inForce = $derived(session.view!.inForce.system);
@@ -60,7 +60,7 @@
       below: where the call ends.
     </p>
     {#if Object.keys(inForce.numbers).length}
-      <WeekBoard system={inForce} />
+      <CoverageBoard system={inForce} />
     {:else}
       <div class="empty">
         <h2>Nothing is in force yet</h2>

@@ -133,6 +133,7 @@
         <span data-testid="rehearsal-sentence">{sentence(rehearsal.trace, session.system)}</span>
       {/if}
       <span class="note">Every paired phone is taken to be on.</span>
+      <a class="now" href="/answering/rehearsal{rehearsal.link}">In full</a>
       <button class="now" type="button" aria-expanded={!folded} onclick={fold}
         >{folded ? 'Show the chart' : 'Fold'}</button
       >

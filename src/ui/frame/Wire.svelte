@@ -39,8 +39,11 @@
         'site',
         'dialling',
       ]),
-      noted('/hours', 'Hours', size(system.hours), count(size(system.hours), 'set'), ['hours']),
-      noted('/answering', 'Answering', size(system.plans), count(size(system.plans), 'plan'), ['plan']),
+      noted('/hours', 'Hours', size(system.hours), count(size(system.hours), 'set'), ['hours', 'rota']),
+      noted('/answering', 'Answering', size(system.plans), count(size(system.plans), 'plan'), [
+        'plan',
+        'queue',
+      ]),
       noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), [
         'person',
         'group',

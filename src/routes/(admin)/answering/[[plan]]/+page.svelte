@@ -1,11 +1,14 @@
 <script lang="ts">
-  import { Button, TextInput } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import { tick } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { whereIs } from '$core/system';
+  import { allSteps, whereIs } from '$core/system';
   import { count } from '$ui/format';
   import { freshId } from '$ui/ids';
+  import Beginnings from '$ui/plan/Beginnings.svelte';
+  import PlanCard from '$ui/plan/PlanCard.svelte';
+  import PlanReader from '$ui/plan/PlanReader.svelte';
   import StepList from '$ui/plan/StepList.svelte';
   import StepPanel from '$ui/plan/StepPanel.svelte';
   import { rehearsal } from '$ui/rehearsal.svelte';
@@ -19,11 +22,15 @@
   const findings = $derived(
     session.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id),
   );
+  /** It has an extension, or another plan sends calls to it. */
+  const reached = $derived(
+    !!plan?.extension ||
+      plans.some((p) => [...allSteps(p.steps)].some((x) => x.kind === 'goto' && x.planId === plan?.id)),
+  );
   let picked = $state<string | null>(null);
   const selectedId = $derived(picked ?? page.url.searchParams.get('step') ?? plan?.steps[0]?.id ?? null);
   const selected = $derived(plan && selectedId ? whereIs(plan.steps, selectedId) : undefined);
   const step = $derived(selected?.list[selected.index]);
-  let problem = $state('');
 
   const planId = $derived(plan?.id);
   const ownNumbers = $derived(numbers.map((n) => n.id).join(' '));
@@ -38,7 +45,6 @@
   $effect(() => {
     void planId;
     picked = null;
-    problem = '';
   });
 
   async function start(name: string, numberId?: string) {
@@ -48,15 +54,6 @@
       ...(numberId ? [{ do: 'number.set' as const, id: numberId, change: { planId: id } }] : []),
     ]);
     await goto(`/answering/${id}`);
-  }
-  function rename(name: string) {
-    if (!plan || name === plan.name) return;
-    const result = session.edit(
-      `Call a plan “${name.trim()}”`,
-      [{ do: 'plan.set', id: plan.id, change: { name } }],
-      { quiet: true, mergeKey: `name:${plan.id}` },
-    );
-    problem = result.ok ? '' : result.problems[0]!.message;
   }
   async function remove() {
     if (!plan) return;
@@ -79,6 +76,7 @@
       </a>
     {/each}
     <Button kind="ghost" size="small" on:click={() => start('New plan')}>Start a plan</Button>
+    <PlanReader {system} ondone={(id) => void goto(`/answering/${id}`)} />
   </nav>
   {#if !plan}
     <section class="empty wide">
@@ -93,7 +91,8 @@
       <h1>{plan.name}</h1>
       <p class="sub">
         {#if numbers.length}Answers {numbers.map((n) => session.number(n.e164)).join(', ')}. Read it top to
-          bottom, as the call goes.{:else}No number uses this plan yet.{/if}
+          bottom, as the call goes.{:else if reached}No number uses this plan; it is reached inside.{:else}No
+          number uses this plan yet.{/if}
         {#if !numbers.length}
           {#each free as n (n.id)}
             <button
@@ -108,9 +107,7 @@
         {/if}
       </p>
       <div class="sheet">
-        {#if !plan.steps.length}<p class="none soft">
-            No steps yet. A common start: play a greeting, ring somebody, then voicemail.
-          </p>{/if}
+        {#if !plan.steps.length}<Beginnings {plan} {system} />{/if}
         <StepList
           {plan}
           {system}
@@ -130,15 +127,7 @@
         {/if}
       </div>
       <div class="card">
-        <TextInput
-          size="sm"
-          labelText="Name of the plan"
-          value={plan.name}
-          invalid={!!problem}
-          invalidText={problem}
-          on:input={(e) => rename(String(e.detail ?? ''))}
-        />
-        <button class="linkish small remove" type="button" onclick={remove}>Remove this plan</button>
+        <PlanCard {plan} {system} onremove={remove} oncopy={(id) => void goto(`/answering/${id}`)} />
       </div>
     </aside>
   {/if}
@@ -175,13 +164,7 @@
     border: 1px solid var(--rule);
     padding: 6px 0 10px;
   }
-  .none {
-    padding: 14px 20px 0;
-  }
   .wide {
     grid-column: 2 / 4;
-  }
-  .remove {
-    margin-top: 12px;
   }
 </style>

@@ -1,12 +1,21 @@
 <script lang="ts">
-  import { sentence } from '$core/calls';
-  import { endsWell, firstRung, piecesOf, type Glance } from '$core/coverage';
-  import { addDays, localTime, momentOf } from '$core/hours';
-  import type { System } from '$core/system';
-  import { dayText, momentText } from './format';
-  import { session } from './session.svelte';
+  import type { Glance } from '$core/coverage';
+  import { addDays } from '$core/hours';
+  import { compressed } from '$core/coverage';
+  import { dayText, momentText } from '../format';
+  import { session } from '../session.svelte';
+  import type { Row, Shown } from './board';
 
-  let { system }: { system: System } = $props();
+  /** Numbers as lanes over some days: who is rung first as a bar, where the call ends as a line below. */
+  interface Props {
+    rows: Row[];
+    /** Midnights of the days shown, and the one at their end. */
+    starts: number[];
+    first: string;
+    today: string;
+    now: number;
+  }
+  let { rows, starts, first, today, now }: Props = $props();
   let open = $state<{ label: string; when: string; words: string } | null>(null);
 
   const KEY: [Glance, string][] = [
@@ -17,40 +26,43 @@
     ['ended', 'Ends on purpose'],
     ['nobody', 'Nobody'],
   ];
-
-  /** A date, so that the week is not worked out anew with every second. */
-  const today = $derived(localTime(system.business.timeZone, session.now).date);
-
-  /** Monday of the present week, and the ends of its days. */
-  const days = $derived.by(() => {
-    const zone = system.business.timeZone;
-    const { day } = localTime(zone, momentOf(zone, today, 720));
-    const monday = addDays(today, 1 - day);
-    return Array.from({ length: 8 }, (_, i) => momentOf(zone, addDays(monday, i), 0));
-  });
-  const from = $derived(days[0]!);
-  const to = $derived(days[7]!);
-  const part = (t: number) => ((t - from) / (to - from)) * 100;
-
-  const rows = $derived(
-    Object.values(system.numbers).map((number) => ({
-      number,
-      pieces: piecesOf(system, session.standing!, number, from, to).map((p) => ({
-        ...p,
-        ...firstRung(p.trace, system),
-        end: endsWell(p.trace),
-        words: sentence(p.trace, system),
-      })),
-    })),
+  const from = $derived(starts[0]!);
+  const to = $derived(starts.at(-1)!);
+  const scale = $derived(
+    compressed([...starts, ...rows.flatMap((r) => r.pieces.map((p) => p.from))], from, to),
   );
+  const part = (t: number) => scale(t) * 100;
   const when = (a: number, b: number) => `${momentText(a, session.zone)} to ${momentText(b, session.zone)}`;
+  /** Letters take about so much of the width. */
+  const LETTER = 0.72;
+  const labelFor = (p: Shown, wide: number) =>
+    wide > p.label.length * LETTER + 0.8 ? p.label : wide > 2.6 ? p.label.split(' ')[0] : '';
+
+  function onkeydown(event: KeyboardEvent) {
+    const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    const down = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    const own = event.currentTarget as HTMLElement;
+    const lane = own.closest('.week')!;
+    const all = [...lane.querySelectorAll<HTMLElement>('.seg')];
+    if (by) all[all.indexOf(own) + by]?.focus();
+    else if (down) {
+      const lanes = [...document.querySelectorAll('.week')];
+      const next = lanes[lanes.indexOf(lane) + down];
+      const middle = own.offsetLeft + own.offsetWidth / 2;
+      [...(next?.querySelectorAll<HTMLElement>('.seg') ?? [])]
+        .find((s) => s.offsetLeft + s.offsetWidth >= middle)
+        ?.focus();
+    } else return;
+    event.preventDefault();
+  }
 </script>
 
 <div class="board">
   <div class="days">
-    <span></span>
-    {#each days.slice(0, 7) as day, i (day)}
-      <span class:today={session.now >= day && session.now < days[i + 1]!}>{dayText(day, session.zone)}</span>
+    {#each starts.slice(0, -1) as day, i (day)}
+      <span class:today={addDays(first, i) === today} style:left="calc(178px + (100% - 178px) * {scale(day)})"
+        >{dayText(day + 3_600_000 * 6, session.zone)}</span
+      >
     {/each}
   </div>
   {#each rows as { number, pieces } (number.id)}
@@ -65,16 +77,17 @@
             style:left="{part(p.from)}%"
             style:width="{wide}%"
             title="{when(p.from, p.to)}: {p.words}"
-            aria-label="{number.label}, {when(p.from, p.to)}: {p.label}"
-            tabindex={wide < 0.1 ? -1 : 0}
+            aria-label="{number.label}, {when(p.from, p.to)}: {p.label || 'not rung'}"
+            tabindex={wide < 0.3 ? -1 : 0}
+            {onkeydown}
             onclick={() => (open = { label: number.label, when: when(p.from, p.to), words: p.words })}
-            >{wide > 3 ? p.label : ''}</button
+            >{labelFor(p, wide)}</button
           >
           <span class="tail {p.end}" style:left="{part(p.from)}%" style:width="{wide}%"></span>
         {/each}
-        {#each days.slice(1, 7) as day (day)}<span class="midnight" style:left="{part(day)}%"></span>{/each}
-        {#if session.now >= from && session.now < to}<span class="now" style:left="{part(session.now)}%"
-          ></span>{/if}
+        {#each starts.slice(1, -1) as day (day)}<span class="midnight" style:left="{part(day)}%"
+          ></span>{/each}
+        {#if now >= from && now < to}<span class="now" style:left="{part(now)}%"></span>{/if}
       </div>
     </div>
   {/each}
@@ -92,18 +105,19 @@
     border: 1px solid var(--rule);
   }
   .days {
-    display: grid;
-    grid-template-columns: 178px repeat(7, 1fr);
+    position: relative;
+    height: 30px;
     border-bottom: 1px solid var(--rule);
     font-size: 12.5px;
     color: var(--ink-soft);
   }
   .days span {
+    position: absolute;
+    top: 0;
+    bottom: 0;
     padding: 6px 8px;
     border-left: 1px solid var(--rule);
-  }
-  .days span:first-child {
-    border: 0;
+    white-space: nowrap;
   }
   .days .today {
     color: var(--copper);

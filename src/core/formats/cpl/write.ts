@@ -1,0 +1,222 @@
+/** A plan as a script of the Call Processing Language (RFC 3880), as far as that can say it. */
+import { XMLBuilder } from 'fast-xml-parser';
+import { branchInWords, stepInWords } from '../../answering';
+import { kindsOf } from '../../hours';
+import {
+  flatTargets,
+  listsOf,
+  type HoursStep,
+  type Plan,
+  type RingStep,
+  type Step,
+  type System,
+} from '../../system';
+
+export interface CplWritten {
+  xml: string;
+  /** What the plan does and the script does not say, in words. */
+  left: string[];
+}
+
+/** An element in the order-keeping form of the XML library: its name with its content, and its attributes. */
+type Node = Record<string, unknown>;
+const element = (name: string, attributes: Record<string, string>, content: Node[] = []): Node => ({
+  [name]: content,
+  ':@': Object.fromEntries(Object.entries(attributes).map(([k, v]) => [`@_${k}`, v])),
+});
+
+const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
+/** Where people and mailboxes are addressed: no such host exists (RFC 2606). */
+const HOST = 'pbx.example';
+
+/** Writes a plan. What several branches go on with is a subaction: the language has no way back from a branch. */
+export function writeCpl(plan: Plan, system: System): CplWritten {
+  const left = new Set<string>();
+  const w = new Writer(system, left);
+  const incoming = element('incoming', {}, w.steps(plan.steps, []));
+  const subactions = w.subactions();
+  const builder = new XMLBuilder({
+    preserveOrder: true,
+    ignoreAttributes: false,
+    format: true,
+    suppressEmptyNode: true,
+  });
+  const xml = builder.build([
+    element('?xml', { version: '1.0', encoding: 'UTF-8' }, [{ '#text': '' }]),
+    element('cpl', { xmlns: 'urn:ietf:params:xml:ns:cpl' }, [...subactions, incoming]),
+  ]) as string;
+  return { xml: `${xml.trim()}\n`, left: [...left] };
+}
+
+class Writer {
+  private subs = new Map<string, Node[]>();
+  constructor(
+    private system: System,
+    private left: Set<string>,
+  ) {}
+
+  /** Subactions stand before what refers to them (RFC 3880 §9). */
+  subactions(): Node[] {
+    return [...this.subs].map(([id, content]) => element('subaction', { id }, content));
+  }
+
+  steps(steps: readonly Step[], after: readonly Step[]): Node[] {
+    if (!steps.length) return this.afterwards(after);
+    const step = steps[0]!;
+    const rest = [...steps.slice(1), ...after];
+    const { verb, what } = stepInWords(step, this.system);
+    switch (step.kind) {
+      case 'hours':
+        return [this.hours(step, rest)];
+      case 'caller':
+        return this.caller(step, rest);
+      case 'ring':
+        return this.ring(step, rest);
+      case 'forward':
+        if (!step.number) return this.steps(rest, []);
+        if (step.confirm) this.left.add('taking a call by pressing a key');
+        return [
+          element('location', { url: `tel:${step.number}` }, [
+            element('proxy', { timeout: String(step.seconds) }, this.outputs(rest)),
+          ]),
+        ];
+      case 'voicemail':
+        if (!step.mailboxId) return this.steps(rest, []);
+        return [
+          element('location', { url: `sip:${step.mailboxId}@voicemail.${HOST}` }, [element('redirect', {})]),
+        ];
+      case 'end':
+        if (step.how === 'message') this.left.add(`${verb} ${what}: what is said`);
+        return [element('reject', { status: step.how === 'busy' ? 'busy' : 'reject' })];
+      case 'goto': {
+        const plan = step.planId ? this.system.plans[step.planId] : undefined;
+        if (!plan) return this.steps(rest, []);
+        if (!this.subs.has(plan.id)) {
+          this.subs.set(plan.id, []);
+          const content = this.steps(plan.steps, []);
+          // Those it refers to itself come before it.
+          this.subs.delete(plan.id);
+          this.subs.set(plan.id, content);
+        }
+        return [element('sub', { ref: plan.id })];
+      }
+      case 'notify':
+        if (step.how === 'mail' && step.to)
+          return [element('mail', { url: `mailto:${step.to}` }, this.steps(rest, []))];
+        this.left.add(`${verb} ${what}`);
+        return this.steps(rest, []);
+      default:
+        this.left.add(`${verb} ${what}${listsOf(step).length ? ', with its branches' : ''}`);
+        return this.steps(rest, []);
+    }
+  }
+
+  /** What several branches go on with is written once, as a subaction. */
+  private afterwards(steps: readonly Step[]): Node[] {
+    if (steps.length < 2) return steps.length ? this.steps(steps, []) : [];
+    const id = `after-${steps[0]!.id}`;
+    if (!this.subs.has(id)) {
+      const content = this.steps(steps, []);
+      this.subs.set(id, content);
+    }
+    return [element('sub', { ref: id })];
+  }
+
+  private hours(step: HoursStep, rest: readonly Step[]): Node {
+    const hours = step.hoursId ? this.system.hours[step.hoursId] : undefined;
+    const zone = hours?.timeZone ?? this.system.business.timeZone;
+    if (hours?.exceptions?.length) this.left.add(`the exceptions of ${hours.name}`);
+    const times = step.branches.flatMap((branch) => {
+      const periods = (hours?.weekly ?? []).filter((p) => p.kind === branch.period);
+      if (hours && !periods.length && kindsOf(hours).includes(branch.period))
+        this.left.add(`the branch ${branchInWords(step, step.branches.indexOf(branch), this.system)}`);
+      const spans = new Map<string, number[]>();
+      for (const p of periods) {
+        const key = `${p.from} ${p.to}`;
+        spans.set(key, [...(spans.get(key) ?? []), p.day]);
+      }
+      return [...spans].map(([key, days]) => {
+        const [from, to] = key.split(' ').map(Number) as [number, number];
+        // 6 January 2020 was a Monday; the script repeats from there.
+        const day = (d: number) => `2020010${5 + d}`;
+        const first = Math.min(...days);
+        return element(
+          'time',
+          {
+            dtstart: `${day(first)}T${clock(from)}`,
+            duration: duration(to - from),
+            freq: 'weekly',
+            byday: days.map((d) => DAYS[d - 1]!).join(','),
+          },
+          this.steps(branch.steps, rest),
+        );
+      });
+    });
+    return element('time-switch', { tzid: zone }, [
+      ...times,
+      element('otherwise', {}, this.steps(step.otherwise, rest)),
+    ]);
+  }
+
+  private caller(step: Extract<Step, { kind: 'caller' }>, rest: readonly Step[]): Node[] {
+    const nodes: Node[] = [];
+    for (const [i, { test, steps }] of step.branches.entries()) {
+      const inside = () => this.steps(steps, rest);
+      if (test.is === 'hidden') nodes.push(element('not-present', {}, inside()));
+      else if (test.is === 'from')
+        nodes.push(element('address', { 'subdomain-of': test.prefix.slice(1) }, inside()));
+      else if (test.is === 'listed' || test.is === 'blocked') {
+        const numbers = Object.values(this.system.contacts)
+          .filter((c) => (test.is === 'blocked' ? c.blocked : c.listIds.includes(test.listId)))
+          .flatMap((c) => c.numbers);
+        for (const n of numbers) nodes.push(element('address', { is: n.slice(1) }, inside()));
+      } else this.left.add(`the branch “${branchInWords(step, i, this.system)}”`);
+    }
+    return [
+      element('address-switch', { field: 'origin', subfield: 'tel' }, [
+        ...nodes,
+        element('otherwise', {}, this.steps(step.otherwise, rest)),
+      ]),
+    ];
+  }
+
+  private ring(step: RingStep, rest: readonly Step[]): Node[] {
+    const urls = flatTargets(step.targets, this.system).flatMap((t) => {
+      if (t.kind === 'person') return [`sip:${this.system.people[t.id]?.extension ?? t.id}@${HOST}`];
+      if (t.kind === 'phone') return [`sip:${t.id}@${HOST}`];
+      if (t.kind === 'outside') return [`tel:${t.id}`];
+      this.left.add('ringing whoever looks after the caller');
+      return [];
+    });
+    if (step.targets.some((t) => t.kind === 'rota')) this.left.add('who of a rota is on duty');
+    if (!['together', 'in order'].includes(step.pattern)) this.left.add(`the pattern “${step.pattern}”`);
+    if (step.askName) this.left.add("asking the caller's name");
+    if (step.confirm) this.left.add('taking a call by pressing a key');
+    if (!urls.length) return this.steps(rest, []);
+    const busy = step.branches?.find((b) => b.way === 'all on calls');
+    const nobody = step.branches?.find((b) => b.way === 'nobody could be rung');
+    const outputs = [
+      ...(busy ? [element('busy', {}, this.steps(busy.steps, rest))] : []),
+      ...(nobody ? [element('failure', {}, this.steps(nobody.steps, rest))] : []),
+      ...this.outputs(rest),
+    ];
+    const proxy = element(
+      'proxy',
+      { timeout: String(step.seconds), ordering: step.pattern === 'together' ? 'parallel' : 'sequential' },
+      outputs,
+    );
+    // Each location is added to the set that the proxy tries (RFC 3880 §5.1).
+    return [urls.reduceRight((inner, url) => element('location', { url }, [inner]), proxy)];
+  }
+
+  private outputs(rest: readonly Step[]): Node[] {
+    const next = this.steps(rest, []);
+    return next.length ? [element('default', {}, next)] : [];
+  }
+}
+
+const two = (n: number): string => String(n).padStart(2, '0');
+const clock = (minute: number): string => `${two(Math.floor(minute / 60))}${two(minute % 60)}00`;
+/** ISO 8601, as iCalendar writes it. */
+const duration = (minutes: number): string =>
+  `PT${minutes >= 60 ? `${Math.floor(minutes / 60)}H` : ''}${minutes % 60 ? `${minutes % 60}M` : ''}`;

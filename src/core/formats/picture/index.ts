@@ -1,0 +1,2 @@
+export { pictureOf, type Box, type Line, type Picture } from './layout';
+export { planSvg } from './svg';

@@ -1,0 +1,2 @@
+export { readPlan, writePlan, type PlanRead } from './json';
+export { writeVoiceXml } from './voicexml';

@@ -1,0 +1,112 @@
+/** Whether promises are kept: exactly, over every moment they are about. */
+import { nobodyAnswers, type CallRequest, type Trace } from '../calls';
+import { everyWay, piecesOf, type CallAt } from '../coverage';
+import { addDays, boundaries, localTime, momentOf, momentOfDay, periodAt } from '../hours';
+import { asPaired, type Expectation, type Promised, type Standing, type System } from '../system';
+import { brokenBy } from './expect';
+
+/** Days ahead that a promise over a range of time is held against. */
+export const DAYS_AHEAD = 366;
+
+export type Verdict =
+  | { kept: true; promised: Promised }
+  | {
+      kept: false;
+      promised: Promised;
+      /** The first moment at which it is broken, epoch milliseconds. */
+      at: number;
+      /** The call that breaks it, or null where it cannot be made at all. */
+      trace: Trace | null;
+      /** What of it is broken, or null where the call cannot be made. */
+      expectation: Expectation | null;
+    };
+
+/** The call a promise is about, at a moment. */
+export const promisedCall =
+  (promised: Promised): CallAt =>
+  (number, at): CallRequest => ({
+    id: 'promise',
+    at,
+    from: { kind: 'outside', number: promised.caller },
+    to: { kind: 'number', e164: number.e164 },
+    behaviour: { ...nobodyAnswers(), ...promised.behaviour },
+  });
+
+/**
+ * Checks one promise.
+ * @param now epoch milliseconds; a promise over time is held against the days from the one this lies in
+ */
+export function checkPromise(system: System, standing: Standing, promised: Promised, now: number): Verdict {
+  const number = system.numbers[promised.numberId];
+  const broken = (at: number, trace: Trace | null, expectation: Expectation | null): Verdict => ({
+    kept: false,
+    promised,
+    at,
+    trace,
+    expectation,
+  });
+  if (!number?.planId) return broken(now, null, promised.expects[0] ?? null);
+  const paired = asPaired(standing);
+  const call = promisedCall(promised);
+  const wrong = (at: number, trace: Trace): Verdict | null => {
+    for (const expectation of promised.expects)
+      if (brokenBy(trace, expectation)) return broken(at, trace, expectation);
+    return null;
+  };
+  const anyWay = (at: number): Verdict | null => {
+    for (const trace of everyWay(system, paired, call(number, at))) {
+      const found = wrong(at, trace);
+      if (found) return found;
+    }
+    return null;
+  };
+  if (promised.when.on === 'moment') return anyWay(promised.when.at) ?? { kept: true, promised };
+  const zone = system.business.timeZone;
+  const from = momentOfDay(zone, localTime(zone, now).days, 0);
+  const to = momentOfDay(zone, localTime(zone, now).days + DAYS_AHEAD, 0);
+  const looked = new Map<Trace, boolean>();
+  for (const piece of piecesOf(system, standing, number, from, to, call)) {
+    if (looked.get(piece.trace)) continue;
+    for (const span of spansIn(promised, system, standing, piece.from, piece.to)) {
+      const found = leavesToChance(piece.trace) ? anyWay(span) : wrong(span, piece.trace);
+      if (found) return found;
+      looked.set(piece.trace, true);
+      break;
+    }
+  }
+  return { kept: true, promised };
+}
+
+const leavesToChance = (trace: Trace): boolean =>
+  trace.some((e) => (e.kind === 'shared' || e.kind === 'drawn') && e.among.length > 1);
+
+/** Checks all promises there are. */
+export const checkPromises = (system: System, standing: Standing, now: number): Verdict[] =>
+  Object.values(system.promises).map((promised) => checkPromise(system, standing, promised, now));
+
+/** The beginnings of the stretches of a span in which a promise is about calls. */
+function* spansIn(
+  { when }: Promised,
+  system: System,
+  standing: Standing,
+  from: number,
+  to: number,
+): Generator<number> {
+  const zone = system.business.timeZone;
+  if (when.on === 'always') yield from;
+  else if (when.on === 'hours') {
+    const hours = system.hours[when.hoursId];
+    if (!hours) return;
+    const override = standing.overrides[hours.id]?.value;
+    for (const at of [from, ...boundaries(hours, zone, from, to, override)])
+      if (periodAt(hours, zone, at, override) === when.period) return void (yield at);
+  } else if (when.on === 'week')
+    for (let date = localTime(zone, from).date; ; date = addDays(date, 1)) {
+      const start = momentOf(zone, date, when.from);
+      if (start >= to) return;
+      const end = momentOf(zone, date, when.to);
+      const first = Math.max(start, from);
+      const { day } = localTime(zone, momentOf(zone, date, 720));
+      if (when.days.includes(day) && first < Math.min(end, to)) yield first;
+    }
+}

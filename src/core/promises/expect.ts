@@ -1,0 +1,95 @@
+/** What is expected of a call, held against its trace and said in words. */
+import { listed, outcomeOf, type Trace } from '../calls';
+import { DAY_NAMES, daysInWords, localTime, writeTime } from '../hours';
+import type { Expectation, Promised, System } from '../system';
+
+const inTime = (t: number, within: number | null): boolean => within === null || t <= within * 1000;
+
+/** Whether a call is not what was expected of it. */
+export function brokenBy(trace: Trace, expected: Expectation): boolean {
+  switch (expected.is) {
+    case 'rings': {
+      const owners = new Map(trace.flatMap((e) => (e.kind === 'leg offered' ? [[e.leg, e.personId]] : [])));
+      return !trace.some(
+        (e) =>
+          e.kind === 'leg sounding' &&
+          inTime(e.t, expected.within) &&
+          isOneOf(owners.get(e.leg) ?? null, expected.personIds),
+      );
+    }
+    case 'answered':
+      return !trace.some(
+        (e) =>
+          e.kind === 'answered' && inTime(e.t, expected.within) && isOneOf(e.personId, expected.personIds),
+      );
+    case 'voicemail':
+      return !trace.some(
+        (e) =>
+          e.kind === 'greeting started' &&
+          inTime(e.t, expected.within) &&
+          (expected.mailboxId === null || e.mailboxId === expected.mailboxId),
+      );
+    case 'no voicemail':
+      return trace.some((e) => e.kind === 'greeting started');
+    case 'ends well': {
+      const outcome = outcomeOf(trace)?.outcome.kind;
+      return !['answered', 'message', 'no message', 'ended', 'call back'].includes(outcome ?? '');
+    }
+    case 'hears':
+      return !trace.some(
+        (e) => (e.kind === 'prompt started' || e.kind === 'menu') && e.recordingId === expected.recordingId,
+      );
+  }
+}
+
+/** "Rosa, Idris or Pia". */
+const anyOf = (names: readonly string[]): string => listed(names).replace(/ and (?=[^,]*$)/, ' or ');
+
+const isOneOf = (personId: string | null, people: readonly string[]): boolean =>
+  people.length ? personId !== null && people.includes(personId) : true;
+
+/** "rings Tomas Brandt within 20 s". */
+export function expectationInWords(e: Expectation, system: System): string {
+  const people = (ids: readonly string[], none: string) =>
+    ids.length ? anyOf(ids.map((id) => system.people[id]?.name ?? 'somebody removed')) : none;
+  const within = 'within' in e && e.within !== null ? ` within ${e.within} s` : '';
+  switch (e.is) {
+    case 'rings':
+      return `rings ${people(e.personIds, 'somebody')}${within}`;
+    case 'answered':
+      return `answered by ${people(e.personIds, 'somebody')}${within}`;
+    case 'voicemail': {
+      const mailbox = e.mailboxId
+        ? (system.mailboxes[e.mailboxId]?.name ?? 'a removed mailbox')
+        : 'a mailbox';
+      return `comes to ${mailbox}${within}`;
+    }
+    case 'no voicemail':
+      return 'never comes to voicemail';
+    case 'ends well':
+      return 'ends in an answer, a message, or as the plan says';
+    case 'hears':
+      return `hears “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`;
+  }
+}
+
+/** When a promise is about, in words: "Mon–Fri 09:00–12:00". */
+export function promiseTimeInWords({ when }: Promised, system: System): string {
+  if (when.on === 'always') return 'at all hours';
+  if (when.on === 'week')
+    return `${daysInWords(when.days)} ${when.from === 0 && when.to === 1440 ? 'all day' : `${writeTime(when.from)}–${writeTime(when.to)}`}`;
+  if (when.on === 'hours') {
+    const name = system.hours[when.hoursId]?.name ?? 'hours since removed';
+    return when.period === null ? `outside ${name}` : `during ${name}: ${when.period}`;
+  }
+  const { day, minute, date } = localTime(system.business.timeZone, when.at);
+  return `${DAY_NAMES[day - 1]} ${date} ${writeTime(minute)}`;
+}
+
+/** The whole promise: "Main line, at all hours, nobody answers: never comes to voicemail". */
+export function promiseInWords(promised: Promised, system: System): string {
+  const number = system.numbers[promised.numberId]?.label ?? 'a removed number';
+  const keys = promised.behaviour.caller.keys?.map((k) => k.press).filter(Boolean) ?? [];
+  const pressing = keys.length ? `, pressing ${keys.join(' then ')}` : '';
+  return `${number}, ${promiseTimeInWords(promised, system)}${pressing}: ${listed(promised.expects.map((e) => expectationInWords(e, system)))}`;
+}

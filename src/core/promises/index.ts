@@ -1,0 +1,2 @@
+export { checkPromise, checkPromises, DAYS_AHEAD, promisedCall, type Verdict } from './check';
+export { brokenBy, expectationInWords, promiseInWords, promiseTimeInWords } from './expect';

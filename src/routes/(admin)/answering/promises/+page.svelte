@@ -1,0 +1,54 @@
+<script lang="ts">
+  import { Button } from 'carbon-components-svelte';
+  import type { Promised } from '$core/system';
+  import { count } from '$ui/format';
+  import { freshId } from '$ui/ids';
+  import PromiseCard from '$ui/promises/PromiseCard.svelte';
+  import { session } from '$ui/session.svelte';
+
+  const promises = $derived(Object.values(session.system!.promises));
+  const number = $derived(Object.values(session.system!.numbers)[0]);
+  const broken = $derived((session.verdicts ?? []).filter((v) => !v.kept));
+
+  function add() {
+    const value: Promised = {
+      id: freshId('promise'),
+      name: `${number!.label} always ends well`,
+      numberId: number!.id,
+      caller: null,
+      behaviour: {
+        people: {},
+        phones: {},
+        otherwise: { does: 'nothing' },
+        caller: { hangsUpAfter: null, talks: 60, message: 12 },
+      },
+      when: { on: 'always' },
+      expects: [{ is: 'ends well' }],
+    };
+    session.edit(`Promise: ${value.name}`, [{ do: 'promise.add', value }]);
+  }
+</script>
+
+<svelte:head><title>Promises · Answering · Upper Line</title></svelte:head>
+
+<h1>Promises</h1>
+<p class="sub">
+  What callers must get, whatever is edited. Each is held against every moment of the coming year with every
+  edit; a broken one must be looked at before the draft goes in force.
+  {#if promises.length && session.verdicts}<b
+      >{broken.length ? `${count(broken.length, 'promise')} broken.` : 'All of them are kept.'}</b
+    >{/if}
+</p>
+{#each promises as promised (promised.id)}
+  <PromiseCard {promised} verdict={session.verdicts?.find((v) => v.promised.id === promised.id)} />
+{:else}
+  <div class="empty">
+    <h2>No promise yet</h2>
+    <p>
+      Promise that the night line always rings somebody, or that nobody meets voicemail in the morning. Any
+      rehearsal can be kept as one.
+    </p>
+  </div>
+{/each}
+{#if number}<Button size="small" kind="tertiary" on:click={add}>Make a promise</Button>{/if}
+<a class="small" href="/answering/rehearsal">Rehearse a call, and keep it</a>

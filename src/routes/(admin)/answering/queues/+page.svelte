@@ -1,0 +1,27 @@
+<script lang="ts">
+  import { Button } from 'carbon-components-svelte';
+  import { startQueue } from '$ui/queues/edits';
+  import QueueCard from '$ui/queues/QueueCard.svelte';
+  import { session } from '$ui/session.svelte';
+
+  const queues = $derived(Object.values(session.system!.queues));
+</script>
+
+<svelte:head><title>Queues · Answering · Upper Line</title></svelte:head>
+
+<h1>Queues</h1>
+<p class="sub">
+  Callers wait in the order they came until one of those who serve the queue is free. Plans share queues; an
+  extension makes one reachable inside.
+</p>
+{#each queues as queue (queue.id)}
+  <QueueCard {queue} />
+{:else}
+  <div class="empty">
+    <h2>No queue yet</h2>
+    <p>
+      Where more people call than can be answered at once, a queue lets them wait for the next who is free.
+    </p>
+  </div>
+{/each}
+<Button size="small" kind="tertiary" on:click={() => startQueue('Front desk')}>Start a queue</Button>

@@ -1,0 +1,158 @@
+<script lang="ts">
+  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { page } from '$app/state';
+  import { outcomeInWords, ringChart, sentence, simulate } from '$core/calls';
+  import { momentText } from '$ui/format';
+  import { keepAsPromise } from '$ui/promises/edits';
+  import QuestionForm from '$ui/rehearse/QuestionForm.svelte';
+  import { asLink, freshQuestion, fromLink, requestsOf, type Question } from '$ui/rehearse/question';
+  import TraceList from '$ui/rehearse/TraceList.svelte';
+  import { NEW_CALLER } from '$ui/rehearsal.svelte';
+  import { Remembered } from '$ui/remembered.svelte';
+  import RingChart from '$ui/RingChart.svelte';
+  import { session } from '$ui/session.svelte';
+
+  const asked = new Remembered<Question>('rehearsal-page', freshQuestion(NEW_CALLER));
+  const linked = fromLink(untrack(() => page.url.searchParams.get('ask')));
+  if (linked) asked.value = linked;
+  const system = $derived(session.system!);
+  const number = $derived(
+    (asked.value.numberId && system.numbers[asked.value.numberId]) || Object.values(system.numbers)[0],
+  );
+  const question = $derived({ ...asked.value, numberId: number?.id ?? null });
+  const ask = (change: Partial<Question>) => (asked.value = { ...asked.value, ...change });
+
+  const work = (q: Question) => {
+    const called = q.numberId ? system.numbers[q.numberId] : undefined;
+    return called && session.paired
+      ? [...simulate(system, session.paired, requestsOf(q, called, session.minute)).values()]
+      : [];
+  };
+  const traces = $derived(work(question));
+  let which = $state(0);
+  const trace = $derived(traces[Math.min(which, traces.length - 1)]);
+  let at = $state(-1);
+  let zoom = $state(1);
+  /** What the present question is compared with. */
+  let held = $state.raw<Question | null>(null);
+  const other = $derived(held ? work(held)[0] : undefined);
+  const charts = $derived(traces.map((t) => ringChart(t, system)));
+  const otherChart = $derived(other ? ringChart(other, system) : null);
+  const across = $derived(Math.max(...charts.map((c) => c.length), otherChart?.length ?? 0, 1000) / zoom);
+  const people = $derived([
+    ...new Set(
+      work({ ...question, people: {}, phones: {}, calls: 1, patience: null }).flatMap((t) =>
+        t.flatMap((e) =>
+          (e.kind === 'leg offered' || e.kind === 'not rung') && e.personId ? [e.personId] : [],
+        ),
+      ),
+    ),
+  ]);
+  let copied = $state(false);
+  async function copy() {
+    await navigator.clipboard.writeText(`${location.origin}${location.pathname}${asLink(question)}`);
+    copied = true;
+    setTimeout(() => (copied = false), 3000);
+  }
+</script>
+
+<svelte:head><title>Rehearsal · Answering · Upper Line</title></svelte:head>
+
+<h1>Rehearsal</h1>
+{#if !number}
+  <div class="empty">
+    <h2>No number yet</h2>
+    <p><a href="/numbers/get">Get a number first</a>: then every call to it can be tried here.</p>
+  </div>
+{:else}
+  <div class="columns">
+    <section class="card" aria-label="The call">
+      <QuestionForm {question} {system} {people} onask={ask} />
+    </section>
+    <div>
+      <section class="card" aria-label="What happens">
+        <div class="bar">
+          <b>{momentText(question.at ?? session.minute, session.zone)}</b>
+          <span class="grow" data-testid="page-outcome">{trace ? outcomeInWords(trace, system) : ''}</span>
+          <Select
+            size="sm"
+            hideLabel
+            labelText="Zoom"
+            selected={String(zoom)}
+            on:update={(e) => (zoom = Number(e.detail))}
+          >
+            {#each [1, 2, 4, 8] as z (z)}<SelectItem value={String(z)} text="{z} ×" />{/each}
+          </Select>
+        </div>
+        <div class="scroll">
+          {#each charts as chart, i (i)}
+            {#if charts.length > 1}<button
+                class="linkish small"
+                type="button"
+                aria-pressed={which === i}
+                onclick={() => ((which = i), (at = -1))}
+                >Call {i + 1}: {outcomeInWords(traces[i]!, system)}</button
+              >{/if}
+            <div style:width="{zoom * 100}%"><RingChart {chart} across={across * zoom} /></div>
+          {/each}
+        </div>
+        {#if trace}<p class="small">{sentence(trace, system)}</p>{/if}
+        <div class="bar">
+          <Button size="small" kind="tertiary" on:click={() => keepAsPromise(question, trace)}
+            >Keep as a promise</Button
+          >
+          <Button size="small" kind="ghost" on:click={() => void copy()}
+            >{copied ? 'Copied' : 'Copy as a link'}</Button
+          >
+          <Button size="small" kind="ghost" on:click={() => (held = held ? null : question)}
+            >{held ? 'Stop comparing' : 'Hold this to compare'}</Button
+          >
+        </div>
+      </section>
+      {#if otherChart && other}
+        <section class="card" aria-label="Held to compare">
+          <h2>Held: {outcomeInWords(other, system)}</h2>
+          <div class="scroll">
+            <div style:width="{zoom * 100}%"><RingChart chart={otherChart} across={across * zoom} /></div>
+          </div>
+        </section>
+      {/if}
+      {#if trace}
+        <section class="card" aria-label="Line by line">
+          <TraceList {trace} {system} {at} onstep={(n) => (at = n)} />
+        </section>
+      {/if}
+    </div>
+  </div>
+{/if}
+
+<style>
+  .columns {
+    display: grid;
+    grid-template-columns: 330px minmax(0, 1fr);
+    gap: 16px;
+    align-items: start;
+  }
+  .columns > div {
+    display: grid;
+    gap: 12px;
+  }
+  .bar {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+  }
+  .grow {
+    flex: 1;
+  }
+  .bar :global(.bx--form-item) {
+    flex: 0 0 auto;
+  }
+  .scroll {
+    overflow-x: auto;
+  }
+  [aria-pressed='true'] {
+    font-weight: 650;
+  }
+</style>

@@ -1,0 +1,180 @@
+<script lang="ts">
+  import { RadioButton, RadioButtonGroup, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { coverageRows } from '$core/coverage';
+  import { writeEvents } from '$core/formats/ical';
+  import { addDays, localTime, momentOf, momentOfDay } from '$core/hours';
+  import type { System } from '$core/system';
+  import { unparse } from 'papaparse';
+  import { saveText } from '../download';
+  import { dateText, fieldText } from '../format';
+  import { Remembered } from '../remembered.svelte';
+  import { session } from '../session.svelte';
+  import { NO_FILTER, rowsOf, type Filter } from './board';
+  import Lanes from './Lanes.svelte';
+  import YearLanes from './YearLanes.svelte';
+
+  let { system }: { system: System } = $props();
+  type Span = 'day' | 'week' | 'year';
+  const asked = new Remembered<{ span: Span; date: string; filter: Filter }>('coverage-board', {
+    span: 'week',
+    date: '',
+    filter: NO_FILTER,
+  });
+  const { span, filter } = $derived(asked.value);
+  const ask = (change: Partial<typeof asked.value>) => (asked.value = { ...asked.value, ...change });
+  const zone = $derived(system.business.timeZone);
+  /** A date, so that the board is not worked out anew with every second. */
+  const today = $derived(localTime(zone, session.now).date);
+  const date = $derived(/^\d{4}-\d\d-\d\d$/.test(asked.value.date) ? asked.value.date : today);
+  /** The first day of what is shown: the day, its Monday, or the first of its month. */
+  const first = $derived.by(() => {
+    if (span === 'day') return date;
+    if (span === 'year') return `${date.slice(0, 7)}-01`;
+    return addDays(date, 1 - localTime(zone, momentOf(zone, date, 720)).day);
+  });
+  const days = $derived(span === 'day' ? 1 : 7);
+  const starts = $derived(Array.from({ length: days + 1 }, (_, i) => momentOf(zone, addDays(first, i), 0)));
+  const rows = $derived(
+    span === 'year' ? [] : rowsOf(system, session.standing!, filter, starts[0]!, starts.at(-1)!),
+  );
+  const sites = $derived(Object.values(system.sites));
+  const people = $derived(Object.values(system.people));
+
+  const move = (by: number) => {
+    const step = span === 'day' ? by : span === 'week' ? by * 7 : 0;
+    if (span !== 'year') return ask({ date: addDays(date, step) });
+    const [year, month] = date.split('-').map(Number) as [number, number];
+    ask({ date: new Date(Date.UTC(year, month - 1 + by * 12, 1)).toISOString().slice(0, 10) });
+  };
+  const exported = () =>
+    rows.map(({ number, pieces }) => ({ label: number.label, e164: number.e164, pieces }));
+  function saveCsv() {
+    const table = coverageRows(exported(), system, (at) => fieldText(at, zone).replace('T', ' '));
+    saveText(`coverage-${first}.csv`, 'text/csv', `${unparse(table, { newline: '\r\n' })}\r\n`);
+  }
+  function saveCalendar() {
+    const events = rows.flatMap(({ number, pieces }) =>
+      pieces.map((p, i) => ({
+        uid: `${number.id}-${p.from}-${i}@upperline.example`,
+        name: `${number.label}: ${p.label}`,
+        note: p.words,
+        from: p.from,
+        to: p.to,
+      })),
+    );
+    const times = { zone, now: session.now, from: starts[0]!, to: starts.at(-1)! };
+    saveText(`coverage-${first}.ics`, 'text/calendar', writeEvents('Coverage', events, times));
+  }
+  const openDay = (day: string) => ask({ span: 'day', date: day });
+  const yearEnd = $derived(momentOfDay(zone, localTime(zone, momentOf(zone, first, 0)).days + 365, 0));
+</script>
+
+<div class="ask" role="group" aria-label="What is shown">
+  <RadioButtonGroup
+    hideLegend
+    legendText="Over how long"
+    selected={span}
+    on:change={(e) => ask({ span: e.detail as Span })}
+  >
+    <RadioButton labelText="Day" value="day" />
+    <RadioButton labelText="Week" value="week" />
+    <RadioButton labelText="Year" value="year" />
+  </RadioButtonGroup>
+  <span class="when">
+    <button class="linkish" type="button" aria-label="Earlier" onclick={() => move(-1)}>‹</button>
+    <TextInput
+      size="sm"
+      type="date"
+      hideLabel
+      labelText="Day shown"
+      value={date}
+      on:change={(e) => ask({ date: String(e.detail ?? '') })}
+    />
+    <button class="linkish" type="button" aria-label="Later" onclick={() => move(1)}>›</button>
+  </span>
+  <Select
+    size="sm"
+    hideLabel
+    labelText="Number shown"
+    selected={filter.numberId}
+    on:update={(e) => ask({ filter: { ...filter, numberId: String(e.detail) } })}
+  >
+    <SelectItem value="" text="every number" />
+    {#each Object.values(system.numbers) as n (n.id)}<SelectItem value={n.id} text={n.label} />{/each}
+  </Select>
+  {#if sites.length > 1}
+    <Select
+      size="sm"
+      hideLabel
+      labelText="Site shown"
+      selected={filter.siteId}
+      on:update={(e) => ask({ filter: { ...filter, siteId: String(e.detail) } })}
+    >
+      <SelectItem value="" text="every site" />
+      {#each sites as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
+    </Select>
+  {/if}
+  <Select
+    size="sm"
+    hideLabel
+    labelText="When can somebody be rung"
+    selected={filter.personId}
+    on:update={(e) => ask({ filter: { ...filter, personId: String(e.detail) } })}
+  >
+    <SelectItem value="" text="whoever is rung" />
+    {#each people as p (p.id)}<SelectItem value={p.id} text="when {p.name} is rung" />{/each}
+  </Select>
+</div>
+{#if span === 'year'}
+  <YearLanes {system} {filter} from={starts[0]!} to={yearEnd} {first} onday={openDay} />
+{:else}
+  {#if !rows.length}
+    <p class="none">
+      {filter.personId
+        ? `No number rings ${system.people[filter.personId]?.name ?? 'them'} then.`
+        : 'No number is left by this choice.'}
+    </p>
+  {/if}
+  <Lanes {rows} {starts} {first} {today} now={session.now} />
+  <p class="small">
+    {span === 'day'
+      ? dateText(first)
+      : `Week of ${dateText(first)}; hours in which nothing changes are drawn shorter`} ·
+    <button class="linkish" type="button" onclick={saveCsv}>Save as CSV</button>
+    <button class="linkish" type="button" onclick={saveCalendar}>Save as a calendar</button>
+    <button class="linkish" type="button" onclick={() => print()}>Print</button>
+  </p>
+{/if}
+
+<style>
+  .ask {
+    display: flex;
+    gap: 10px 14px;
+    align-items: center;
+    margin-bottom: 8px;
+    flex-wrap: wrap;
+  }
+  .ask :global(.bx--form-item) {
+    flex: 0 1 auto;
+  }
+  .ask :global(.bx--radio-button-group) {
+    margin: 0;
+  }
+  .ask :global(.bx--select-input) {
+    max-width: 168px;
+  }
+  .when {
+    display: flex;
+    align-items: center;
+    gap: 6px;
+  }
+  .when :global(input) {
+    width: 138px;
+  }
+  .none {
+    padding: 10px 0;
+  }
+  p button {
+    margin-right: 10px;
+  }
+</style>

@@ -1,0 +1,119 @@
+<script lang="ts">
+  import { Button, Modal } from 'carbon-components-svelte';
+  import { readCalendar, type CalendarEvent } from '$core/formats/ical';
+  import { addDays, kindsOf } from '$core/hours';
+  import type { Hours, HoursException } from '$core/system';
+  import { dateText } from '../format';
+  import { session } from '../session.svelte';
+  import { addExceptions } from './edits';
+
+  /** Days off from a calendar file; what would be added is shown first. */
+  let { hours }: { hours: Hours } = $props();
+  let input = $state<HTMLInputElement>();
+  let read = $state.raw<{ events: CalendarEvent[]; notes: string[] } | null>(null);
+  let problem = $state('');
+
+  async function take(file: File | undefined) {
+    if (!file) return;
+    problem = '';
+    const result = readCalendar(
+      await file.text(),
+      hours.timeZone ?? session.zone,
+      session.today,
+      addDays(session.today, 730),
+    );
+    if (result.ok) read = result;
+    else problem = result.message;
+    if (input) input.value = '';
+  }
+  const minute = (text: string) => Number(text.slice(11, 13)) * 60 + Number(text.slice(14, 16));
+
+  /** Whole days are closed; an event with times on one day is when it is open on that day. */
+  const added = $derived.by(() => {
+    const byName = new Map<string, Omit<HoursException, 'id'>>();
+    const skipped: string[] = [];
+    const open = kindsOf(hours)[0] ?? 'Open';
+    for (const e of read?.events ?? []) {
+      if (e.days) {
+        const { from, to } = e.days;
+        const known = byName.get(e.name);
+        if (from === to && known?.when.on === 'dates' && !known.times.length) known.when.dates.push(from);
+        else
+          byName.set(from === to && !known ? e.name : `${e.name} ${from}`, {
+            name: e.name,
+            when: from === to ? { on: 'dates', dates: [from] } : { on: 'range', from, to },
+            times: [],
+            holiday: null,
+          });
+        continue;
+      }
+      const { from, to } = e.times!;
+      const [start, end] = [minute(from), minute(to) || 1440];
+      if (from.slice(0, 10) !== to.slice(0, 10) && !(end === 1440)) {
+        skipped.push(e.name);
+        continue;
+      }
+      if (end <= start) continue;
+      byName.set(`${e.name} ${from}`, {
+        name: e.name,
+        when: { on: 'dates', dates: [from.slice(0, 10)] },
+        times: [{ day: null, from: start, to: end, kind: open }],
+        holiday: null,
+      });
+    }
+    return { list: [...byName.values()].slice(0, 200), skipped: [...new Set(skipped)] };
+  });
+
+  function add() {
+    const wrong = addExceptions(hours, added.list, `${added.list.length} days from a calendar`);
+    if (wrong) problem = wrong;
+    else read = null;
+  }
+</script>
+
+<div>
+  <Button size="small" kind="ghost" on:click={() => input?.click()}>Read a calendar file</Button>
+  <input
+    bind:this={input}
+    class="visually-hidden"
+    type="file"
+    accept=".ics,text/calendar"
+    aria-label="A calendar file for {hours.name}"
+    tabindex="-1"
+    onchange={(e) => void take(e.currentTarget.files?.[0])}
+  />
+  {#if problem && !read}<span class="problem" role="alert">{problem}</span>{/if}
+</div>
+<Modal
+  size="sm"
+  open={read !== null}
+  modalHeading="Add to {hours.name}?"
+  primaryButtonText="Add {added.list.length}"
+  primaryButtonDisabled={!added.list.length}
+  secondaryButtonText="Leave it"
+  on:click:button--secondary={() => (read = null)}
+  on:close={() => (read = null)}
+  on:submit={add}
+>
+  {#if read}
+    {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    {#each read.notes as note (note)}<p class="small soft">{note}</p>{/each}
+    {#if added.skipped.length}<p class="small soft">
+        Left out, for they go over midnight: {added.skipped.join(', ')}.
+      </p>{/if}
+    <ul>
+      {#each added.list.slice(0, 40) as e, i (i)}
+        <li>
+          <b>{e.name}</b>
+          {e.when.on === 'range'
+            ? `${dateText(e.when.from)} to ${dateText(e.when.to)}`
+            : e.when.on === 'dates'
+              ? e.when.dates.map(dateText).join(', ')
+              : ''}
+          {e.times.length ? 'with other times' : 'closed'}
+        </li>
+      {:else}<li>There is nothing in it for the coming two years.</li>{/each}
+    </ul>
+    {#if added.list.length > 40}<p class="small soft">and {added.list.length - 40} more</p>{/if}
+  {/if}
+</Modal>

@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { kindsOf, readSpans, writeSpans } from '$core/hours';
+  import type { Hours, HoursException } from '$core/system';
+  import EditField from '../EditField.svelte';
+  import { dateText } from '../format';
+  import { session } from '../session.svelte';
+  import { removeException, setException, timesInWords } from './edits';
+
+  let { hours, exception }: { hours: Hours; exception: HoursException } = $props();
+  const when = $derived.by(() => {
+    const { when } = exception;
+    if (when.on === 'range') return `${dateText(when.from)} to ${dateText(when.to)}`;
+    if (when.on === 'yearly')
+      return when.from === when.to ? `every year on ${when.from}` : `every year, ${when.from} to ${when.to}`;
+    const next = when.dates.find((d) => d >= session.today) ?? when.dates.at(-1)!;
+    return `${dateText(next)}${when.dates.length > 1 ? ` and ${when.dates.length - 1} more` : ''}`;
+  });
+  const perDay = $derived(exception.times.some((t) => t.day !== null));
+  const kind = $derived(exception.times[0]?.kind ?? kindsOf(hours)[0] ?? 'Open');
+
+  function keep(text: string): string | undefined {
+    const read = readSpans(text);
+    if (!read.ok) return read.message;
+    const times = read.spans.map((s) => ({ day: null, ...s, kind }));
+    return setException(hours, { ...exception, times }, `${exception.name} ${text || 'closed'}`);
+  }
+</script>
+
+<div class="row">
+  <span><b>{exception.name}</b> <small class="soft">{when}</small></span>
+  <button
+    class="linkish small"
+    type="button"
+    aria-label="Remove {exception.name}"
+    onclick={() => removeException(hours, exception)}>Remove</button
+  >
+  {#if perDay}
+    <span class="small soft">{timesInWords(exception.times)}</span>
+  {:else}
+    <EditField
+      hideLabel
+      label="Times on {exception.name}"
+      placeholder="closed"
+      value={writeSpans(exception.times)}
+      {keep}
+    />
+  {/if}
+</div>
+
+<style>
+  .row {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 2px 8px;
+    padding: 5px 0;
+    border-bottom: 1px solid var(--rule);
+    font-size: 13.5px;
+  }
+  small {
+    display: block;
+  }
+</style>

@@ -1,0 +1,89 @@
+<script lang="ts">
+  import { Button, TextInput } from 'carbon-components-svelte';
+  import { kindsOf, localTime, momentOf, periodAt, writeTime } from '$core/hours';
+  import type { Hours } from '$core/system';
+  import { momentText } from '../format';
+  import { session } from '../session.svelte';
+  import { endOverride, override } from './edits';
+
+  let { hours }: { hours: Hours } = $props();
+  const zone = $derived(hours.timeZone ?? session.zone);
+  const set = $derived(session.standing!.overrides[hours.id]?.value);
+  const active = $derived(set && set.from <= session.now && session.now < set.until ? set : undefined);
+  const now = $derived(periodAt(hours, session.zone, session.minute));
+  let asking = $state<'close' | 'open' | null>(null);
+  let until = $state('');
+  let problem = $state('');
+
+  function ask(what: 'close' | 'open') {
+    const { date, minute } = localTime(zone, session.now);
+    const hour = Math.min(1439, Math.ceil((minute + 60) / 30) * 30);
+    until = `${date}T${writeTime(hour)}`;
+    problem = '';
+    asking = what;
+  }
+  async function take(event: Event) {
+    event.preventDefault();
+    const [date, time] = until.split('T');
+    const [h, m] = (time ?? '').split(':').map(Number);
+    if (!date || h === undefined || m === undefined || Number.isNaN(h + m)) {
+      problem = 'Give a day and a time.';
+      return;
+    }
+    const at = momentOf(zone, date, h * 60 + m);
+    if (at <= session.now) {
+      problem = 'That moment has passed.';
+      return;
+    }
+    await override(hours, asking === 'close' ? null : (kindsOf(hours)[0] ?? 'Open'), at);
+    asking = null;
+  }
+</script>
+
+<div class="override" role="group" aria-label="Now, at {hours.name}">
+  {#if active}
+    <b class="active" role="status"
+      >{active.kind ?? 'Closed'} until {momentText(active.until, zone)}, then as written</b
+    >
+    <button class="linkish small" type="button" onclick={() => void endOverride(hours)}>End it now</button>
+  {:else if asking}
+    <form onsubmit={take}>
+      <TextInput
+        size="sm"
+        type="datetime-local"
+        labelText={asking === 'close' ? 'Closed until' : 'Open until'}
+        bind:value={until}
+        invalid={!!problem}
+        invalidText={problem}
+      />
+      <Button size="small" type="submit">{asking === 'close' ? 'Close now' : 'Stay open'}</Button>
+      <Button size="small" kind="ghost" on:click={() => (asking = null)}>Leave it</Button>
+    </form>
+  {:else}
+    <span>{now ? `Now: ${now}` : 'Now: closed'}</span>
+    <button class="linkish small" type="button" onclick={() => ask('close')}>Close now until…</button>
+    <button class="linkish small" type="button" onclick={() => ask('open')}
+      >{now ? 'Stay open until…' : 'Open now until…'}</button
+    >
+  {/if}
+</div>
+
+<style>
+  .override {
+    display: flex;
+    align-items: center;
+    gap: 14px;
+    flex-wrap: wrap;
+  }
+  .override > span {
+    font-weight: 650;
+  }
+  .active {
+    color: var(--alarm);
+  }
+  form {
+    display: flex;
+    align-items: flex-end;
+    gap: 8px;
+  }
+</style>

@@ -1,0 +1,306 @@
+<script lang="ts">
+  import { Button, NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { readCalendar, writeRota } from '$core/formats/ical';
+  import {
+    addDays,
+    dayNumber,
+    dateOf,
+    localTime,
+    momentOfDay,
+    onDuty,
+    shiftsOf,
+    writeTime,
+  } from '$core/hours';
+  import { allSteps, type Rota } from '$core/system';
+  import { saveText } from '../download';
+  import EditField from '../EditField.svelte';
+  import { momentText } from '../format';
+  import { session } from '../session.svelte';
+  import { setRota } from './edits';
+
+  let { rota }: { rota: Rota } = $props();
+  /** So many days of the rota are shown. */
+  const SHOWN_DAYS = 56;
+  const system = $derived(session.system!);
+  const people = $derived(Object.values(system.people).filter((p) => p.role !== 'shared room'));
+  const zone = $derived(rota.timeZone ?? session.zone);
+  const nameOf = (id: string | null) => (id ? (system.people[id]?.name ?? 'somebody removed') : 'Nobody');
+  const now = $derived(onDuty(rota, session.zone, session.minute));
+  const start = $derived(dayNumber(session.today));
+  const shifts = $derived(
+    shiftsOf(rota, session.zone, momentOfDay(zone, start, 0), momentOfDay(zone, start + SHOWN_DAYS, 0)),
+  );
+  const whole = SHOWN_DAYS * 86_400_000;
+  const usedBy = $derived(
+    Object.values(system.plans).filter((p) =>
+      [...allSteps(p.steps)].some((s) => s.kind === 'ring' && s.targets.some((t) => t.id === rota.id)),
+    ),
+  );
+  let swap = $state({ from: '', to: '', personId: '' });
+  let problem = $state('');
+  let notes = $state<string[]>([]);
+  let input = $state<HTMLInputElement>();
+
+  const turns = (next: (string | null)[], words: string) => setRota(rota, { turns: next }, words);
+  function addSwap(event: Event) {
+    event.preventDefault();
+    if (!swap.from || !swap.to) {
+      problem = 'Give a beginning and an end.';
+      return;
+    }
+    const { from, to } = swap;
+    const personId = swap.personId || null;
+    problem =
+      setRota(
+        rota,
+        { swaps: [...rota.swaps, { from, to, personId }] },
+        `${nameOf(personId)} from ${from.replace('T', ' ')}`,
+      ) ?? '';
+    if (!problem) swap = { from: '', to: '', personId: '' };
+  }
+  function save() {
+    const from = momentOfDay(zone, start, 0);
+    const text = writeRota(rota, nameOf, { zone, now: session.now }, from, from + 366 * 86_400_000);
+    saveText(`${rota.name}.ics`, 'text/calendar', text);
+  }
+  /** Events named after somebody become swaps; the rest is said. */
+  async function read(file: File | undefined) {
+    if (!file) return;
+    const result = readCalendar(await file.text(), zone, session.today, addDays(session.today, 366));
+    if (input) input.value = '';
+    if (!result.ok) {
+      problem = result.message;
+      return;
+    }
+    const byName = new Map(people.map((p) => [p.name.toLowerCase(), p.id]));
+    const unknown = new Set<string>();
+    const swaps = result.events.flatMap((e) => {
+      const personId = byName.get(e.name.toLowerCase());
+      if (!personId) {
+        unknown.add(e.name);
+        return [];
+      }
+      return e.times
+        ? [{ ...e.times, personId }]
+        : [{ from: `${e.days!.from}T00:00`, to: `${addDays(e.days!.to, 1)}T00:00`, personId }];
+    });
+    notes = [
+      ...result.notes,
+      ...(unknown.size ? [`Nobody here is called ${[...unknown].slice(0, 5).join(', ')}: left out.`] : []),
+    ];
+    problem = swaps.length
+      ? (setRota(rota, { swaps: [...rota.swaps, ...swaps] }, `${swaps.length} turns from a calendar`) ?? '')
+      : 'No event in it is named after somebody here.';
+  }
+</script>
+
+<section class="card" id={rota.id} aria-label={rota.name}>
+  <div class="head">
+    <EditField
+      hideLabel
+      label="Name of this rota"
+      value={rota.name}
+      keep={(name) => setRota(rota, { name }, `called “${name}”`)}
+    />
+    <span><b>On duty now: {nameOf(now)}</b></span>
+    <span class="soft small">{usedBy.map((p) => p.name).join(', ') || 'no plan rings it'}</span>
+    <button class="linkish small" type="button" onclick={save}>Save as a calendar</button>
+    <button class="linkish small" type="button" onclick={() => input?.click()}>Read a calendar file</button>
+    <input
+      bind:this={input}
+      class="visually-hidden"
+      type="file"
+      accept=".ics,text/calendar"
+      aria-label="A calendar file for {rota.name}"
+      tabindex="-1"
+      onchange={(e) => void read(e.currentTarget.files?.[0])}
+    />
+    <button
+      class="linkish small"
+      type="button"
+      onclick={() =>
+        session.edit(`Remove the rota ${rota.name}`, [{ do: 'rota.remove', id: rota.id }], {
+          undoable: true,
+        })}>Remove</button
+    >
+  </div>
+  {#each notes as note (note)}<p class="small soft">{note}</p>{/each}
+  <div class="time" role="img" aria-label="The next eight weeks of {rota.name}">
+    {#each shifts as s (s.from)}
+      <span
+        class:none={!s.personId}
+        class:swapped={s.swapped}
+        style:left="{((s.from - shifts[0]!.from) / whole) * 100}%"
+        style:width="{((s.to - s.from) / whole) * 100}%"
+        title="{nameOf(s.personId)}, {momentText(s.from, zone)} to {momentText(s.to, zone)}"
+        >{nameOf(s.personId).split(' ')[0]}</span
+      >
+    {/each}
+  </div>
+  <div class="cols">
+    <div class="fields">
+      <h3>Turns, over and over</h3>
+      <ol>
+        {#each rota.turns as id, i (i)}
+          <li>
+            <Select
+              size="sm"
+              hideLabel
+              labelText="Turn {i + 1}"
+              selected={id ?? ''}
+              on:update={(e) =>
+                turns(
+                  rota.turns.map((t, j) => (i === j ? String(e.detail) || null : t)),
+                  `turn ${i + 1} ${nameOf(String(e.detail) || null)}`,
+                )}
+            >
+              <SelectItem value="" text="Nobody" />
+              {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
+            </Select>
+            <button
+              class="linkish small"
+              type="button"
+              aria-label="Remove turn {i + 1}"
+              onclick={() =>
+                turns(
+                  rota.turns.filter((_, j) => j !== i),
+                  `without turn ${i + 1}`,
+                )}>Remove</button
+            >
+          </li>
+        {/each}
+      </ol>
+      <Button
+        kind="ghost"
+        size="small"
+        on:click={() =>
+          turns(
+            [...rota.turns, people[rota.turns.length % Math.max(1, people.length)]?.id ?? null],
+            'another turn',
+          )}>Add a turn</Button
+      >
+    </div>
+    <div class="fields">
+      <h3>When they change</h3>
+      <NumberInput
+        size="sm"
+        labelText="Days a turn lasts"
+        min={1}
+        max={28}
+        value={rota.days}
+        on:input={(e) => {
+          if (typeof e.detail === 'number' && e.detail !== rota.days)
+            problem = setRota(rota, { days: e.detail }, `${e.detail} days a turn`) ?? '';
+        }}
+      />
+      <EditField
+        label="Hand over at"
+        value={writeTime(rota.handover)}
+        keep={(text) => {
+          const m = /^(\d{1,2})(?::(\d\d))?$/.exec(text);
+          const at = m ? Number(m[1]) * 60 + Number(m[2] ?? 0) : NaN;
+          return at < 1440
+            ? setRota(rota, { handover: at }, `hands over at ${text}`)
+            : 'Write a time such as 08:00.';
+        }}
+      />
+      <TextInput
+        size="sm"
+        type="date"
+        labelText="The first turn begins"
+        value={rota.from}
+        on:change={(e) => {
+          const from = String(e.detail ?? '');
+          problem = /^\d{4}-\d\d-\d\d$/.test(from)
+            ? (setRota(rota, { from }, `begins ${from}`) ?? '')
+            : 'Give a day.';
+        }}
+      />
+    </div>
+    <form class="fields" onsubmit={addSwap} aria-label="Somebody else for a time">
+      <h3>Somebody else for a time</h3>
+      <TextInput size="sm" type="datetime-local" labelText="From" bind:value={swap.from} />
+      <TextInput size="sm" type="datetime-local" labelText="To" bind:value={swap.to} />
+      <Select size="sm" labelText="Who" bind:selected={swap.personId}>
+        <SelectItem value="" text="Nobody" />
+        {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
+      </Select>
+      <Button size="small" kind="tertiary" type="submit">Swap</Button>
+      {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    </form>
+    <div>
+      <h3>Swaps</h3>
+      {#each rota.swaps.filter((s) => s.to >= dateOf(localTime(zone, session.minute).days)) as s, i (i)}
+        <p class="small">
+          {nameOf(s.personId)}, {s.from.replace('T', ' ')} to {s.to.replace('T', ' ')}
+          <button
+            class="linkish"
+            type="button"
+            aria-label="Take back the swap of {s.from}"
+            onclick={() => setRota(rota, { swaps: rota.swaps.filter((x) => x !== s) }, 'a swap taken back')}
+            >Take back</button
+          >
+        </p>
+      {:else}<p class="small soft">None ahead.</p>{/each}
+    </div>
+  </div>
+</section>
+
+<style>
+  .head {
+    display: grid;
+    grid-template-columns: 200px auto 1fr auto auto auto;
+    gap: 14px;
+    align-items: center;
+  }
+  .time {
+    position: relative;
+    height: 26px;
+    margin: 10px 0;
+    background: var(--ended-wash);
+  }
+  .time span {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    overflow: hidden;
+    white-space: nowrap;
+    padding: 0 4px;
+    font-size: 12px;
+    line-height: 26px;
+    background: var(--person-wash);
+    color: var(--person);
+    border-left: 1px solid var(--sheet);
+  }
+  .time .swapped {
+    background: var(--menu-wash);
+    color: var(--menu);
+    font-style: italic;
+  }
+  .time .none {
+    background: var(--alarm-wash);
+    color: var(--alarm);
+    font-weight: 650;
+  }
+  .cols {
+    display: grid;
+    grid-template-columns: 1.2fr 0.8fr 1fr 1fr;
+    gap: 22px;
+  }
+  ol {
+    margin: 0;
+    padding: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 8px;
+    align-items: center;
+  }
+  h3 {
+    font-size: 13.5px;
+    font-weight: 650;
+    margin: 0 0 4px;
+  }
+</style>

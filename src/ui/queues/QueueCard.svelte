@@ -1,0 +1,217 @@
+<script lang="ts">
+  import { NumberInput, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { PATTERN_WORDS } from '$core/answering';
+  import { allSteps, Pattern, type Queue } from '$core/system';
+  import EditField from '../EditField.svelte';
+  import PeopleField from '../PeopleField.svelte';
+  import RecordingField from '../RecordingField.svelte';
+  import SecondsField from '../SecondsField.svelte';
+  import { session } from '../session.svelte';
+  import { setQueue } from './edits';
+
+  let { queue }: { queue: Queue } = $props();
+  const system = $derived(session.system!);
+  const usedBy = $derived(
+    Object.values(system.plans).filter((p) =>
+      [...allSteps(p.steps)].some((s) => s.kind === 'queue' && s.queueId === queue.id),
+    ),
+  );
+  let problem = $state('');
+  const set = (change: Partial<Omit<Queue, 'id'>>, words: string): string | undefined => {
+    problem = setQueue(queue, change, words) ?? '';
+    return problem || undefined;
+  };
+  const loggedIn = (id: string) => session.standing!.logins[queue.id]?.[id]?.value ?? true;
+  const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
+  const KEYS = [...'123456789*0#'];
+
+  /** Logging in and out is no edit: it holds at once. */
+  const log = (personId: string, value: boolean) =>
+    session.workspace!.changeStanding((s) => ({
+      ...s,
+      logins: {
+        ...s.logins,
+        [queue.id]: {
+          ...s.logins[queue.id],
+          [personId]: { value, at: session.now, by: 'the Queues page' },
+        },
+      },
+    }));
+</script>
+
+<section class="card" id={queue.id} aria-label={queue.name}>
+  <div class="head">
+    <EditField label="Name" value={queue.name} keep={(name) => set({ name }, `called “${name}”`)} />
+    <EditField
+      label="Extension"
+      value={queue.extension ?? ''}
+      placeholder="none"
+      keep={(text) => set({ extension: text || null }, text ? `extension ${text}` : 'without an extension')}
+    />
+    <p class="small soft">
+      {usedBy.length ? `Used by ${usedBy.map((p) => p.name).join(', ')}.` : 'No plan uses it.'}
+      <button
+        class="linkish"
+        type="button"
+        onclick={() =>
+          session.edit(`Remove the queue ${queue.name}`, [{ do: 'queue.remove', id: queue.id }], {
+            undoable: true,
+          })}>Remove</button
+      >
+    </p>
+  </div>
+  <div class="cols">
+    <div class="fields">
+      <h3>Who serves it</h3>
+      <PeopleField
+        label="People"
+        people={system.people}
+        chosen={queue.memberIds}
+        none="nobody yet"
+        onchange={(memberIds) => set({ memberIds }, 'who serves it')}
+      />
+      {#each queue.memberIds as id (id)}
+        <Toggle
+          size="sm"
+          labelText={system.people[id]?.name ?? ''}
+          labelA="logged out"
+          labelB="logged in"
+          toggled={loggedIn(id)}
+          on:toggle={(e) => {
+            if (e.detail.toggled !== loggedIn(id)) void log(id, e.detail.toggled);
+          }}
+        />
+      {/each}
+      <Select
+        size="sm"
+        labelText="Who is rung"
+        selected={queue.pattern}
+        on:update={(e) => {
+          const pattern = Pattern.safeParse(e.detail);
+          if (pattern.success) set({ pattern: pattern.data }, PATTERN_WORDS[pattern.data]);
+        }}
+      >
+        {#each Pattern.options as p (p)}<SelectItem value={p} text={capital(PATTERN_WORDS[p])} />{/each}
+      </Select>
+      {#if queue.pattern === 'by weight'}
+        {#each queue.memberIds as id (id)}
+          <NumberInput
+            size="sm"
+            labelText="Weight of {system.people[id]?.name}"
+            min={0}
+            max={100}
+            value={queue.weights?.[id] ?? 1}
+            on:input={(e) => {
+              if (typeof e.detail === 'number' && e.detail !== (queue.weights?.[id] ?? 1))
+                set({ weights: { ...queue.weights, [id]: e.detail } }, 'weights');
+            }}
+          />
+        {/each}
+      {/if}
+      <SecondsField
+        label="Seconds each is rung"
+        value={queue.seconds}
+        onchange={(seconds) => set({ seconds }, `rings each ${seconds} s`)}
+      />
+      <SecondsField
+        label="Seconds left alone after a call"
+        value={queue.wrapUp}
+        min={0}
+        onchange={(wrapUp) => set({ wrapUp }, `${wrapUp} s after a call`)}
+      />
+    </div>
+    <div class="fields">
+      <h3>How long somebody waits</h3>
+      <SecondsField
+        label="Longest wait, in seconds"
+        value={queue.longestWait}
+        min={5}
+        max={7200}
+        onchange={(longestWait) => set({ longestWait }, `waits ${longestWait} s at most`)}
+      />
+      <NumberInput
+        size="sm"
+        labelText="Callers who may wait at once"
+        min={0}
+        max={500}
+        value={queue.limit}
+        on:input={(e) => {
+          if (typeof e.detail === 'number' && e.detail !== queue.limit)
+            set({ limit: e.detail }, `${e.detail} may wait`);
+        }}
+      />
+      {#each [['exitKey', 'Key to leave the queue'], ['callBackKey', 'Key to be called back']] as const as [field, label] (field)}
+        <Select
+          size="sm"
+          labelText={label}
+          selected={queue[field] ?? ''}
+          on:update={(e) => set({ [field]: String(e.detail) || null }, label.toLowerCase())}
+        >
+          <SelectItem value="" text="none" />
+          {#each KEYS as k (k)}<SelectItem value={k} text={k} />{/each}
+        </Select>
+      {/each}
+      {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+    </div>
+    <div class="fields">
+      <h3>What those who wait are told</h3>
+      <RecordingField
+        label="Comfort message"
+        recordingId={queue.comfort?.recordingId ?? null}
+        about="for those who wait in {queue.name}"
+        onchoose={(recordingId) =>
+          set(
+            {
+              comfort: recordingId ? { every: 60, position: true, ...queue.comfort, recordingId } : null,
+            },
+            'what those who wait are told',
+          )}
+        attach={(recordingId) => ({
+          do: 'queue.set',
+          id: queue.id,
+          change: { comfort: { every: 60, position: true, ...queue.comfort, recordingId } },
+        })}
+      />
+      {#if queue.comfort}
+        {@const { comfort } = queue}
+        <SecondsField
+          label="Every so many seconds"
+          value={comfort.every}
+          min={10}
+          onchange={(every) => set({ comfort: { ...comfort, every } }, `told every ${every} s`)}
+        />
+        <Toggle
+          size="sm"
+          labelText="Their place in the queue"
+          labelA="is not said"
+          labelB="is said"
+          toggled={comfort.position}
+          on:toggle={(e) => {
+            if (e.detail.toggled !== comfort.position)
+              set({ comfort: { ...comfort, position: e.detail.toggled } }, 'place in the queue');
+          }}
+        />
+      {/if}
+    </div>
+  </div>
+</section>
+
+<style>
+  .head {
+    display: grid;
+    grid-template-columns: 240px 120px 1fr;
+    gap: 14px;
+    align-items: end;
+    margin-bottom: 12px;
+  }
+  .cols {
+    display: grid;
+    grid-template-columns: 1fr 1fr 1fr;
+    gap: 24px;
+  }
+  h3 {
+    font-size: 13.5px;
+    font-weight: 650;
+    margin: 0 0 4px;
+  }
+</style>

@@ -1,0 +1,70 @@
+/** A rehearsal asked in full: which calls, when, and how everybody behaves. */
+import { z } from 'zod';
+import { Act, type Behaviour, type CallRequest } from '$core/calls';
+import type { NumberHeld } from '$core/system';
+
+export const Question = z.object({
+  numberId: z.string().nullable(),
+  /** The caller's number in E.164, or empty where it is hidden. */
+  caller: z.string(),
+  suspected: z.boolean(),
+  /** Epoch milliseconds; null is now. */
+  at: z.number().nullable(),
+  people: z.record(z.string(), Act),
+  /** Phones that behave in a way of their own. */
+  phones: z.record(z.string(), Act),
+  keys: z.array(z.object({ after: z.number(), press: z.string() })),
+  says: z.record(z.string(), z.string()),
+  /** Seconds after which the caller gives up; null is never. */
+  patience: z.number().nullable(),
+  seed: z.number().int(),
+  /** So many calls, so many seconds apart. */
+  calls: z.number().int().min(1).max(20),
+  apart: z.number().min(0).max(600),
+});
+export type Question = z.infer<typeof Question>;
+
+export const freshQuestion = (caller: string): Question => ({
+  numberId: null,
+  caller,
+  suspected: false,
+  at: null,
+  people: {},
+  phones: {},
+  keys: [],
+  says: {},
+  patience: null,
+  seed: 0,
+  calls: 1,
+  apart: 20,
+});
+
+export const behaviourOf = (q: Question): Behaviour => ({
+  people: q.people,
+  phones: q.phones,
+  otherwise: { does: 'nothing' },
+  caller: { hangsUpAfter: q.patience, talks: 60, message: 12, keys: q.keys, says: q.says },
+});
+
+/** The calls a question asks about. @param now epoch milliseconds, where it asks about now */
+export const requestsOf = (q: Question, number: NumberHeld, now: number): CallRequest[] =>
+  Array.from({ length: q.calls }, (_, i) => ({
+    id: `call-${i + 1}`,
+    at: (q.at ?? now) + i * q.apart * 1000,
+    from: { kind: 'outside', number: q.caller || null, ...(q.suspected ? { suspected: true } : {}) },
+    to: { kind: 'number', e164: number.e164 },
+    behaviour: behaviourOf(q),
+    seed: q.seed,
+  }));
+
+/** The part of an address that asks a question, for a link within this browser. */
+export const asLink = (q: Question): string => `?ask=${encodeURIComponent(JSON.stringify(q))}`;
+
+export function fromLink(text: string | null): Question | undefined {
+  if (!text) return undefined;
+  try {
+    return Question.parse(JSON.parse(text));
+  } catch {
+    return undefined;
+  }
+}
