@@ -72,7 +72,7 @@ export const keys: Check = ({ system }) =>
         id: `late-key:${step.id}`,
         severity: 'hint',
         place,
-        title: `${late.length === 1 ? `Key ${late[0]}` : `Keys ${late.join(', ')}`} of ${plan.name} wait ${system.business.digitSeconds} s`,
+        title: `${late.length === 1 ? `Key ${late[0]}` : `Keys ${late.join(', ')}`} of ${plan.name} ${late.length === 1 ? 'waits' : 'wait'} ${system.business.digitSeconds} s`,
         detail: 'Extensions begin with that digit, so the menu waits whether more are dialled.',
       });
     return found;

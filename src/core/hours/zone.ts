@@ -18,7 +18,7 @@ function stretchAt(zone: string, at: number): Stretch {
   let known = stretches.get(zone);
   if (!known) stretches.set(zone, (known = []));
   for (const s of known) if (at >= s.from && at < s.to) return s;
-  const moment = Temporal.Instant.fromEpochMilliseconds(at).toZonedDateTimeISO(zone);
+  const moment = Temporal.Instant.fromEpochMilliseconds(Math.floor(at)).toZonedDateTimeISO(zone);
   const stretch = {
     // The search goes strictly before the moment, so a moment that is itself a change starts its own stretch.
     from: moment.add({ nanoseconds: 1 }).getTimeZoneTransition('previous')?.epochMilliseconds ?? -Infinity,
