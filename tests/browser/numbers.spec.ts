@@ -121,7 +121,7 @@ test('say what a number is for, give it to people, give it back and bring it bac
   await expect(held(page).filter({ hasText: 'Boat charters' })).toContainText(
     'rings Pia Lindqvist and Callum Reyes 20 s',
   );
-  await expect(sheet).toContainText('Now · Mon–Sat 09:00–18:00');
+  await expect(sheet).toContainText('Now · Mon–Wed, Fri, Sat 09:00–18:00');
   await sheet.getByLabel('Name sent with it').fill('LANTERN COVE BOATS');
   await sheet.getByLabel('Name sent with it').blur();
   await expect(sheet.getByText('That has 18 characters; 15 fit.')).toBeVisible();
@@ -407,14 +407,16 @@ test('dialling: what digits get, the map of extensions, renumbering with a previ
   await page.getByRole('button', { name: 'Renumber' }).click();
   const front = page.getByLabel('Put in front');
   await front.fill('9');
-  await expect(page.getByText('16 cannot be as proposed')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Renumber 16' })).toBeDisabled();
+  await expect(page.getByText('18 cannot be as proposed')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Renumber 18' })).toBeDisabled();
   await front.fill('3');
   await expect(page.getByRole('row', { name: 'Rosa Delgado 201 3201' })).toBeVisible();
-  await page.getByRole('button', { name: 'Renumber 16' }).click();
+  await page.getByRole('button', { name: 'Renumber 18' }).click();
   await expect(page.getByText('They have 4 digits.')).toBeVisible();
   await digits.fill('3203');
   await expect(result).toContainText('Extension 3203: Pia Lindqvist.');
+  await digits.fill('3310');
+  await expect(result).toContainText('Extension 3310: Front desk.');
   await page.locator('h1').click();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('They have 3 digits.')).toBeVisible();

@@ -21,6 +21,8 @@ const status = (page: Page) => page.getByTestId('list-status');
 const undo = async (page: Page) => {
   await page.locator('h1').first().click();
   await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^Undone:/).first()).toBeVisible();
+  await saved(page);
 };
 
 test('the table is changed where it stands, by keyboard; what is refused stays with its reason', async ({
@@ -197,11 +199,13 @@ test('leaving: everything that rang her is handed on, her phones are signed out,
   await open(page, '/people/rosa');
   await page.getByRole('link', { name: /Rosa Delgado leaves/ }).click();
   const list = page.getByRole('list', { name: 'To hand on' });
-  await expect(list).toContainText('Plan Night watch rings them alone (calls to Night watch)');
+  await expect(list).toContainText('Plan Rosa Delgado rings them alone (calls to Rosa Delgado, direct)');
   await expect(list.getByText('nobody is left there').first()).toBeVisible();
   await page.getByLabel('Hand everything to').selectOption('everything to Ines Morel');
   await expect(list.getByText('nobody is left there')).toHaveCount(0);
-  await page.getByLabel('Who gets: Plan Night watch').selectOption('Mei Tanaka');
+  await page.getByLabel('Who gets: Plan Rosa Delgado').selectOption('Mei Tanaka');
+  await page.getByLabel('Who gets: Turns in the rota Night watch').selectOption('Pia Lindqvist');
+  await page.getByLabel('Who gets: Serves the queue Front desk').selectOption('Mei Tanaka');
   await page.getByLabel(/^Mailbox/).selectOption('passed on to Idris Okafor');
   await page.getByLabel('Extension 201').selectOption('leads to Idris Okafor for a time');
   await page.getByLabel('Until').fill('soon');
@@ -211,8 +215,12 @@ test('leaving: everything that rang her is handed on, her phones are signed out,
   await page.getByRole('button', { name: 'Rosa Delgado leaves' }).click();
   await expect(page.getByRole('heading', { name: 'People', exact: true })).toBeVisible();
   await expect(page.getByRole('row', { name: /Rosa Delgado/ })).toHaveCount(0);
-  await page.goto('/answering/night-watch');
-  await expect(page.getByTestId('step').nth(1)).toContainText('Ring Mei Tanaka');
+  await page.goto('/answering/rosa-direct');
+  await expect(page.getByTestId('step').first()).toContainText('Ring Mei Tanaka');
+  await page.goto('/hours/rotas');
+  await expect(page.getByRole('region', { name: 'Night watch' })).toContainText('Pia Lindqvist, 2026-12-05');
+  await page.goto('/answering/queues');
+  await expect(page.getByText('Mei Tanaka').first()).toBeVisible();
   await page.goto('/people/idris');
   await expect(page.locator('.further').getByLabel('Extension')).toHaveValue('201');
   await expect(page.locator('.further').getByLabel('What it is for')).toHaveValue('for Rosa Delgado');

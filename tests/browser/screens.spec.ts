@@ -81,6 +81,7 @@ test('answering: start a plan, name it, fill it, use it for a number, remove it'
   ).toBeVisible();
   await page.getByRole('button', { name: 'Start a plan', exact: true }).click();
   await page.getByLabel('Name of the plan').fill('Store in winter');
+  await page.getByLabel('Name of the plan').press('Tab');
   await expect(page.getByRole('heading', { name: 'Store in winter' })).toBeVisible();
   await page.getByRole('button', { name: 'Use it for Winter store' }).click();
   await expect(page.getByText('Answers (509) 555-0118')).toBeVisible();
@@ -195,7 +196,7 @@ test('reading a file in place of a business says so first, and leaving it change
   await file.setInputFiles(path);
   const dialog = page.getByRole('dialog', { name: 'Open Lantern Cove Boatworks?' });
   await expect(dialog).toContainText('Lantern Cove Boatworks is in this browser already.');
-  await expect(dialog).toContainText('6 numbers, 13 people, 6 plans');
+  await expect(dialog).toContainText('6 numbers, 13 people, 7 plans');
   await dialog.getByRole('button', { name: 'Leave it' }).click();
   await expect(page.getByRole('link', { name: 'Pia Lindqvist' })).toBeHidden();
   await file.setInputFiles(path);

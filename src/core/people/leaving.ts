@@ -13,7 +13,7 @@ import {
 export interface LeftBehind {
   /** The same for the same thing. */
   key: string;
-  kind: 'step' | 'group' | 'forward' | 'stand-in' | 'site' | 'number' | 'key';
+  kind: 'step' | 'group' | 'rota' | 'queue' | 'contact' | 'forward' | 'stand-in' | 'site' | 'number' | 'key';
   /** What it is, in words. */
   words: string;
   /** Nobody else is rung or told there: without an heir it stays empty. */
@@ -64,6 +64,16 @@ export function leftBehind(system: System, personId: string): LeftBehind[] {
   for (const group of Object.values(system.groups))
     if (group.members.some(isThem))
       add('group', group.id, '', `Group ${group.name}`, group.members.every(isThem));
+  for (const rota of Object.values(system.rotas)) {
+    const turns = rota.turns.filter((id) => id === personId).length;
+    if (turns || rota.swaps.some((s) => s.personId === personId))
+      add('rota', rota.id, '', `Turns in the rota ${rota.name}`, turns === rota.turns.length);
+  }
+  for (const queue of Object.values(system.queues))
+    if (queue.memberIds.includes(personId))
+      add('queue', queue.id, '', `Serves the queue ${queue.name}`, queue.memberIds.length === 1);
+  for (const contact of Object.values(system.contacts))
+    if (contact.ownerId === personId) add('contact', contact.id, '', `Looks after ${contact.name}`, true);
   for (const other of Object.values(system.people)) {
     if (other.id === personId) continue;
     for (const [part, words] of Object.entries(FORWARDS)) {
@@ -127,6 +137,22 @@ export function leavingCommands(system: System, personId: string, handover: Hand
     } else if (item.kind === 'group') {
       const { members } = system.groups[item.id]!;
       commands.push({ do: 'group.set', id: item.id, change: { members: swapTargets(members, heir) } });
+    } else if (item.kind === 'rota') {
+      const { turns, swaps } = system.rotas[item.id]!;
+      const given = (id: string | null) => (id === personId ? heir : id);
+      commands.push({
+        do: 'rota.set',
+        id: item.id,
+        change: {
+          turns: turns.map(given),
+          swaps: swaps.map((s) => ({ ...s, personId: given(s.personId) })),
+        },
+      });
+    } else if (item.kind === 'queue') {
+      const memberIds = swap(system.queues[item.id]!.memberIds, heir);
+      commands.push({ do: 'queue.set', id: item.id, change: { memberIds } });
+    } else if (item.kind === 'contact') {
+      commands.push({ do: 'contact.set', id: item.id, change: { ownerId: heir } });
     } else if (item.kind === 'forward') {
       const target: ForwardTarget | null = heir && heir !== item.id ? { to: 'person', personId: heir } : null;
       reaches.set(item.id, {

@@ -6,6 +6,8 @@ import {
   extensionsInUse,
   newGroup,
   newPerson,
+  newQueue,
+  newRota,
   type Command,
   type RingTarget,
   type System,
@@ -264,4 +266,53 @@ describe('groups', () => {
     expect(after.groups.office!.members).toEqual([]);
     expect(after.plans['rosa-plan']!.steps[0]).toMatchObject({ targets: [] });
   });
+});
+
+it('leaving hands on turns, queues and contacts too, and nobody gets what nobody is given', () => {
+  const system = edited(yard(), [
+    {
+      do: 'rota.add',
+      value: newRota({
+        id: 'w',
+        name: 'Watch',
+        from: '2026-11-23',
+        turns: ['rosa', 'idris'],
+        swaps: [{ from: '2026-12-05T08:00', to: '2026-12-06T08:00', personId: 'rosa' }],
+      }),
+    },
+    { do: 'queue.add', value: newQueue({ id: 'q', name: 'Desk', memberIds: ['rosa'] }) },
+    {
+      do: 'contact.add',
+      value: {
+        id: 'c',
+        name: 'Ada',
+        numbers: ['+12065550187'],
+        ownerId: 'rosa',
+        listIds: [],
+        blocked: false,
+      },
+    },
+  ]);
+  const items = leftBehind(system, 'rosa').filter((i) => ['rota', 'queue', 'contact'].includes(i.kind));
+  expect(items.map((i) => [i.words, i.alone])).toEqual([
+    ['Turns in the rota Watch', false],
+    ['Serves the queue Desk', true],
+    ['Looks after Ada', true],
+  ]);
+  const gone = (heir: string | null) =>
+    edited(
+      system,
+      leavingCommands(system, 'rosa', {
+        heirs: Object.fromEntries(items.map((i) => [i.key, heir])),
+        mailboxTo: null,
+        extensionTo: null,
+      }),
+    );
+  const given = gone('pia');
+  expect(given.rotas.w).toMatchObject({ turns: ['pia', 'idris'], swaps: [{ personId: 'pia' }] });
+  expect(given.queues.q!.memberIds).toEqual(['pia']);
+  expect(given.contacts.c!.ownerId).toBe('pia');
+  const nobody = gone(null);
+  expect(nobody.rotas.w).toMatchObject({ turns: [null, 'idris'], swaps: [{ personId: null }] });
+  expect([nobody.queues.q!.memberIds, nobody.contacts.c!.ownerId]).toEqual([[], null]);
 });

@@ -60,18 +60,22 @@ export function timesInWords(times: readonly ExceptionTime[]): string {
 }
 
 /** Closes hours, or keeps them open, until a moment: at once, for callers too. */
-export const override = (hours: Hours, kind: string | null, until: number): Promise<void> =>
-  session.workspace!.changeStanding((s) => ({
+export function override(hours: Hours, kind: string | null, until: number): Promise<void> {
+  const now = session.workspace!.now();
+  // From the beginning of the minute, which is the moment that "now" is asked about.
+  const from = Math.floor(now / 60_000) * 60_000;
+  return session.workspace!.changeStanding((s) => ({
     ...s,
     overrides: {
       ...s.overrides,
       [hours.id]: {
-        value: { kind, from: session.workspace!.now(), until },
-        at: session.workspace!.now(),
+        value: { kind, from, until },
+        at: now,
         by: 'the Hours page',
       },
     },
   }));
+}
 
 export const endOverride = (hours: Hours): Promise<void> =>
   session.workspace!.changeStanding((s) => ({

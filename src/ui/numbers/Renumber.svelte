@@ -46,6 +46,12 @@
       ...Object.values(system.groups).flatMap(({ id, extension }) =>
         extension ? [{ do: 'group.set' as const, id, change: { extension: moved(extension) } }] : [],
       ),
+      ...Object.values(system.queues).flatMap(({ id, extension }) =>
+        extension ? [{ do: 'queue.set' as const, id, change: { extension: moved(extension) } }] : [],
+      ),
+      ...Object.values(system.plans).flatMap(({ id, extension }) =>
+        extension ? [{ do: 'plan.set' as const, id, change: { extension: moved(extension) } }] : [],
+      ),
     ];
   }
   function apply() {

@@ -21,6 +21,8 @@
     problem = setQueue(queue, change, words) ?? '';
     return problem || undefined;
   };
+  /** For fields that say themselves what is wrong. */
+  const keep = (change: Partial<Omit<Queue, 'id'>>, words: string) => setQueue(queue, change, words);
   const loggedIn = (id: string) => session.standing!.logins[queue.id]?.[id]?.value ?? true;
   const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
   const KEYS = [...'123456789*0#'];
@@ -41,12 +43,12 @@
 
 <section class="card" id={queue.id} aria-label={queue.name}>
   <div class="head">
-    <EditField label="Name" value={queue.name} keep={(name) => set({ name }, `called “${name}”`)} />
+    <EditField label="Name" value={queue.name} keep={(name) => keep({ name }, `called “${name}”`)} />
     <EditField
       label="Extension"
       value={queue.extension ?? ''}
       placeholder="none"
-      keep={(text) => set({ extension: text || null }, text ? `extension ${text}` : 'without an extension')}
+      keep={(text) => keep({ extension: text || null }, text ? `extension ${text}` : 'without an extension')}
     />
     <p class="small soft">
       {usedBy.length ? `Used by ${usedBy.map((p) => p.name).join(', ')}.` : 'No plan uses it.'}
@@ -111,13 +113,13 @@
       <SecondsField
         label="Seconds each is rung"
         value={queue.seconds}
-        onchange={(seconds) => set({ seconds }, `rings each ${seconds} s`)}
+        onchange={(seconds) => keep({ seconds }, `rings each ${seconds} s`)}
       />
       <SecondsField
         label="Seconds left alone after a call"
         value={queue.wrapUp}
         min={0}
-        onchange={(wrapUp) => set({ wrapUp }, `${wrapUp} s after a call`)}
+        onchange={(wrapUp) => keep({ wrapUp }, `${wrapUp} s after a call`)}
       />
     </div>
     <div class="fields">
@@ -127,7 +129,7 @@
         value={queue.longestWait}
         min={5}
         max={7200}
-        onchange={(longestWait) => set({ longestWait }, `waits ${longestWait} s at most`)}
+        onchange={(longestWait) => keep({ longestWait }, `waits ${longestWait} s at most`)}
       />
       <NumberInput
         size="sm"
@@ -178,7 +180,7 @@
           label="Every so many seconds"
           value={comfort.every}
           min={10}
-          onchange={(every) => set({ comfort: { ...comfort, every } }, `told every ${every} s`)}
+          onchange={(every) => keep({ comfort: { ...comfort, every } }, `told every ${every} s`)}
         />
         <Toggle
           size="sm"

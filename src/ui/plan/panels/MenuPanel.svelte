@@ -75,14 +75,14 @@
   label="Seconds waited for a key"
   value={step.seconds}
   max={60}
-  onchange={(seconds) => set({ seconds }, 'seconds')}
+  onchange={(seconds) => setStep(plan, { ...step, seconds }, 'seconds')}
 />
 <SecondsField
   label="Times it is played"
   value={step.tries}
   max={5}
   helper="Then the call goes on: to the branch for wrong or no key, to “otherwise”, or to the next step."
-  onchange={(tries) => set({ tries }, 'tries')}
+  onchange={(tries) => setStep(plan, { ...step, tries }, 'tries')}
 />
 {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 

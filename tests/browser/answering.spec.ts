@@ -1,0 +1,301 @@
+/** Plans of every kind on screen: mistakes found, menus and queues tried, promises, rehearsals, coverage, files. */
+import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { bench, open, saved } from './bench';
+
+const sentence = (page: Page) => page.getByTestId('rehearsal-sentence');
+async function fileOf(page: Page, act: () => Promise<void>): Promise<string> {
+  const download = page.waitForEvent('download');
+  await act();
+  return readFileSync((await (await download).path())!, 'utf8');
+}
+
+test('the three planted mistakes are found and put right by their fixes', async ({ page }) => {
+  await open(page, '/');
+  await page.getByRole('button', { name: /Show all/ }).click();
+  const finding = (title: string) => page.locator('.finding', { hasText: title });
+  for (const [title, fix] of [
+    ['Key 6 of Service menu leads nowhere of its own', 'Remove the key'],
+    ['Nobody is on duty in Night watch from 2026-12-19', 'Take that swap back'],
+    ['(509) 555-0147 can swallow calls to Service menu', 'Ask for a key press'],
+  ] as const) {
+    await finding(title).getByRole('button', { name: fix }).click();
+    await expect(finding(title)).toHaveCount(0);
+  }
+  await expect(page.getByRole('link', { name: 'Review 3 changes' })).toBeVisible();
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(finding('(509) 555-0147 can swallow calls to Service menu')).toBeVisible();
+  await page.goto('/answering/service?step=storage-menu');
+  await expect(page.getByRole('button', { name: 'Key 6 has a branch' })).toHaveCount(0);
+});
+
+test('a menu is written key by key, refused where a key would be there twice, and tried', async ({
+  page,
+}) => {
+  await open(page, '/answering/rosa-direct');
+  await page.getByRole('button', { name: 'Add a step' }).first().click();
+  await page.getByRole('menuitem', { name: /^Menu/ }).click();
+  const panel = page.locator('aside');
+  await panel
+    .getByLabel(/What the menu says/)
+    .first()
+    .selectOption('Storage');
+  await panel.getByRole('button', { name: 'Add a branch for key 7' }).click();
+  await expect(page.getByRole('button', { name: 'Key 7', exact: true })).toBeVisible();
+  await panel.getByLabel('Key for spelling a name').selectOption('5');
+  await expect(panel.getByRole('button', { name: 'Key 5 is for names' })).toBeDisabled();
+  await panel.getByLabel('Times it is played').fill('9');
+  await expect(panel.getByText('At most 5 times.')).toBeVisible();
+  await panel.getByRole('button', { name: 'Remove the branch Key 2' }).click();
+  await expect(page.getByRole('button', { name: 'Key 2', exact: true })).toHaveCount(0);
+  await expect(page.getByText('Key 1 of Rosa Delgado leads nowhere of its own').first()).toBeVisible();
+});
+
+test('a live caller hears the menu, presses keys, is asked, and what they said is in the message', async ({
+  context,
+  page,
+}) => {
+  test.setTimeout(150_000);
+  await open(page, '/answering/rosa-direct');
+  for (const kind of [/^Ask/, /^Notify/]) {
+    await page.getByRole('button', { name: 'Add a step' }).last().click();
+    await page.getByRole('menuitem', { name: kind }).click();
+    // Before the voicemail, which takes the call.
+    for (let i = 0; i < 2; i++) await page.keyboard.press('Escape');
+    const added = page
+      .getByTestId('step')
+      .filter({ hasText: kind === undefined ? '' : kind.source.slice(1) })
+      .last();
+    await added.getByRole('button', { name: /^Move up/ }).click();
+  }
+  await page.locator('aside').getByLabel('To', { exact: true }).fill('desk@lanterncove.example');
+  await page.locator('aside').getByLabel('To', { exact: true }).press('Tab');
+  const ring = page.getByTestId('step').filter({ hasText: 'Ring Rosa' });
+  await ring.getByRole('button', { name: /^Remove/ }).click();
+  await page.getByRole('link', { name: /Review/ }).click();
+  await page.getByRole('button', { name: 'Put in force' }).click();
+  await expect(page.getByText('In force: callers get this')).toBeVisible();
+
+  const outside = await context.newPage();
+  await outside.goto('/bench/phone?business=lantern-cove');
+  await outside.getByLabel('Number to call').fill('(360) 555-0171');
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  const call = outside.getByTestId('outside-call');
+  await expect(call).toContainText('What is your name, please?');
+  await call.getByLabel('Your answer').fill('Ada <i>Fenwick</i>');
+  await call.getByRole('button', { name: 'Say it' }).click();
+  await expect(call).toContainText('What are you calling about?');
+  await call.getByLabel('Your answer').fill('A loose keel');
+  await call.getByRole('button', { name: 'Say it' }).click();
+  await expect(call).toContainText('Speak now.', { timeout: 20_000 });
+  await call.getByLabel('What you say').fill('Please call me.');
+  await outside.waitForTimeout(2500);
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await expect(outside.getByTestId('outside-ended')).toContainText('message left in Rosa Delgado');
+
+  await page.goto('/messages');
+  const message = page.getByTestId('message').filter({ hasText: 'Please call me.' });
+  await expect(message.getByTestId('message-notes')).toHaveText(
+    'Name: Ada <i>Fenwick</i> · Reason: A loose keel',
+  );
+  const drawer = await bench(page, 'Mail');
+  await drawer.getByRole('button', { name: /Rosa Delgado: .* called Rosa Delgado, direct/ }).click();
+  await expect(drawer.getByTestId('mail-text')).toContainText('(206) 555-0187 called Rosa Delgado, direct');
+});
+
+test('a queue: who serves it, its keys, and a caller who waits too long', async ({ page }) => {
+  await open(page, '/answering/queues');
+  const card = page.getByRole('region', { name: 'Front desk' });
+  await card.getByLabel('Key to be called back').selectOption('1');
+  await expect(card.getByText('Key 1 leaves the queue already.')).toBeVisible();
+  await card.getByLabel('Longest wait, in seconds').fill('30');
+  await card.getByLabel('Extension').fill('201');
+  await card.getByLabel('Extension').press('Tab');
+  await expect(card.getByText('201 belongs to Rosa Delgado.')).toBeVisible();
+  await card.getByLabel('Who is rung').selectOption('One after the other');
+  await page.goto('/answering/rehearsal');
+  await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
+  const trace = page.getByTestId('trace');
+  await expect(trace).toContainText('waits in Front desk, number 1');
+  await expect(trace).toContainText('leaves Front desk after 30 s: waited too long');
+  await expect(trace).toContainText('asked for Boat');
+});
+
+test('callers: a contact is put through to whoever looks after them, a wrong number is refused in place', async ({
+  page,
+}) => {
+  await open(page, '/answering/callers');
+  const form = page.getByRole('form', { name: 'Add a contact' });
+  await form.getByLabel('Name').fill('Ada Fenwick');
+  await form.getByLabel('Numbers they call from').fill('(360) 555-0134');
+  await form.getByRole('button', { name: 'Add a contact' }).click();
+  await expect(form.getByText('Harrow Point Sailing Club has this number already.')).toBeVisible();
+  await form.getByLabel('Numbers they call from').fill('206 555 0187');
+  await form.getByRole('button', { name: 'Add a contact' }).click();
+  await page.getByLabel('Who looks after Ada Fenwick').selectOption('Noor Haddad');
+  await saved(page);
+  await page.goto('/answering/rehearsal');
+  await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
+  await expect(page.getByTestId('trace')).toContainText('the caller: A contact');
+  await page.getByLabel(/^Calling from/).fill('206 555 0199');
+  await page.getByLabel(/^Calling from/).press('Tab');
+  await expect(page.getByTestId('page-outcome')).toContainText('busy tone');
+});
+
+test('a promise is broken by an edit, said where the edit was made, and stops it until looked at', async ({
+  page,
+}) => {
+  await open(page, '/answering/promises');
+  await expect(page.getByText('All of them are kept.')).toBeVisible();
+  await page.goto('/answering/winter-store');
+  await page
+    .getByTestId('step')
+    .filter({ hasText: 'Ring Wren' })
+    .getByRole('button', { name: /^Ring/ })
+    .click();
+  await page.getByLabel('For how many seconds').fill('40');
+  await page.goto('/answering/promises');
+  const broken = page.getByTestId('promise').filter({ hasText: 'The store never loses a message' });
+  await expect(broken.getByRole('status')).toHaveText('Broken');
+  await expect(broken).toContainText('Broken first on Tue 24 Nov, 00:00');
+  await expect(page.getByRole('link', { name: /Answering/ }).first()).toContainText('3 to fix');
+  await page.goto('/changes');
+  await expect(page.getByText('In spite of 1 finding that should stop this')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Put in force' })).toBeDisabled();
+  await page.goto('/answering/promises');
+  await broken.getByText('Change it').click();
+  await broken.getByLabel('Within so many seconds').fill('45');
+  await expect(broken.getByRole('status')).toHaveText('Kept');
+});
+
+test('a rehearsal in full: keys, several calls, compared, kept as a promise, opened by its link', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await open(page, '/answering/rehearsal');
+  await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
+  await page.getByRole('button', { name: 'Presses a key' }).click();
+  await page.getByLabel('Keys, time 1').fill('1');
+  await page.getByLabel('Keys, time 1').press('Tab');
+  await page.getByLabel('What Tomas Brandt does').selectOption('answers');
+  await expect(page.getByTestId('page-outcome')).toContainText('answered by Tomas Brandt at 29 s');
+  await page.getByRole('button', { name: 'Hold this to compare' }).click();
+  await page.getByLabel('What Tomas Brandt does').selectOption('is on a call');
+  await expect(page.getByRole('region', { name: 'Held to compare' })).toContainText(
+    'answered by Tomas Brandt',
+  );
+  await expect(page.getByTestId('page-outcome')).toContainText('a message in Workshop');
+  await page.getByRole('button', { name: 'Next step' }).click();
+  await page.getByRole('button', { name: 'Next step' }).click();
+  await expect(page.getByTestId('trace').locator('.at')).toContainText('By hours Office hours');
+  await page.getByRole('button', { name: 'Copy as a link' }).click();
+  const link = await page.evaluate(() => navigator.clipboard.readText());
+  const json = await fileOf(page, () => page.getByRole('button', { name: 'Save as JSON' }).click());
+  expect((JSON.parse(json) as { kind: string }[])[0]!.kind).toBe('arrived');
+  await page.getByLabel('Calls', { exact: true }).fill('3');
+  await expect(page.getByRole('button', { name: /^Call 3:/ })).toBeVisible();
+  await page.goto(link);
+  await expect(page.getByLabel('What Tomas Brandt does')).toHaveValue('is on a call');
+  await page.getByRole('button', { name: 'Keep as a promise' }).click();
+  await expect(page.getByText('Kept as a promise')).toBeVisible();
+  await page.goto('/answering/promises');
+  await expect(page.getByTestId('promise').filter({ hasText: 'Main line, as rehearsed' })).toContainText(
+    'comes to Workshop within',
+  );
+});
+
+test('a plan begins from a starting point, is dragged, copied into another, folded and shown', async ({
+  page,
+}) => {
+  await open(page, '/answering');
+  await page.getByRole('button', { name: 'Start a plan', exact: true }).click();
+  await page.getByRole('button', { name: 'Office with a menu' }).click();
+  await expect(page.getByTestId('step').first()).toContainText('Menu “Menu”, keys 1 and 4');
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await page.getByRole('button', { name: 'Small office' }).click();
+  const steps = page.getByTestId('step');
+  await expect(steps.nth(1)).toContainText('Play “Welcome”');
+  // Dragged below the ringing, by its grip.
+  await steps.nth(1).hover();
+  const grip = (await steps.nth(1).locator('.grip').boundingBox())!;
+  const target = (await steps.nth(2).boundingBox())!;
+  await page.mouse.move(grip.x + 6, grip.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + 8, grip.y + 20, { steps: 4 });
+  await page.mouse.move(target.x + 120, target.y + target.height - 4, { steps: 12 });
+  await page.mouse.up();
+  await expect(steps.nth(1)).toContainText('Ring');
+  await expect(steps.nth(2)).toContainText('Play “Welcome”');
+  await page.keyboard.press('Control+z');
+  await expect(steps.nth(1)).toContainText('Play “Welcome”');
+  await steps.nth(2).getByRole('button', { name: /^Ring/ }).focus();
+  await page.keyboard.press('Control+c');
+  await expect(page.getByText(/^Copied “Ring/)).toBeVisible();
+  await page.getByRole('button', { name: /^Open · / }).click();
+  await expect(page.getByRole('button', { name: /2 steps, folded/ })).toBeVisible();
+  await page.goto('/answering/rosa-direct');
+  await page.getByRole('button', { name: 'Add a step' }).last().click();
+  await page.getByRole('menuitem', { name: /^Copied/ }).click();
+  await expect(page.getByTestId('step').nth(2)).toContainText('Ring');
+  await page.getByRole('link', { name: 'See it as a picture' }).click();
+  await expect(page.getByRole('img', { name: /Rosa Delgado/ })).toBeVisible();
+  const svg = await fileOf(page, () => page.getByRole('button', { name: 'Save as SVG' }).click());
+  expect(svg).toContain('<svg');
+});
+
+test('plans go out as JSON, CPL and VoiceXML and come back; wrong files are refused', async ({ page }) => {
+  await open(page, '/answering/service');
+  const files = page.locator('aside');
+  const json = await fileOf(page, () => files.getByRole('button', { name: 'JSON' }).click());
+  const cpl = await fileOf(page, () => files.getByRole('button', { name: 'CPL' }).click());
+  await expect(files.getByText('CPL cannot say:')).toBeVisible();
+  expect(await fileOf(page, () => files.getByRole('button', { name: 'VoiceXML' }).click())).toContain(
+    'version="2.1"',
+  );
+  const read = (name: string, text: string) =>
+    page
+      .getByLabel('A plan as JSON or CPL')
+      .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  await read('x.xml', '<!DOCTYPE cpl [<!ENTITY a "b">]><cpl/>');
+  await expect(page.getByText('A script with a document type or entities is not read.')).toBeVisible();
+  await read('x.json', json.replace(/"version": \d+/, '"version": 99'));
+  await expect(page.getByText('This plan is of version 99')).toBeVisible();
+  await read('script.cpl.xml', cpl);
+  const dialog = page.getByRole('dialog', { name: 'Add this plan?' });
+  await expect(dialog).toContainText('By who it is');
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await read('x.json', json);
+  await dialog.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('heading', { name: 'Service menu 2' })).toBeVisible();
+});
+
+test('coverage of a day, a week and a year, of one person, as files', async ({ page }) => {
+  await open(page, '/');
+  const ask = page.getByRole('group', { name: 'What is shown' });
+  const csv = await fileOf(page, () => page.getByRole('button', { name: 'Save as CSV' }).click());
+  expect(csv.split('\r\n')[0]).toContain('seconds until voicemail');
+  expect(csv).toContain('2026-11-24 08:00');
+  await ask.getByLabel('When can somebody be rung').selectOption('when Ines Morel is rung');
+  await expect(page.getByRole('button', { name: /^Main line, .* after 4 s$/ }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Winter store/ })).toHaveCount(0);
+  await ask.getByLabel('When can somebody be rung').selectOption('whoever is rung');
+  await ask.getByText('Day', { exact: true }).click();
+  await ask.getByLabel('Day shown').fill('2026-11-26');
+  await ask.getByLabel('Day shown').press('Tab');
+  // Thanksgiving: closed all day.
+  const main = page.getByRole('button', { name: /^Main line, / });
+  await expect(main).toHaveCount(1);
+  await main.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status').filter({ hasText: 'Main line' })).toContainText(
+    'Plays “Yard closed”',
+  );
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('button', { name: /^Workshop, / })).toBeFocused();
+  await ask.getByText('Year', { exact: true }).click();
+  await expect(page.getByRole('group', { name: 'Main line, a year' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('group', { name: 'Main line, a year' })).toBeVisible();
+});
