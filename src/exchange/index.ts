@@ -1,2 +1,3 @@
+export { filledIn } from './notices';
 export { ExchangeClient } from './client';
 export { callerLock, phoneLock, type LiveCall, type Said } from './protocol';

@@ -8,7 +8,13 @@ import type { MailRecord } from '../workspace';
 import { callerName } from './ended';
 
 /** Fills in who calls, which number, and what they said so far. */
-export function filledIn(text: string, system: System, { request, numberId, trace }: CallState): string {
+export function filledIn(
+  text: string,
+  system: System,
+  { request, trace }: Pick<CallState, 'request' | 'trace'>,
+): string {
+  const arrived = trace.find((e) => e.kind === 'arrived');
+  const numberId = arrived?.kind === 'arrived' ? arrived.numberId : null;
   const number = numberId ? system.numbers[numberId] : undefined;
   const values: Record<string, string> = {
     caller: callerName(system, request.from),

@@ -182,7 +182,20 @@ class Session {
 
   /** Brings `now` up to date. */
   tick(): void {
-    if (this.workspace) this.now = this.workspace.now();
+    if (!this.workspace) return;
+    this.now = this.workspace.now();
+    const { planned } = this.standing ?? {};
+    if (planned && planned.at <= this.now) void this.carryOutPlan();
+  }
+
+  private async carryOutPlan(): Promise<void> {
+    const done = await this.workspace!.carryOutPlan();
+    if (!done) return;
+    this.say(
+      done.problem
+        ? { kind: 'error', title: 'Not in force as planned', detail: done.problem }
+        : { kind: 'success', title: 'In force as planned: callers get this from now on.' },
+    );
   }
 
   /** Changes the draft; what is refused is said, unless the caller shows it beside a field. */

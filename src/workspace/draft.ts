@@ -21,7 +21,12 @@ export interface DraftState {
 }
 
 /** One step of a draft's life: an edit, undo or redo. Refused steps leave everything as it was. */
-export type DraftStep = { kind: 'edit'; edit: Edit; at: number } | { kind: 'undo' } | { kind: 'redo' };
+export type DraftStep =
+  | { kind: 'edit'; edit: Edit; at: number }
+  /** The whole system is replaced by an earlier one. */
+  | { kind: 'bring back'; system: System; words: string; at: number }
+  | { kind: 'undo' }
+  | { kind: 'redo' };
 export type Stepped =
   /** `patches` lead from the system before to the one after. */
   | { ok: true; state: DraftState; patches: Patches }
@@ -52,12 +57,13 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
     if (!undone) return refuse('There is nothing to redo.');
     return patched(asPatches(undone.patches), record.done + 1);
   }
-  const applied = applyEdit(record.system, step.edit);
+  const applied =
+    step.kind === 'edit' ? applyEdit(record.system, step.edit) : replaced(record.system, step.system);
   if (!applied.ok) return applied;
   if (!applied.patches.length) return { ok: true, state, patches: [] };
   const kept = edits.filter((e) => e.seq <= record.done);
   const last = kept.at(-1);
-  const { words, mergeKey } = step.edit;
+  const { words, mergeKey } = step.kind === 'edit' ? step.edit : { words: step.words, mergeKey: undefined };
   const merges =
     mergeKey !== undefined &&
     last?.mergeKey === mergeKey &&
@@ -85,6 +91,12 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
     inverse,
   };
   return next(applied.system, applied.patches, record.done + 1, [...kept, edit].slice(-HISTORY));
+}
+
+/** The edit that puts one system in place of another. */
+function replaced(before: System, after: System): Extract<Applied, { ok: true }> {
+  const whole = (value: System): Patches => [{ op: 'replace', path: [], value }];
+  return { ok: true, system: after, patches: whole(after), inverse: whole(before) };
 }
 
 /** A stored draft with what was done since. */

@@ -115,6 +115,35 @@ export class Workspace {
     return this.step({ kind: 'redo' });
   }
 
+  /** The systems that are or were in force, the newest first. */
+  async versions(): Promise<VersionRecord[]> {
+    const versions = await this.db.getAllFromIndex('versions', 'business', this.id);
+    return versions.sort((a, b) => b.n - a.n);
+  }
+  /** Makes the draft what was in force once. What was in the draft comes back by undo. */
+  bringBack({ system, n }: VersionRecord, day: string): Stepped {
+    const words = `Bring back version ${n}, in force since ${day}`;
+    return this.step({ kind: 'bring back', system, words, at: this.now() });
+  }
+
+  /** The draft as it was reviewed goes in force at a moment; null takes that back. */
+  plan(planned: { at: number; revision: string } | null): Promise<void> {
+    return this.changeStanding((s) => ({ ...s, planned }));
+  }
+  /** Carries out what was planned, once its moment has come, in one window only. @returns what came of it, if anything was due */
+  async carryOutPlan(): Promise<{ problem: string | undefined } | undefined> {
+    let due: { at: number; revision: string } | null = null;
+    await storeStanding(this.db, this.id, (s) => {
+      if (!s.planned || s.planned.at > this.now()) return s;
+      due = s.planned;
+      return { ...s, planned: null };
+    });
+    await this.reload('standing');
+    if (!due) return undefined;
+    this.tell('standing');
+    return { problem: await this.putInForce((due as { revision: string }).revision) };
+  }
+
   private step(step: DraftStep): Stepped {
     const from = this.picture.draft;
     const result = takeStep(from, step, nanoid(12));

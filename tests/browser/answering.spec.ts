@@ -1,9 +1,8 @@
 /** Plans of every kind on screen: mistakes found, menus and queues tried, promises, rehearsals, coverage, files. */
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { bench, open, saved } from './bench';
+import { bench, open, saved, setClock } from './bench';
 
-const sentence = (page: Page) => page.getByTestId('rehearsal-sentence');
 async function fileOf(page: Page, act: () => Promise<void>): Promise<string> {
   const download = page.waitForEvent('download');
   await act();
@@ -298,4 +297,41 @@ test('coverage of a day, a week and a year, of one person, as files', async ({ p
   await expect(page.getByRole('group', { name: 'Main line, a year' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('group', { name: 'Main line, a year' })).toBeVisible();
+});
+
+test('the draft goes in force later, once; an earlier version is brought back and undone', async ({
+  page,
+}) => {
+  await open(page, '/answering/winter-store');
+  await page
+    .getByTestId('step')
+    .filter({ hasText: 'Ring Wren' })
+    .getByRole('button', { name: /^Ring/ })
+    .click();
+  await page.getByLabel('For how many seconds').fill('20');
+  await page.getByRole('link', { name: 'Review 1 change' }).click();
+  await page.getByRole('button', { name: 'Put in force later…' }).click();
+  await page.getByLabel('In force from').fill('2026-11-24T09:00');
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await expect(page.getByText('That moment has passed.')).toBeVisible();
+  await page.getByLabel('In force from').fill('2026-11-24T12:00');
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await expect(page.getByTestId('planned')).toContainText('Goes in force on Tue 24 Nov, 12:00');
+  await page.reload();
+  await expect(page.getByTestId('planned')).toContainText('Goes in force on Tue 24 Nov, 12:00');
+  await setClock(page, '2026-11-24T12:01');
+  await expect(page.getByText('In force as planned: callers get this from now on.')).toBeVisible();
+  await expect(page.getByText('Nothing differs for callers')).toBeVisible();
+  await expect(page.getByTestId('planned')).toHaveCount(0);
+
+  await page.getByText('2 versions kept').click();
+  await page.getByRole('button', { name: /^Bring back version/ }).click();
+  await expect(page.getByTestId('difference').first()).toContainText('Winter store');
+  await expect(page.getByTestId('difference').first()).toContainText('Rings Wren Halloran 18 s');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByText('1 edit waits')).toBeVisible();
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('Nothing differs for callers')).toBeVisible();
 });

@@ -60,6 +60,8 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
       return `goes to the plan ${system.plans[e.planId]?.name ?? 'since removed'}`;
     case 'menu':
       return `menu ${e.recordingId ? recording(e.recordingId) : 'without words'}${e.time > 1 ? `, time ${e.time}` : ''}`;
+    case 'shown':
+      return `they see ${e.number ? writeNumber(e.number, system.business.country) : 'a hidden number'}`;
     case 'key':
       return `the caller presses ${e.key}`;
     case 'wrong key':

@@ -68,6 +68,8 @@ export type Happening =
   | { kind: 'drawn'; next: string; chose: number; among: number[] }
   | { kind: 'plan'; planId: string }
   | { kind: 'menu'; stepId: string; recordingId: string | null; time: number }
+  /** What an outside phone that is rung sees; null is a hidden number. */
+  | { kind: 'shown'; number: string | null }
   | { kind: 'key'; key: string }
   | { kind: 'wrong key'; keys: string }
   | { kind: 'no key' }

@@ -82,6 +82,7 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
           call.queue = [];
           call.person = null;
           call.how = { ringBusy: false, confirm: step.confirm };
+          run.say(call, { kind: 'shown', number: shownTo(step.shows, run, call) });
           return offerOutside(run, call, step.number, step.seconds * 1000);
         }
         at = stop.next;
@@ -125,6 +126,13 @@ function play(run: Run, call: CallState, recordingId: string, ms: number): void 
   call.until = run.now + ms;
   run.say(call, { kind: 'prompt started', recordingId });
   run.after(call, ms, 'time out', RANK.timeout);
+}
+
+/** What an outside phone sees of a call that is forwarded to it; null is a hidden number. */
+function shownTo(shows: 'caller' | 'number called', run: Run, call: CallState): string | null {
+  const called = call.numberId ? (run.world(call).system.numbers[call.numberId]?.e164 ?? null) : null;
+  const { from } = call.request;
+  return shows === 'caller' && from.kind === 'outside' ? from.number : called;
 }
 
 /** The caller says a name, which whoever lifts hears before they take the call. */

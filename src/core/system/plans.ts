@@ -90,7 +90,7 @@ const RingHead = z.object({
   weights: Weights.optional(),
   /** Those on a call are rung as well. */
   ringBusy: z.boolean().optional(),
-  /** What the called party sees besides the name: the caller's number, the number called, or both. Absent is the caller's. */
+  /** What the called party sees: the caller's number, the number called, or both. Absent is both. */
   shows: z.enum(['caller', 'number called', 'both']).optional(),
   /** The caller is asked their name, which is said to whoever lifts before they take the call. */
   askName: z.boolean().optional(),

@@ -78,6 +78,8 @@ export function upgradePatches(raw: unknown, version: number): unknown {
   if (version >= SYSTEM_VERSION || !Array.isArray(raw)) return raw;
   return raw.map((patch: unknown) => {
     if (!isFields(patch) || !Array.isArray(patch.path)) return patch;
+    // A whole system that was brought back, or what it took the place of.
+    if (!patch.path.length) return { ...patch, value: upgradeSystem(patch.value, version) };
     const [collection, , field] = patch.path as unknown[];
     if (collection === 'people' && field === 'away')
       return { ...patch, value: (patch.path.length === 3 ? awayTo3 : spanTo3)(patch.value) };

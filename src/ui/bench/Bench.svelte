@@ -3,6 +3,7 @@
   import BenchCarrier from './BenchCarrier.svelte';
   import BenchClock from './BenchClock.svelte';
   import BenchMail from './BenchMail.svelte';
+  import BenchNotices from './BenchNotices.svelte';
   import BenchPhones from './BenchPhones.svelte';
   import BenchStaff from './BenchStaff.svelte';
 
@@ -33,7 +34,7 @@
       <Tab label="Carrier" />
       <svelte:fragment slot="content">
         <TabContent
-          >{#if selected === 0}<BenchMail />{/if}</TabContent
+          >{#if selected === 0}<BenchMail /><BenchNotices />{/if}</TabContent
         >
         <TabContent
           >{#if selected === 1}<BenchPhones />{/if}</TabContent

@@ -64,11 +64,11 @@
 
   const heard = $derived.by(() => {
     if (!call) return '';
-    if (call.phase === 'ringing') return 'You hear it ringing.';
+    if (call.phase === 'ringing' && !waitingIn(call)) return 'You hear it ringing.';
     if (call.phase === 'talking') return `You talk with ${whoseName(system, call.talkingOn ?? '')}.`;
     if (call.phase === 'tone') return 'The tone.';
     if (call.phase === 'message') return 'Speak now.';
-    if (call.phase === 'queued') return 'You wait, and hear music.';
+    if (call.phase === 'queued' || (call.phase === 'ringing' && waitingIn(call))) return whileWaiting(call);
     if (call.phase === 'naming') return '“Please say your name.”';
     if (call.phase === 'asked' || call.phase === 'menu') return inMenu(call);
     const said = call.trace.findLast((e) => e.kind === 'prompt started' || e.kind === 'greeting started');
@@ -76,6 +76,23 @@
     if (call.phase === 'greeting' && !id) return '“Please leave a message after the tone.”';
     return id ? `“${system.recordings[id]?.text ?? ''}”` : 'Connecting…';
   });
+
+  /** The queue the caller waits in, or undefined. */
+  function waitingIn(call: LiveCall): string | undefined {
+    const last = call.trace.findLast((e) => e.kind === 'queued' || e.kind === 'left queue');
+    return last?.kind === 'queued' ? last.queueId : undefined;
+  }
+  /** What somebody hears who waits: the last comfort for a while, else the music. */
+  function whileWaiting(call: LiveCall): string {
+    const queue = system.queues[waitingIn(call) ?? ''];
+    const comfort = call.trace.findLast((e) => e.kind === 'comfort');
+    if (comfort?.kind === 'comfort' && queue?.comfort && session.now - call.request.at - comfort.t < 8000) {
+      const text = system.recordings[queue.comfort.recordingId]?.text ?? '';
+      return `“${text}${queue.comfort.position ? ` You are number ${comfort.position}.` : ''}”`;
+    }
+    const music = queue?.holdMusicId ? system.recordings[queue.holdMusicId]?.text : '';
+    return music ? `You wait: “${music}”` : 'You wait, and hear music.';
+  }
 
   /** What a menu or a question says. */
   function inMenu(call: LiveCall): string {

@@ -2,7 +2,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { listed, saidSoFar, whoseName } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import type { System } from '$core/system';
+  import { allSteps, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
   import { session } from '../session.svelte';
   import { allowSound, playCadence, soundAllowed } from './tones';
@@ -25,6 +25,15 @@
       : whoseName(system, from.phoneId),
   );
   const via = $derived(call.numberId ? (system.numbers[call.numberId]?.label ?? '') : 'Extension');
+  /** What the step that rings wants this phone to show. */
+  const shows = $derived.by(() => {
+    const at = call.trace.findLast((e) => e.kind === 'step');
+    const step =
+      at?.kind === 'step'
+        ? [...allSteps(system.plans[at.planId]?.steps ?? [])].find((s) => s.id === at.stepId)
+        : undefined;
+    return (step?.kind === 'ring' ? step.shows : undefined) ?? 'both';
+  });
   const own = $derived(system.phones[phoneId]?.personId);
   const others = $derived([
     ...new Set(
@@ -49,7 +58,10 @@
     silent = !soundAllowed();
     // Another window hides this one: the browser shows that somebody calls.
     if (document.hidden && 'Notification' in window && Notification.permission === 'granted') {
-      const note = new Notification(`${caller} calls`, { body: via, tag: call.request.id });
+      const note = new Notification(shows === 'number called' ? `A call for ${via}` : `${caller} calls`, {
+        body: shows === 'caller' ? '' : via,
+        tag: call.request.id,
+      });
       note.onclick = () => window.focus();
       close = () => note.close();
     }
@@ -68,11 +80,11 @@
 </script>
 
 <svelte:window {onkeydown} />
-<svelte:head><title>{caller} is ringing</title></svelte:head>
+<svelte:head><title>{shows === 'number called' ? via : caller} is ringing</title></svelte:head>
 
 <section class="ring" aria-live="assertive" data-testid="ringing">
-  <span class="via">{via}</span>
-  <h1>{caller}</h1>
+  {#if shows !== 'caller'}<span class="via">{via}</span>{/if}
+  <h1>{shows === 'number called' ? `A call for ${via}` : caller}</h1>
   <p class="soft">{others.length ? `Also ringing ${listed(others)}` : 'Ringing only here'}</p>
   {#if notes.length}
     <dl data-testid="notes">

@@ -124,7 +124,7 @@
     <Select
       size="sm"
       labelText="Their phones show"
-      selected={step.shows ?? 'caller'}
+      selected={step.shows ?? 'both'}
       on:update={(e) => {
         const shows = SHOWS.find(([s]) => s === e.detail)?.[0];
         if (shows) set({ shows }, 'shows');

@@ -156,7 +156,14 @@
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
     </div>
     <div class="fields">
-      <h3>What those who wait are told</h3>
+      <h3>What those who wait hear</h3>
+      <RecordingField
+        label="Hold music, in words"
+        recordingId={queue.holdMusicId}
+        about="as hold music of {queue.name}"
+        onchoose={(holdMusicId) => set({ holdMusicId }, 'hold music')}
+        attach={(holdMusicId) => ({ do: 'queue.set', id: queue.id, change: { holdMusicId } })}
+      />
       <RecordingField
         label="Comfort message"
         recordingId={queue.comfort?.recordingId ?? null}

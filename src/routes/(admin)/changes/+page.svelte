@@ -4,6 +4,8 @@
   import { differenceOf } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { count, momentText } from '$ui/format';
+  import PlanFor from '$ui/changes/PlanFor.svelte';
+  import Versions from '$ui/changes/Versions.svelte';
   import RingChart from '$ui/RingChart.svelte';
   import { session } from '$ui/session.svelte';
 
@@ -101,6 +103,7 @@
         >Put in force</Button
       >
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
+      <PlanFor disabled={busy || !session.waiting || (stops.length > 0 && !inSpite)} />
       <p class="small soft">In force since {momentText(view.inForce.at, session.zone)}.</p>
       <div class="row">
         <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undo()}
@@ -114,6 +117,7 @@
         >
       </div>
     </div>
+    <Versions />
     <details class="card">
       <summary>History of edits</summary>
       <ol class="history">

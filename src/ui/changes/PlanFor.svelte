@@ -1,0 +1,75 @@
+<script lang="ts">
+  import { Button, TextInput } from 'carbon-components-svelte';
+  import { localTime, momentOf } from '$core/hours';
+  import { momentText } from '../format';
+  import { session } from '../session.svelte';
+
+  /** The draft as it is now goes in force at a later moment. */
+  let { disabled }: { disabled: boolean } = $props();
+  const planned = $derived(session.standing!.planned);
+  const stale = $derived(planned && planned.revision !== session.view!.draft.record.revision);
+  let asking = $state(false);
+  let when = $state('');
+  let problem = $state('');
+
+  function ask() {
+    when = `${localTime(session.zone, session.now + 86_400_000).date}T06:00`;
+    problem = '';
+    asking = true;
+  }
+  async function take(event: Event) {
+    event.preventDefault();
+    const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(when);
+    if (!match) {
+      problem = 'Give a day and a time.';
+      return;
+    }
+    const at = momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3]));
+    if (at <= session.now) {
+      problem = 'That moment has passed.';
+      return;
+    }
+    await session.workspace!.plan({ at, revision: session.view!.draft.record.revision });
+    asking = false;
+  }
+</script>
+
+{#if planned}
+  <p class="small" role="status" data-testid="planned">
+    <b>Goes in force on {momentText(planned.at, session.zone)}</b>, if a window of Upper Line is open then,
+    else when the next one opens.
+    {#if stale}<span class="problem"
+        >The draft was changed since: it would not go in force. Look, and plan it again.</span
+      >{/if}
+    <button class="linkish" type="button" onclick={() => void session.workspace!.plan(null)}
+      >Take that back</button
+    >
+  </p>
+{:else if asking}
+  <form onsubmit={take}>
+    <TextInput
+      size="sm"
+      type="datetime-local"
+      labelText="In force from"
+      bind:value={when}
+      invalid={!!problem}
+      invalidText={problem}
+    />
+    <Button size="small" kind="tertiary" type="submit">Plan it</Button>
+    <Button size="small" kind="ghost" on:click={() => (asking = false)}>Leave it</Button>
+  </form>
+{:else}
+  <Button size="small" kind="ghost" {disabled} on:click={ask}>Put in force later…</Button>
+{/if}
+
+<style>
+  form {
+    display: grid;
+    gap: 8px;
+    margin: 8px 0;
+  }
+  .problem {
+    display: block;
+    color: var(--alarm);
+  }
+</style>
