@@ -4,6 +4,7 @@ import { build, installPackages, run } from './ready.mjs';
 installPackages();
 build();
 run('npx', ['tsx', 'bench/engine.ts']);
+run('npx', ['tsx', 'bench/answering.ts']);
 run('npx', ['tsx', 'bench/numbers.ts']);
 run('npx', ['tsx', 'bench/people.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);

@@ -22,10 +22,11 @@ test('pictures of the demonstration', async ({ context, page }) => {
     ['hours', 'hours'],
     ['people', 'people'],
     ['people/rosa', 'person'],
-    ['people/directory', 'directory'],
-    ['phones/rosa-desk', 'desk-phone'],
+    ['hours/year?set=charter-hours', 'year'],
+    ['answering/promises', 'promises'],
   ] as const) {
     await page.goto(`/${view}`);
+    if (name === 'promises') await page.getByText('All of them are kept.').waitFor({ timeout: 20_000 });
     await shot(page, name);
   }
   await page.goto('/people/list');
@@ -41,11 +42,18 @@ test('pictures of the demonstration', async ({ context, page }) => {
 
   await page.goto('/numbers#n-main');
   await shot(page, 'numbers');
-  await page.goto('/numbers/sites');
-  await shot(page, 'sites');
-  await page.goto('/numbers/dialling');
-  await page.getByLabel('Digits, one after the other').fill('9 1 360 555 0142');
-  await shot(page, 'dialling');
+  await page.goto('/answering/service?step=service-menu');
+  await page.getByRole('button', { name: 'Fold' }).click();
+  await page.getByTestId('step').filter({ hasText: 'Menu “Service”' }).scrollIntoViewIfNeeded();
+  await shot(page, 'menu');
+  await page.getByRole('button', { name: 'Show the chart' }).click();
+  await page.goto('/answering/rehearsal');
+  await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
+  await page.getByRole('button', { name: 'Presses a key' }).click();
+  await page.getByLabel('Keys, time 1').fill('1');
+  await page.getByLabel('Keys, time 1').press('Tab');
+  await page.getByLabel('What Anselm Frey does').selectOption('answers');
+  await shot(page, 'rehearsal');
   await page.goto('/numbers/get');
   await page.getByLabel('Area code or city').fill('360');
   const offers = page.getByRole('list', { name: 'Numbers on offer' }).getByRole('listitem');

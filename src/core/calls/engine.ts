@@ -25,7 +25,7 @@ import {
 } from './state';
 import { end, enter, hangUp, roundOver, timeOut } from './walking';
 import { worldOf, type World } from './world';
-import type { Happening, Outcome } from './trace';
+import type { Happening, Outcome, TraceEvent } from './trace';
 
 const inOrder = (a: Due, b: Due): number => a.t - b.t || a.rank - b.rank || a.seq - b.seq;
 
@@ -135,7 +135,10 @@ export class CallEngine implements Run {
   }
 
   say(call: CallState, happening: Happening): void {
-    call.trace.push({ t: this.now - call.request.at, ...happening });
+    // Every happening is made for one trace: it becomes the event itself, which spares a copy of each.
+    const event = happening as TraceEvent;
+    event.t = this.now - call.request.at;
+    call.trace.push(event);
   }
 
   begin(call: CallState, phase: Phase): void {

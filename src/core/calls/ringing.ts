@@ -69,6 +69,7 @@ function wakingSeconds(run: Run, phone: Phone, personId: string | null): number 
   const account = accountId(phone, personId);
   const registration = run.standing.registrations[account];
   if (isLinked(phone) || !registration?.standIn) return 0;
+  if (registration.condition === 'in reach' && registration.passwordOf === null) return 0;
   if (!registeredAt(registration, phone.kind, run.standing.accounts[account], run.now).reached) return null;
   return registration.condition === 'asleep' ? WAKING_SECONDS : 0;
 }

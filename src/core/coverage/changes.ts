@@ -25,7 +25,9 @@ import {
 
 /** What a call that begins in a plan can meet. */
 export interface Reached {
+  /** Hours its steps ask. */
   hours: Hours[];
+  /** People whose phones do not ring at all times. */
   people: Person[];
   rotas: Rota[];
   /** Callers may dial extensions, some of which lead somewhere only until a day. */
@@ -64,10 +66,7 @@ function find(system: System, planId: string): Reached {
   const everyone = anybody
     ? Object.values(system.people)
     : [...people].flatMap((id) => system.people[id] ?? []);
-  const hoursIds = new Set([
-    ...steps.flatMap((s) => (s.kind === 'hours' && s.hoursId ? [s.hoursId] : [])),
-    ...everyone.flatMap((p) => p.hoursId ?? []),
-  ]);
+  const hoursIds = new Set(steps.flatMap((s) => (s.kind === 'hours' && s.hoursId ? [s.hoursId] : [])));
   return {
     hours: [...hoursIds].flatMap((id) => system.hours[id] ?? []),
     people: everyone.filter((p) => p.away.length || p.quiet || p.hoursId),
@@ -118,11 +117,45 @@ const forwards = (person: Person | undefined): boolean =>
     (t) => t?.to === 'person',
   );
 
+/** Something a call can ask when it reaches a step or a phone: a set of hours, or who can be rung. */
+export interface Source {
+  /** Moments at which its answer can change. Ascending, without repeats. */
+  changes: number[];
+  /** Its answer at a moment, as text: two moments with the same text treat a call that asks then alike. */
+  stateAt: (at: number) => string;
+}
+
+/** The source that says who can be rung. */
+export const PEOPLE = '';
+
 /**
- * Moments at which anything of it can change. Ascending, without repeats.
- * @param from @param to epoch milliseconds; `to` is not included
+ * Everything a call can ask, by the id of the hours it asks, or PEOPLE.
+ * @param from @param to epoch milliseconds between which changes are wanted; `to` is not included
  */
-export function changesOf(
+export function sourcesOf(
+  reached: Reached,
+  system: System,
+  standing: Standing,
+  from: number,
+  to: number,
+): Map<string, Source> {
+  const zone = system.business.timeZone;
+  const sources = new Map<string, Source>();
+  for (const hours of reached.hours) {
+    const override = standing.overrides[hours.id]?.value;
+    sources.set(hours.id, {
+      changes: boundaries(hours, zone, from, to, override),
+      stateAt: (at) => periodAt(hours, zone, at, override) ?? '',
+    });
+  }
+  sources.set(PEOPLE, {
+    changes: peopleChanges(reached, system, standing, from, to),
+    stateAt: (at) => peopleAt(reached, system, standing, at),
+  });
+  return sources;
+}
+
+function peopleChanges(
   reached: Reached,
   system: System,
   standing: Standing,
@@ -134,8 +167,6 @@ export function changesOf(
   const add = (moments: readonly number[]) => {
     for (const t of moments) if (t >= from && t < to) found.add(t);
   };
-  for (const hours of reached.hours)
-    add(boundaries(hours, zone, from, to, standing.overrides[hours.id]?.value));
   for (const rota of reached.rotas) add(handovers(rota, zone, from, to));
   for (const person of reached.people) add(personChanges(person, system, standing, from, to));
   if (reached.dials)
@@ -169,14 +200,9 @@ function personChanges(
   return changes;
 }
 
-/** What all of it says at a moment, as text: two moments with the same text treat a call that asks then alike. */
-export function stateAt(reached: Reached, system: System, standing: Standing, at: number): string {
+function peopleAt(reached: Reached, system: System, standing: Standing, at: number): string {
   const zone = system.business.timeZone;
   const parts: unknown[] = [];
-  for (const hours of reached.hours) {
-    const override = standing.overrides[hours.id]?.value;
-    parts.push(periodAt(hours, zone, at, override));
-  }
   for (const rota of reached.rotas) parts.push(onDuty(rota, zone, at));
   for (const person of reached.people) {
     const own = zoneOf(person, system);
@@ -193,7 +219,7 @@ export function stateAt(reached: Reached, system: System, standing: Standing, at
     for (const { further } of Object.values(system.people))
       for (const { until } of further) if (until) parts.push(until < date);
   }
-  return JSON.stringify(parts);
+  return parts.length ? JSON.stringify(parts) : '';
 }
 
 const isQuiet = ({ from, to }: { from: number; to: number }, minute: number): boolean =>

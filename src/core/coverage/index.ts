@@ -1,5 +1,5 @@
 export { everyWay, piecesOf, unansweredCall, type CallAt, type Piece } from './pieces';
-export { changesOf, plansFrom, reachedFrom } from './changes';
+export { plansFrom } from './changes';
 export { compressed, type Scale } from './scale';
 export { coverageRows, secondsUntilRung, secondsUntilVoicemail } from './reach';
 export { endsWell, firstRung, type Glance } from './first';

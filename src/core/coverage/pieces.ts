@@ -4,7 +4,7 @@
  */
 import { nobodyAnswers, rehearse, type CallRequest, type Trace, type TraceEvent } from '../calls';
 import { asPaired, type NumberHeld, type Standing, type System } from '../system';
-import { changesOf, reachedFrom, stateAt } from './changes';
+import { PEOPLE, reachedFrom, sourcesOf, type Source } from './changes';
 
 export interface Piece {
   /** Epoch milliseconds; `to` is not part of it. */
@@ -29,10 +29,8 @@ export const unansweredCall: CallAt = (number, at) => ({
 /** The longest way of a call that is reckoned with, in milliseconds: changes so long after the span still decide it. */
 const LONGEST_WAY_MS = 4 * 3_600_000;
 
-/** The events at which a call asks what the time is: everything between them goes by itself. */
-const ASKS: ReadonlySet<TraceEvent['kind']> = new Set([
-  'arrived',
-  'hours',
+/** The events at which a call asks who can be rung: everything between them, but hours, goes by itself. */
+const ASKS_PEOPLE: ReadonlySet<TraceEvent['kind']> = new Set([
   'on duty',
   'stand-in',
   'leg offered',
@@ -44,20 +42,61 @@ const ASKS: ReadonlySet<TraceEvent['kind']> = new Set([
   'nobody free',
 ] satisfies TraceEvent['kind'][]);
 
+/** A question of a call: which source it asks, so many milliseconds after it arrived. */
+interface Ask {
+  t: number;
+  source: string;
+}
 /** A way that was worked out: with the same answers to the same questions a call goes the same way. */
 interface Way {
   trace: Trace;
-  asks: number[];
-  /** What held at each of them. */
+  asks: Ask[];
+  /** What was answered to each of them. */
   states: number[];
+}
+
+function asksOf(trace: Trace): Ask[] {
+  const asks = new Map<string, Ask>();
+  const add = (t: number, source: string) => asks.set(`${t} ${source}`, { t, source });
+  for (const e of trace) {
+    if (e.kind === 'hours' && e.hoursId) add(e.t, e.hoursId);
+    else if (ASKS_PEOPLE.has(e.kind)) add(e.t, PEOPLE);
+  }
+  return [...asks.values()];
+}
+
+/** A source asked about many moments: between two changes its answer stays, so it is asked once for each stretch. */
+class Answers {
+  private stretches: number[] = [];
+  private names = new Map<string, number>();
+  constructor(
+    private source: Source,
+    private from: number,
+  ) {}
+
+  at(moment: number): number {
+    const stretch = countUpTo(this.source.changes, moment);
+    let state = this.stretches[stretch];
+    if (state === undefined) {
+      const text = this.source.stateAt(stretch ? this.source.changes[stretch - 1]! : this.from);
+      state = this.names.get(text) ?? this.names.size;
+      this.names.set(text, state);
+      this.stretches[stretch] = state;
+    }
+    return state;
+  }
+  /** The first change strictly after a moment, or Infinity. */
+  nextAfter(moment: number): number {
+    return this.source.changes[countUpTo(this.source.changes, moment)] ?? Infinity;
+  }
 }
 
 /**
  * All pieces of a number from `from` up to but without `to`, in order and without gaps.
  *
- * Exact because a call asks the time only at certain events: the way of a call that arrives at `a` and asks at `a + d`
- * stays what it is until, for one of those `d`, the next change after `a + d` is reached; and a call that at each of them
- * finds what an earlier one found goes as that one went.
+ * Exact because a call asks the time only at certain events: the way of a call that arrives at `a` and asks something at
+ * `a + d` stays what it is until, for one of those `d`, the next change of that after `a + d` is reached; and a call that
+ * at each of them gets the answer an earlier one got goes as that one went.
  */
 export function piecesOf(
   system: System,
@@ -69,44 +108,37 @@ export function piecesOf(
 ): Piece[] {
   const paired = asPaired(standing);
   const reached = number.planId ? reachedFrom(system, number.planId) : undefined;
-  const changes = reached ? changesOf(reached, system, paired, from, to + LONGEST_WAY_MS) : [];
-  // Between two changes everything stays: it is asked once for each stretch.
-  const stretches: number[] = [];
-  const names = new Map<string, number>();
-  const stateIn = (stretch: number): number => {
-    let state = stretches[stretch];
-    if (state === undefined) {
-      const text = reached ? stateAt(reached, system, paired, stretch ? changes[stretch - 1]! : from) : '';
-      state = names.get(text) ?? names.size;
-      names.set(text, state);
-      stretches[stretch] = state;
-    }
-    return state;
-  };
-  const ways = new Map<number, Way[]>();
+  const sources = reached
+    ? sourcesOf(reached, system, paired, from, to + LONGEST_WAY_MS)
+    : new Map<string, Source>();
+  const answers = new Map([...sources].map(([id, source]) => [id, new Answers(source, from)]));
+  const all = [...answers.values()];
+  const answer = ({ t, source }: Ask, at: number): number => answers.get(source)?.at(at + t) ?? 0;
+  // Ways are looked for among those whose calls found the same at the moment they arrived.
+  const ways = new Map<string, Way[]>();
   const wayAt = (at: number): Way => {
-    const state = stateIn(countUpTo(changes, at));
-    let known = ways.get(state);
-    if (!known) ways.set(state, (known = []));
-    for (const way of known)
-      if (way.asks.every((ask, i) => stateIn(countUpTo(changes, at + ask)) === way.states[i])) return way;
+    const key = all.map((a) => a.at(at)).join();
+    let known = ways.get(key);
+    if (!known) ways.set(key, (known = []));
+    for (const way of known) if (way.asks.every((ask, i) => answer(ask, at) === way.states[i])) return way;
     const trace = rehearse(system, paired, callAt(number, at));
-    const asks = [...new Set(trace.flatMap((e) => (ASKS.has(e.kind) ? [e.t] : [])))];
-    const way = { trace, asks, states: asks.map((ask) => stateIn(countUpTo(changes, at + ask))) };
+    const asks = asksOf(trace);
+    const way = { trace, asks, states: asks.map((ask) => answer(ask, at)) };
     known.push(way);
     return way;
   };
   const pieces: Piece[] = [];
-  const same = new Map<Trace, string>();
+  const texts = new Map<Trace, string>();
   const text = (trace: Trace): string => {
-    let found = same.get(trace);
-    if (found === undefined) same.set(trace, (found = JSON.stringify(trace)));
+    let found = texts.get(trace);
+    if (found === undefined) texts.set(trace, (found = JSON.stringify(trace)));
     return found;
   };
   for (let at = from; at < to;) {
     const { trace, asks } = wayAt(at);
     let end = to;
-    for (const t of asks) end = Math.min(end, (changes[countUpTo(changes, at + t)] ?? Infinity) - t);
+    for (const { t, source } of asks)
+      end = Math.min(end, (answers.get(source)?.nextAfter(at + t) ?? Infinity) - t);
     const before = pieces.at(-1);
     if (before && (before.trace === trace || text(before.trace) === text(trace))) before.to = end;
     else pieces.push({ from: at, to: end, trace });

@@ -95,16 +95,19 @@ export function registeredAt(
       runsOut: null,
       why: r.online ? null : r.standIn ? 'it is switched off' : 'its window is closed',
     };
+  const half = (REGISTERED_SECONDS * 1000) / 2;
+  const renewed = (until: number) => r.seenAt + Math.max(0, Math.floor((until - r.seenAt) / half)) * half;
+  const passwordHolds = r.passwordOf === null || account?.madeAt === r.passwordOf;
+  // Nothing is wrong with most phones, and calls ask about each of them.
+  if (r.condition === 'in reach' && passwordHolds)
+    return { registered: true, reached: true, lastSeen: renewed(now), runsOut: null, why: null };
   const ends: [number, Registered['why'], reached: boolean][] = [];
   // A mobile app asleep is woken by a push message; a computer asleep renews nothing.
   if (r.condition === 'no network' || (r.condition === 'asleep' && kind !== 'mobile app'))
     ends.push([r.conditionSince, r.condition === 'asleep' ? 'it is asleep' : 'it has no network', false]);
-  if (r.passwordOf !== null && account?.madeAt !== r.passwordOf)
-    ends.push([account?.madeAt ?? r.seenAt, 'its password is no longer right', true]);
+  if (!passwordHolds) ends.push([account?.madeAt ?? r.seenAt, 'its password is no longer right', true]);
   const [end] = ends.filter(([at]) => at <= now).sort((a, b) => a[0] - b[0]);
   const reached = ends.every(([at, , there]) => there || at > now);
-  const half = (REGISTERED_SECONDS * 1000) / 2;
-  const renewed = (until: number) => r.seenAt + Math.max(0, Math.floor((until - r.seenAt) / half)) * half;
   if (!end) return { registered: true, reached, lastSeen: renewed(now), runsOut: null, why: null };
   const lastSeen = renewed(end[0]);
   const runsOut = lastSeen + REGISTERED_SECONDS * 1000;
