@@ -1,6 +1,6 @@
 /** Works out promises and long stretches of coverage, off the page. */
 import { expose } from 'comlink';
-import { piecesOf, type Piece } from '../core/coverage';
+import { laterDifferences, piecesOf, type Difference, type Piece } from '../core/coverage';
 import { checkPromises, type Verdict } from '../core/promises';
 import type { Standing, System } from '../core/system';
 
@@ -8,6 +8,9 @@ const coverage = {
   /** All promises, held against the coming year. */
   promises: (system: System, standing: Standing, now: number): Verdict[] =>
     checkPromises(system, standing, now),
+  /** What differs for callers later in the coming year. */
+  later: (before: System, after: System, standing: Standing, moment: number): Difference[] =>
+    laterDifferences(before, after, standing, moment),
   /** What unanswered calls to numbers get between two moments, by number. */
   pieces: (
     system: System,

@@ -154,6 +154,8 @@ test('a promise is broken by an edit, said where the edit was made, and stops it
     .getByRole('button', { name: /^Ring/ })
     .click();
   await page.getByLabel('For how many seconds').fill('40');
+  await expect(page.getByRole('link', { name: 'Review 1 change' })).toBeVisible();
+  await saved(page);
   await page.goto('/answering/promises');
   const broken = page.getByTestId('promise').filter({ hasText: 'The store never loses a message' });
   await expect(broken.getByRole('status')).toHaveText('Broken');
@@ -310,7 +312,7 @@ test('the draft goes in force later, once; an earlier version is brought back an
     .click();
   await page.getByLabel('For how many seconds').fill('20');
   await page.getByRole('link', { name: 'Review 1 change' }).click();
-  await page.getByRole('button', { name: 'Put in force later…' }).click();
+  await page.getByRole('button', { name: 'At a later moment…' }).click();
   await page.getByLabel('In force from').fill('2026-11-24T09:00');
   await page.getByRole('button', { name: 'Plan it' }).click();
   await expect(page.getByText('That moment has passed.')).toBeVisible();

@@ -45,6 +45,13 @@ test('a day off is added from the year, shown there, heard by a caller, and take
   await expect(list).not.toContainText('Christmas Eve');
   await page.getByRole('button', { name: 'Undo' }).first().click();
   await expect(list).toContainText('Christmas Eve');
+  // It is a month away, and seen before it goes in force.
+  await saved(page);
+  await page.goto('/changes');
+  await expect(page.getByRole('heading', { name: 'Later in the year' })).toBeVisible();
+  await expect(page.getByTestId('difference').first()).toContainText(
+    'Main line (360) 555-0142, Thu 24 Dec 2026',
+  );
 });
 
 test('the days of the year are walked with the keyboard', async ({ page }) => {

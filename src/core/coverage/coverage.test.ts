@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
 import { rehearse, sentence } from '../calls';
 import { momentOf } from '../hours';
-import { differenceOf, endsWell, firstRung, piecesOf, unansweredCall } from '.';
+import { differenceOf, endsWell, firstRung, laterDifferences, piecesOf, unansweredCall } from '.';
 
 const LA = 'America/Los_Angeles';
 const system = edited(yard(), [
@@ -91,5 +91,67 @@ describe('the difference', () => {
     const come = differenceOf(gone, system, standing, monday);
     expect(come.length).toBeGreaterThan(0);
     expect(come.every((d) => d.before === null)).toBe(true);
+  });
+});
+
+describe('what differs later in the year', () => {
+  const base = yard();
+  const christmas = edited(base, [
+    {
+      do: 'hours.set',
+      id: 'office',
+      change: {
+        exceptions: [
+          {
+            id: 'x',
+            name: 'Christmas Day',
+            when: { on: 'dates', dates: ['2026-12-25'] },
+            times: [],
+            holiday: null,
+          },
+        ],
+      },
+    },
+  ]);
+  const tuesday = momentOf('America/Los_Angeles', '2026-11-24', 600);
+  it('names the days, with what callers get then, and not what the week says already', () => {
+    expect(differenceOf(base, christmas, allOn(base), tuesday)).toEqual([]);
+    const later = laterDifferences(base, christmas, allOn(base), tuesday);
+    expect(later.map((d) => [d.numberId, d.when])).toEqual([['main', 'Fri 25 Dec 2026']]);
+    expect(later[0]!.before).toContain('rings Rosa Delgado');
+    expect(later[0]!.after).toContain('plays “Closed”');
+  });
+  it('is nothing where every week changes alike', () => {
+    const longer = edited(base, [
+      {
+        do: 'hours.set',
+        id: 'office',
+        change: { weekly: [1, 2, 3, 4, 5].map((day) => ({ day, from: 480, to: 1080, kind: 'Open' })) },
+      },
+    ]);
+    expect(differenceOf(base, longer, allOn(base), tuesday)).toHaveLength(1);
+    expect(laterDifferences(base, longer, allOn(base), tuesday)).toEqual([]);
+  });
+  it('joins days that follow each other, and counts what would be too many to name', () => {
+    const season = edited(base, [
+      {
+        do: 'hours.set',
+        id: 'office',
+        change: {
+          exceptions: [
+            {
+              id: 's',
+              name: 'Summer',
+              when: { on: 'yearly', from: '07-01', to: '07-31' },
+              times: [{ day: null, from: 0, to: 1440, kind: 'Open' }],
+              holiday: null,
+            },
+          ],
+        },
+      },
+    ]);
+    expect(laterDifferences(base, season, allOn(base), tuesday)[0]!.when).toBe(
+      'Thu 1 Jul 2027 to Sat 31 Jul 2027',
+    );
   });
 });

@@ -25,6 +25,61 @@ export interface Difference {
 /** Calls that straddle a change by less than this are left out of the words; they follow from what is said. */
 const STRADDLE_MS = 120_000;
 
+/** So many days ahead what differs is looked for besides the coming week. */
+const DAYS_AHEAD = 366;
+/** So many dates are named one by one. */
+const MOST_DATES = 4;
+
+/**
+ * What changes for unanswered callers later in the coming year, beyond the seven days that begin with the one `moment`
+ * (epoch milliseconds) lies in: holidays, seasons, turns of a rota. What the week says already is not said again.
+ */
+export function laterDifferences(
+  before: System,
+  after: System,
+  standing: Standing,
+  moment: number,
+): Difference[] {
+  const zone = after.business.timeZone;
+  const { date } = localTime(zone, moment);
+  const from = momentOf(zone, addDays(date, 7), 0);
+  const rest: Span = [from, momentOf(zone, addDays(date, DAYS_AHEAD), 0)];
+  const said = new Set(
+    differenceOf(before, after, standing, moment).map((d) => JSON.stringify([d.numberId, d.before, d.after])),
+  );
+  const ids = [...new Set([...Object.keys(before.numbers), ...Object.keys(after.numbers)])];
+  return ids
+    .flatMap((id) => ofNumber(before, after, standing, id, rest, (spans) => datesInWords(spans, zone)))
+    .filter((d) => !said.has(JSON.stringify([d.numberId, d.before, d.after])));
+}
+
+/** The days some spans lie on: "Fri 25 Dec 2026", "Sat 15 May 2027 to Wed 15 Sept 2027". */
+function datesInWords(spans: readonly Span[], zone: string): string {
+  const runs: { from: string; to: string }[] = [];
+  for (const [from, to] of spans) {
+    if (to - from <= 2 * STRADDLE_MS) continue;
+    // A call that straddles midnight by seconds does not make a day.
+    const [first, last] = [localTime(zone, from + STRADDLE_MS).date, localTime(zone, to - STRADDLE_MS).date];
+    const run = runs.at(-1);
+    if (run && first <= addDays(run.to, 1)) run.to = last > run.to ? last : run.to;
+    else runs.push({ from: first, to: last });
+  }
+  const words = runs
+    .slice(0, MOST_DATES)
+    .map(({ from, to }) => (from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`));
+  const more = runs.length - words.length;
+  return more > 0 ? `${words.join(', ')} and ${more} more times` : words.join(', ');
+}
+
+const DAY_WORDS = new Intl.DateTimeFormat('en-GB', {
+  weekday: 'short',
+  day: 'numeric',
+  month: 'short',
+  year: 'numeric',
+  timeZone: 'UTC',
+});
+const dayInWords = (date: string): string => DAY_WORDS.format(Date.parse(date)).replace(',', '');
+
 /** What changes for unanswered callers in the seven days that begin with the one `moment` (epoch milliseconds) lies in. */
 export function differenceOf(
   before: System,
@@ -39,8 +94,14 @@ export function differenceOf(
   return ids.flatMap((id) => ofNumber(before, after, standing, id, week));
 }
 
-function ofNumber(before: System, after: System, standing: Standing, id: string, week: Span): Difference[] {
-  const zone = after.business.timeZone;
+function ofNumber(
+  before: System,
+  after: System,
+  standing: Standing,
+  id: string,
+  week: Span,
+  inWords: (spans: readonly Span[]) => string = (spans) => spansInWords(spans, after.business.timeZone, week),
+): Difference[] {
   const [was, is] = [before.numbers[id], after.numbers[id]];
   const number = (is ?? was)!;
   const pieces = (system: System, n: NumberHeld | undefined): Piece[] =>
@@ -77,10 +138,21 @@ function ofNumber(before: System, after: System, standing: Standing, id: string,
   }
   return [...found.values()]
     .filter(({ spans }, _, all) => all.length === 1 || spans.some(([f, t]) => t - f >= STRADDLE_MS))
-    .map(({ spans, first }) => ({ ...first, when: spansInWords(spans, zone, week) }));
+    .map(({ spans, first }) => ({ ...first, when: inWords(spans) }))
+    .filter((d) => d.when !== '');
 }
 
-const at = (pieces: Piece[], t: number): Piece | undefined => pieces.find((p) => p.from <= t && t < p.to);
+/** The piece a moment lies in. */
+function at(pieces: readonly Piece[], t: number): Piece | undefined {
+  let [low, high] = [0, pieces.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (pieces[middle]!.to <= t) low = middle + 1;
+    else high = middle;
+  }
+  const found = pieces[low];
+  return found && found.from <= t ? found : undefined;
+}
 
 /** Spans of one week in words, repeated days joined: "Mon–Fri 08:00–17:00". @param spans epoch milliseconds */
 export function spansInWords(spans: readonly Span[], zone: string, week: Span): string {

@@ -59,7 +59,7 @@
     <Button size="small" kind="ghost" on:click={() => (asking = false)}>Leave it</Button>
   </form>
 {:else}
-  <Button size="small" kind="ghost" {disabled} on:click={ask}>Put in force later…</Button>
+  <Button size="small" kind="ghost" {disabled} on:click={ask}>At a later moment…</Button>
 {/if}
 
 <style>

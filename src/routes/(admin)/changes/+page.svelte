@@ -1,12 +1,13 @@
 <script lang="ts">
-  import { Button, Checkbox } from 'carbon-components-svelte';
-  import { ringChart } from '$core/calls';
-  import { differenceOf } from '$core/coverage';
+  import { Button, Checkbox, InlineLoading } from 'carbon-components-svelte';
+  import { onDestroy } from 'svelte';
+  import { differenceOf, type Difference } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { count, momentText } from '$ui/format';
+  import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
   import PlanFor from '$ui/changes/PlanFor.svelte';
   import Versions from '$ui/changes/Versions.svelte';
-  import RingChart from '$ui/RingChart.svelte';
+  import { CoverageClient } from '$ui/coverage/client';
   import { session } from '$ui/session.svelte';
 
   const view = $derived(session.view!);
@@ -21,7 +22,19 @@
   const history = $derived([...view.draft.edits].reverse().slice(0, 100));
   let inSpite = $state(false);
   let problem = $state('');
-  let open = $state<string | null>(null);
+  /** What differs later in the coming year; null while it is worked out. */
+  let later = $state.raw<Difference[] | null>(null);
+  const client = new CoverageClient();
+  onDestroy(() => client.stop());
+  $effect(() => {
+    const [a, b, standing, moment] = [before, after, session.standing!, hour];
+    later = null;
+    void client
+      .ask((w) => w.later(a, b, standing, moment) as Promise<Difference[]>)
+      .then((found) => {
+        if (found) later = found;
+      });
+  });
   let busy = $state(false);
 
   async function putInForce() {
@@ -41,46 +54,32 @@
   <section>
     <h1>What differs for callers</h1>
     <p class="sub">
-      The draft against what is in force, for calls that nobody answers, over the seven days from today.
+      The draft against what is in force, for calls that nobody answers, over the seven days from today, and
+      then over the rest of the year.
     </p>
-    {#each differences as d (d.numberId + d.when + d.after)}
-      {@const key = d.numberId + d.when}
-      <article class="card" data-testid="difference">
-        <h2>{d.label} <span class="soft">{session.number(d.e164)}</span>, {d.when}</h2>
-        <dl>
-          <dt>was</dt>
-          <dd>{d.before ?? 'No such number.'}</dd>
-          <dt>now</dt>
-          <dd>{d.after ?? 'The number is given back.'}</dd>
-        </dl>
-        <button
-          class="linkish small"
-          type="button"
-          aria-expanded={open === key}
-          onclick={() => (open = open === key ? null : key)}
-        >
-          {open === key ? 'Hide the ring charts' : 'Show the ring charts'}
-        </button>
-        {#if open === key}
-          {@const was = d.beforeTrace && ringChart(d.beforeTrace, before)}
-          {@const now = d.afterTrace && ringChart(d.afterTrace, after)}
-          {@const across = Math.max(was?.length ?? 0, now?.length ?? 0)}
-          {#if was}<h3>Was</h3>
-            <RingChart chart={was} {across} />{/if}
-          {#if now}<h3>Now</h3>
-            <RingChart chart={now} {across} />{/if}
-        {/if}
-      </article>
+    {#each differences as d (`${d.numberId} ${d.when} ${d.before} ${d.after}`)}
+      <DifferenceCard difference={d} {before} {after} />
     {:else}
       <div class="empty">
         <h2>Nothing differs for callers</h2>
         <p>
-          {session.waiting
-            ? 'The draft has changes, but no unanswered call goes another way because of them.'
-            : 'The draft is what is in force.'}
+          {later?.length
+            ? 'Not in the coming seven days.'
+            : session.waiting
+              ? 'The draft has changes, but no unanswered call goes another way because of them.'
+              : 'The draft is what is in force.'}
         </p>
       </div>
     {/each}
+    {#if later === null && session.waiting}<InlineLoading
+        description="The rest of the year is worked out"
+      />{/if}
+    {#if later?.length}
+      <h2 class="later">Later in the year</h2>
+      {#each later as d (`${d.numberId} ${d.when} ${d.before} ${d.after}`)}
+        <DifferenceCard difference={d} {before} {after} />
+      {/each}
+    {/if}
   </section>
   <aside>
     <div class="card">
@@ -148,17 +147,8 @@
   .columns {
     grid-template-columns: minmax(0, 1fr) 330px;
   }
-  dl {
-    display: grid;
-    grid-template-columns: 40px 1fr;
-    gap: 4px 10px;
-    margin: 0 0 8px;
-  }
-  dt {
-    color: var(--ink-soft);
-  }
-  dd {
-    margin: 0;
+  .later {
+    margin: 18px 0 8px;
   }
   ol {
     margin: 0 0 12px;
