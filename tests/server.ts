@@ -22,7 +22,7 @@ export const shared: PlaywrightTestConfig = {
   // Real calls take real seconds; on a busy machine one may be late. A second failure counts.
   retries: process.env.CI ? 1 : 0,
   timeout: 60_000,
-  globalTimeout: 1_200_000,
+  globalTimeout: 2_700_000,
   expect: { timeout: 10_000 },
   use: {
     actionTimeout: 15_000,
