@@ -1,6 +1,6 @@
 /** What this window shows: the workspace as reactive state, the time of the bench clock, and what to say to the person. */
 import { findingsOf, type Finding } from '$core/findings';
-import type { Verdict } from '$core/promises';
+import { checkPromises, type Verdict } from '$core/promises';
 import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
@@ -90,6 +90,10 @@ class Session {
   findings = $state.raw<Finding[]>([]);
   /** Whether each promise is kept, as a worker found; null until it has looked. */
   verdicts = $state.raw<Verdict[] | null>(null);
+  /** The draft that the verdicts are about. */
+  private verdictsOf = $state.raw<System | undefined>(undefined);
+  /** Whether the promises have been held against the draft as it is now. */
+  readonly checked = $derived(this.verdictsOf !== undefined && this.verdictsOf === this.system);
   private readonly broken = $derived((this.verdicts ?? []).filter((v) => !v.kept));
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
   readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
@@ -110,12 +114,16 @@ class Session {
         if (!system || !standing || !today) return;
         if (!Object.keys(system.promises).length) {
           this.verdicts = [];
+          this.verdictsOf = system;
           return;
         }
         const look = async () => {
           const now = this.workspace?.now() ?? 0;
           const found = await worker.ask((w) => w.promises(system, standing, now) as Promise<Verdict[]>);
-          if (found) this.verdicts = found;
+          // A worker that failed must not keep a draft from going in force: then it is worked out here.
+          if (!found && this.system !== system) return;
+          this.verdicts = found ?? checkPromises(system, standing, now);
+          this.verdictsOf = system;
         };
         const timer = setTimeout(() => void look(), AFTER_DRAWING_MS);
         return () => clearTimeout(timer);

@@ -98,11 +98,15 @@
           bind:checked={inSpite}
         />
       {/if}
-      <Button disabled={busy || !session.waiting || (stops.length > 0 && !inSpite)} on:click={putInForce}
-        >Put in force</Button
+      <Button
+        disabled={busy || !session.waiting || !session.checked || (stops.length > 0 && !inSpite)}
+        on:click={putInForce}>Put in force</Button
       >
+      {#if session.waiting && !session.checked}<InlineLoading
+          description="The promises are held against the draft"
+        />{/if}
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-      <PlanFor disabled={busy || !session.waiting || (stops.length > 0 && !inSpite)} />
+      <PlanFor disabled={busy || !session.waiting || !session.checked || (stops.length > 0 && !inSpite)} />
       <p class="small soft">In force since {momentText(view.inForce.at, session.zone)}.</p>
       <div class="row">
         <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undo()}
