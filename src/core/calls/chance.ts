@@ -17,14 +17,23 @@ export function choose(call: CallState, weights: readonly number[]): number {
   const sum = weights.reduce((all, w) => all + w, 0);
   if (sum <= 0) return -1;
   const n = call.drawn++;
-  const given = call.request.choices?.[n];
-  if (given !== undefined && (weights[given] ?? 0) > 0) return given;
+  const decided = call.request.choices?.[n];
+  if (decided !== undefined && (weights[decided] ?? 0) > 0) return decided;
   let left = drawn(call.request.seed ?? 0, n) * sum;
   for (const [i, weight] of weights.entries()) {
     left -= weight;
     if (left < 0) return i;
   }
   return weights.findLastIndex((w) => w > 0);
+}
+
+/**
+ * What the request says is decided, for a choice that otherwise goes by what the system has in mind from earlier calls:
+ * which calls came before is chance to a caller. @returns undefined where it says nothing
+ */
+export function given(call: CallState, among: number): number | undefined {
+  const decided = call.request.choices?.[call.drawn++];
+  return decided !== undefined && decided < among ? decided : undefined;
 }
 
 /** Indexes with a weight above 0: what chance can decide. */

@@ -1,7 +1,7 @@
 /** In which order several are rung. */
 import { localTime } from '../hours';
 import type { Pattern, Weights } from '../system';
-import { choose, open } from './chance';
+import { choose, given, open } from './chance';
 import type { CallState, Memory, Run, Rung } from './state';
 
 /** What somebody rung is called in the memory, in weights and in traces. */
@@ -26,20 +26,45 @@ export function arrange(
       return [...targets];
     case 'in turn': {
       const last = targets.findIndex((t) => idOf(t) === memory.lastRung[owner]);
-      return [...targets.slice(last + 1), ...targets.slice(0, last + 1)];
+      const turned = [...targets.slice(last + 1), ...targets.slice(0, last + 1)];
+      return firstIsOpen(run, call, turned, (i) => [...turned.slice(i), ...turned.slice(0, i)]);
     }
     case 'longest idle': {
       const since = (t: Rung) => memory.idleSince[idOf(t)] ?? -Infinity;
-      return stable(targets, (a, b) => since(a) - since(b));
+      return anyFirst(
+        run,
+        call,
+        stable(targets, (a, b) => since(a) - since(b)),
+      );
     }
     case 'fewest calls': {
       const { date } = localTime(run.world(call).system.business.timeZone, run.now);
-      return stable(targets, (a, b) => takenOn(memory, idOf(a), date) - takenOn(memory, idOf(b), date));
+      const taken = (t: Rung) => takenOn(memory, idOf(t), date);
+      return anyFirst(
+        run,
+        call,
+        stable(targets, (a, b) => taken(a) - taken(b)),
+      );
     }
     case 'by weight':
       return byWeight(run, call, weights ?? {}, targets);
   }
 }
+
+/**
+ * Which calls came before decides who is first. Where all ways of a call are followed, the request says who it is; it is
+ * said in the trace so that the others can be followed too.
+ */
+function firstIsOpen(run: Run, call: CallState, order: Rung[], from: (first: number) => Rung[]): Rung[] {
+  if (!call.request.choices || call.waiting || order.length < 2) return order;
+  const chose = given(call, order.length) ?? 0;
+  run.say(call, { kind: 'drawn', next: idOf(order[chose]!), among: order.map((_, i) => i), chose });
+  return from(chose);
+}
+
+/** Any of them may be first; the others follow in their order. */
+const anyFirst = (run: Run, call: CallState, order: Rung[]): Rung[] =>
+  firstIsOpen(run, call, order, (i) => [order[i]!, ...order.slice(0, i), ...order.slice(i + 1)]);
 
 /** Calls somebody took on a day. */
 export const takenOn = ({ taken }: Memory, id: string, date: string): number =>

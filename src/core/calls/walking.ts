@@ -2,7 +2,7 @@
 import { periodAt } from '../hours';
 import type { CallerStep, CallerTest, ShareStep } from '../system';
 import { ask, askedEnough } from './asking';
-import { choose, open } from './chance';
+import { choose, given, open } from './chance';
 import { menu, menuTimeOut } from './menu';
 import { MOST_REDIRECTS, ringingOver, ringStep } from './people';
 import { enterQueue, notTaken } from './queueing';
@@ -172,9 +172,9 @@ function shareOut(run: Run, call: CallState, step: ShareStep): number {
   const many = step.branches.length;
   if (!many) return -1;
   if (step.how === 'in turn') {
-    const branch = ((run.memory.lastBranch[step.id] ?? -1) + 1) % many;
+    const branch = given(call, many) ?? ((run.memory.lastBranch[step.id] ?? -1) + 1) % many;
     run.memory.lastBranch[step.id] = branch;
-    run.say(call, { kind: 'shared', stepId: step.id, branch, among: [] });
+    run.say(call, { kind: 'shared', stepId: step.id, branch, among: step.branches.map((_, i) => i) });
     return branch;
   }
   const weights = step.branches.map((b) => b.share);

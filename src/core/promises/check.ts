@@ -1,8 +1,15 @@
 /** Whether promises are kept: exactly, over every moment they are about. */
-import { nobodyAnswers, type CallRequest, type Trace } from '../calls';
+import { nobodyAnswers, worldOf, type CallRequest, type Trace } from '../calls';
 import { everyWay, piecesOf, type CallAt } from '../coverage';
 import { addDays, boundaries, localTime, momentOf, momentOfDay, periodAt } from '../hours';
-import { asPaired, type Expectation, type Promised, type Standing, type System } from '../system';
+import {
+  asPaired,
+  type Expectation,
+  type Pattern,
+  type Promised,
+  type Standing,
+  type System,
+} from '../system';
 import { brokenBy } from './expect';
 
 /** Days ahead that a promise over a range of time is held against. */
@@ -68,7 +75,7 @@ export function checkPromise(system: System, standing: Standing, promised: Promi
   for (const piece of piecesOf(system, standing, number, from, to, call)) {
     if (looked.get(piece.trace)) continue;
     for (const span of spansIn(promised, system, standing, piece.from, piece.to)) {
-      const found = leavesToChance(piece.trace) ? anyWay(span) : wrong(span, piece.trace);
+      const found = leavesOpen(piece.trace, system) ? anyWay(span) : wrong(span, piece.trace);
       if (found) return found;
       looked.set(piece.trace, true);
       break;
@@ -77,8 +84,16 @@ export function checkPromise(system: System, standing: Standing, promised: Promi
   return { kept: true, promised };
 }
 
-const leavesToChance = (trace: Trace): boolean =>
-  trace.some((e) => (e.kind === 'shared' || e.kind === 'drawn') && e.among.length > 1);
+/** Whether a call could have gone another way: by chance, or by which calls came before it. */
+const leavesOpen = (trace: Trace, system: System): boolean =>
+  trace.some((e) => {
+    if (e.kind === 'shared' || e.kind === 'drawn') return e.among.length > 1;
+    if (e.kind === 'group') return BY_MEMORY.includes(system.groups[e.groupId]?.pattern ?? 'together');
+    if (e.kind !== 'step') return false;
+    const step = worldOf(system).routes.get(e.planId)?.stops.get(e.stepId)?.step;
+    return step?.kind === 'ring' && BY_MEMORY.includes(step.pattern);
+  });
+const BY_MEMORY: readonly Pattern[] = ['in turn', 'longest idle', 'fewest calls'];
 
 /** Checks all promises there are. */
 export const checkPromises = (system: System, standing: Standing, now: number): Verdict[] =>

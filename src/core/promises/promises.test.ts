@@ -152,6 +152,54 @@ describe('a promise', () => {
     const expects = [{ is: 'voicemail' as const, mailboxId: 'front', within: null }];
     expect(check({ expects }, edited(yard(), [share])).kept).toBe(false);
   });
+  it.each(['in turn', 'longest idle', 'fewest calls'] as const)(
+    'is held against every turn of “%s”: which calls came before is chance to a caller',
+    (pattern) => {
+      const ring = (among: string[]): Command => ({
+        do: 'plan.set',
+        id: 'main-plan',
+        change: {
+          steps: [
+            {
+              id: 'r',
+              kind: 'ring',
+              targets: among.map((id) => ({ kind: 'person', id })),
+              pattern,
+              seconds: 20,
+              followReach: false,
+            },
+            { id: 'v', kind: 'voicemail', mailboxId: 'front' },
+          ],
+        },
+      });
+      const expects = [{ is: 'rings' as const, personIds: ['rosa'], within: 5 }];
+      expect(check({ expects }, edited(yard(), [ring(['rosa', 'idris'])])).kept).toBe(false);
+      expect(check({ expects }, edited(yard(), [ring(['rosa'])])).kept).toBe(true);
+      const either = [{ is: 'rings' as const, personIds: ['rosa', 'idris'], within: 5 }];
+      expect(check({ expects: either }, edited(yard(), [ring(['rosa', 'idris'])])).kept).toBe(true);
+    },
+  );
+  it('is held against every branch that has its turn', () => {
+    const share: Command = {
+      do: 'plan.set',
+      id: 'main-plan',
+      change: {
+        steps: [
+          {
+            id: 's',
+            kind: 'share',
+            how: 'in turn',
+            branches: [
+              { share: 50, steps: [{ id: 'v', kind: 'voicemail', mailboxId: 'front' }] },
+              { share: 50, steps: [{ id: 'e', kind: 'end', how: 'busy' }] },
+            ],
+          },
+        ],
+      },
+    };
+    const expects = [{ is: 'voicemail' as const, mailboxId: 'front', within: null }];
+    expect(check({ expects }, edited(yard(), [share])).kept).toBe(false);
+  });
   it('about a number without a plan is broken', () => {
     const system = edited(yard(), [{ do: 'number.set', id: 'main', change: { planId: null } }]);
     expect(check({}, system)).toMatchObject({ kept: false, trace: null });
