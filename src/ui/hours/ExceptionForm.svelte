@@ -93,7 +93,12 @@
       invalid={!!wrong('spans')}
       invalidText={wrong('spans')}
     />
-    <Select size="sm" labelText="Kind" bind:selected={kind}>
+    <Select
+      size="sm"
+      labelText="Kind"
+      selected={kind || kinds[0]}
+      on:update={(e) => (kind = String(e.detail))}
+    >
       {#each kinds as k (k)}<SelectItem value={k} text={k} />{/each}
     </Select>
   </div>
