@@ -119,10 +119,12 @@ class Session {
         }
         const look = async () => {
           const now = this.workspace?.now() ?? 0;
-          const found = await worker.ask((w) => w.promises(system, standing, now) as Promise<Verdict[]>);
-          // A worker that failed must not keep a draft from going in force: then it is worked out here.
-          if (!found && this.system !== system) return;
-          this.verdicts = found ?? checkPromises(system, standing, now);
+          const found = await worker
+            .ask((w) => w.promises(system, standing, now) as Promise<Verdict[]>)
+            // A worker that failed must not keep a draft from going in force: then it is worked out here.
+            .catch(() => checkPromises(system, standing, now));
+          if (!found) return;
+          this.verdicts = found;
           this.verdictsOf = system;
         };
         const timer = setTimeout(() => void look(), AFTER_DRAWING_MS);

@@ -1,14 +1,14 @@
 /** The whole system as a JSON file, and back. The format is described in docs/formats.md. */
 import { z } from 'zod';
+import { damagedAt, headOf, openVersioned } from '../core/formats/versioned';
 import { SYSTEM_VERSION } from '../core/system';
 import { Whole } from './businesses';
 import { upgradeWhole } from './upgrade';
 
 const FORMAT = 'upper-line-system';
-const Head = z.object({ format: z.literal(FORMAT), version: z.number().int().min(1) });
 /** What the file holds as a JSON Schema (draft 2020-12), for other programs that read or write it. */
 export const fileSchema = (): Record<string, unknown> => ({
-  ...z.toJSONSchema(z.object({ ...Head.shape, savedAt: z.iso.datetime(), ...Whole.shape }), {
+  ...z.toJSONSchema(z.object({ ...headOf(FORMAT).shape, savedAt: z.iso.datetime(), ...Whole.shape }), {
     unrepresentable: 'any',
     io: 'input',
   }),
@@ -30,21 +30,9 @@ export const writeFile = (whole: Whole, at: number): string =>
 
 /** Reads such a file. Whatever is wrong is said, and nothing else happens. */
 export function readFile(text: string): FileRead {
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch {
-    return { ok: false, message: 'This is not a JSON file, or it is cut off.' };
-  }
-  const head = Head.safeParse(json);
-  if (!head.success) return { ok: false, message: 'This file is not a system saved by Upper Line.' };
-  if (head.data.version > SYSTEM_VERSION)
-    return {
-      ok: false,
-      message: `This file is of version ${head.data.version}; this Upper Line reads up to version ${SYSTEM_VERSION}.`,
-    };
-  const parsed = Whole.safeParse(upgradeWhole(json, head.data.version));
+  const opened = openVersioned(text, FORMAT, 'a system');
+  if (!opened.ok) return opened;
+  const parsed = Whole.safeParse(upgradeWhole(opened.json, opened.version));
   if (parsed.success) return { ok: true, whole: parsed.data };
-  const issue = parsed.error.issues[0]!;
-  return { ok: false, message: `The file is damaged at ${issue.path.join(' › ')}: ${issue.message}` };
+  return { ok: false, message: damagedAt(parsed.error) };
 }

@@ -264,7 +264,7 @@ test('plans go out as JSON, CPL and VoiceXML and come back; wrong files are refu
   await read('x.xml', '<!DOCTYPE cpl [<!ENTITY a "b">]><cpl/>');
   await expect(page.getByText('A script with a document type or entities is not read.')).toBeVisible();
   await read('x.json', json.replace(/"version": \d+/, '"version": 99'));
-  await expect(page.getByText('This plan is of version 99')).toBeVisible();
+  await expect(page.getByText('This file is of version 99')).toBeVisible();
   await read('script.cpl.xml', cpl);
   const dialog = page.getByRole('dialog', { name: 'Add this plan?' });
   await expect(dialog).toContainText('By who it is');

@@ -63,7 +63,6 @@ export function keyWhileAsked(run: Run, call: CallState, key: string): void {
 function note(run: Run, call: CallState, text: string): void {
   const step = stepOf(run, call);
   const { label } = step.questions[call.asking!.index]!;
-  call.notes.push({ label, text });
   run.say(call, { kind: 'noted', label, text });
   const told = answerTo(text, step.answers);
   if (!told) return goOn(run, call);

@@ -120,8 +120,6 @@ export interface CallState {
   menu: InMenu | null;
   waiting: Waiting | null;
   asking: Asking | null;
-  /** What the caller said or pressed when asked. */
-  notes: { label: string; text: string }[];
   /** Entries of the caller's keys used so far. */
   pressed: number;
   /** How often chance was asked. */
@@ -158,7 +156,6 @@ export const newCall = (request: CallRequest, version: number, now: number): Cal
   menu: null,
   waiting: null,
   asking: null,
-  notes: [],
   pressed: 0,
   drawn: 0,
   since: now,

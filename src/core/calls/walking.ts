@@ -68,7 +68,8 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
           ...(unreachable !== undefined ? { unreachable } : {}),
           ...(busy !== undefined ? { busy } : {}),
         };
-        if (step.askName && !call.notes.some((n) => n.label === 'Name')) return askName(run, call);
+        if (step.askName && !call.trace.some((e) => e.kind === 'noted' && e.label === 'Name'))
+          return askName(run, call);
         return ringStep(run, call, step);
       }
       case 'queue':
@@ -101,7 +102,6 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
       }
       case 'notify':
         run.say(call, { kind: 'notified', how: step.how, to: step.to, text: step.text });
-        if (step.how === 'note') call.notes.push({ label: 'Note', text: step.text });
         at = stop.next;
         break;
       case 'voicemail':
@@ -196,7 +196,6 @@ export function timeOut(run: Run, call: CallState): void {
       return askedEnough(run, call);
     case 'naming': {
       const text = call.request.behaviour?.caller.says?.Name ?? '';
-      call.notes.push({ label: 'Name', text });
       run.say(call, { kind: 'noted', label: 'Name', text });
       const { step } = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
       return step.kind === 'ring' ? ringStep(run, call, step) : undefined;

@@ -26,6 +26,7 @@
   const ORDER: Glance[] = ['person', 'group', 'outside', 'message', 'ended', 'nobody'];
   const numbers = $derived(numbersFor(system, filter));
   let found = $state.raw<Piece[][] | null>(null);
+  let problem = $state('');
 
   $effect(() => {
     const { standing } = session;
@@ -37,7 +38,8 @@
       .ask((w) => w.pieces(s, standing, ids, a, b) as Promise<Piece[][]>)
       .then((pieces) => {
         if (pieces) found = pieces;
-      });
+      })
+      .catch(() => (problem = 'The year could not be worked out. Choose a week instead.'));
   });
 
   interface Day {
@@ -91,7 +93,9 @@
   };
 </script>
 
-{#if !found}
+{#if problem}
+  <p class="problem" role="alert">{problem}</p>
+{:else if !found}
   <ProgressBar size="sm" labelText="A year of {numbers.length} numbers is worked out" />
   <button class="linkish small" type="button" onclick={() => ((found = []), client.stop())}>Stop</button>
 {:else}

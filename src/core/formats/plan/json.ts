@@ -1,5 +1,6 @@
 /** A plan as a JSON file, with what it needs: recordings, hours, queues, mailboxes, and who is meant. */
 import { z } from 'zod';
+import { damagedAt, openVersioned } from '../versioned';
 import {
   allSteps,
   Hours,
@@ -15,7 +16,6 @@ import {
 } from '../../system';
 
 const FORMAT = 'upper-line-plan';
-const Head = z.object({ format: z.literal(FORMAT), version: z.number().int().min(1) });
 const PlanFile = z.object({
   format: z.literal(FORMAT),
   version: z.literal(SYSTEM_VERSION),
@@ -83,24 +83,10 @@ export type PlanRead =
  * and phones that are not here are left out of it, and that is said.
  */
 export function readPlan(text: string, system: System, freshId: (kind: string) => string): PlanRead {
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch {
-    return { ok: false, message: 'This is not a JSON file, or it is cut off.' };
-  }
-  const head = Head.safeParse(json);
-  if (!head.success) return { ok: false, message: 'This file is not a plan saved by Upper Line.' };
-  if (head.data.version > SYSTEM_VERSION)
-    return {
-      ok: false,
-      message: `This plan is of version ${head.data.version}; this Upper Line reads up to version ${SYSTEM_VERSION}.`,
-    };
-  const parsed = PlanFile.safeParse(json);
-  if (!parsed.success) {
-    const issue = parsed.error.issues[0]!;
-    return { ok: false, message: `The file is damaged at ${issue.path.join(' › ')}: ${issue.message}` };
-  }
+  const opened = openVersioned(text, FORMAT, 'a plan');
+  if (!opened.ok) return opened;
+  const parsed = PlanFile.safeParse(opened.json);
+  if (!parsed.success) return { ok: false, message: damagedAt(parsed.error) };
   const file = parsed.data;
   const left = new Set<string>();
   const here = (personId: string): boolean => {

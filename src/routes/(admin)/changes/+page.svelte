@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Checkbox, InlineLoading } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import { differenceOf, type Difference } from '$core/coverage';
+  import { differenceOf, laterDifferences, type Difference } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { count, momentText } from '$ui/format';
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
@@ -33,7 +33,8 @@
       .ask((w) => w.later(a, b, standing, moment) as Promise<Difference[]>)
       .then((found) => {
         if (found) later = found;
-      });
+      })
+      .catch(() => (later = laterDifferences(a, b, standing, moment)));
   });
   let busy = $state(false);
 
