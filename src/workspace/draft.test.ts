@@ -77,3 +77,27 @@ describe('steps of a draft', () => {
     expect(nameOf(take(many, { kind: 'undo' }))).toBe('Name 508');
   });
 });
+
+describe('an earlier system brought back', () => {
+  const back = (state: DraftState): DraftStep => ({
+    kind: 'bring back',
+    system: state.record.system,
+    words: 'Bring back version 1',
+    at: 0,
+  });
+  it('is one edit, undone and done again as one', () => {
+    const edited = take(fresh, rename('A'), rename('B', 60_000));
+    const old = take(edited, back(fresh));
+    expect(nameOf(old)).toBe('Rosa Delgado');
+    expect(words(old)).toEqual(['Call her A', 'Call her B', 'Bring back version 1']);
+    const undone = take(old, { kind: 'undo' });
+    expect(nameOf(undone)).toBe('B');
+    expect(nameOf(take(undone, { kind: 'undo' }))).toBe('A');
+    expect(nameOf(take(undone, { kind: 'redo' }))).toBe('Rosa Delgado');
+  });
+  it('is gone on from like any other', () => {
+    const on = take(fresh, rename('A'), back(fresh), rename('C', 90_000));
+    expect(nameOf(on)).toBe('C');
+    expect(nameOf(take(on, { kind: 'undo' }, { kind: 'undo' }))).toBe('A');
+  });
+});

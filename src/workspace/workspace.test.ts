@@ -250,3 +250,57 @@ it('does not move the clock under a call', async () => {
   await db.put('exchange', { businessId: DEMO_ID, snapshot: snapshot as never });
   expect(await w.setClock({ mode: 'real' })).toContain('call is going on');
 });
+
+describe('what is planned', () => {
+  const setBack = async (w: Workspace, ms: number) =>
+    w.plan({ at: w.now() + ms, revision: w.view.draft.record.revision });
+  it('goes in force once, in one of two windows, when its moment has come', async () => {
+    const [one, two] = [await windowOn(), await windowOn()];
+    one.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
+    await one.settled();
+    await setBack(one, 60_000);
+    expect(await one.carryOutPlan()).toBeUndefined();
+    expect(one.view.inForce.system.people.rosa!.name).toBe('Rosa Delgado');
+    await setBack(one, -1);
+    const done = await Promise.all([one.carryOutPlan(), two.carryOutPlan()]);
+    expect(done.filter((d) => d !== undefined)).toEqual([{ problem: undefined }]);
+    const versions = await one.versions();
+    expect(versions.map((v) => v.n)).toEqual([versions[0]!.n, versions[0]!.n - 1]);
+    expect(versions[0]!.system.people.rosa!.name).toBe('Rosa D');
+    expect(one.view.standing.planned ?? null).toBeNull();
+  });
+  it('does not go in force when the draft was changed since, and that is said', async () => {
+    const w = await windowOn();
+    w.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
+    await w.settled();
+    await setBack(w, -1);
+    w.edit(say('Rename Pia', rename('pia', 'Pia L')));
+    expect(await w.carryOutPlan()).toEqual({ problem: expect.stringContaining('has changed since') });
+    expect(await w.versions()).toHaveLength(1);
+    expect(await w.carryOutPlan()).toBeUndefined();
+  });
+  it('is taken back', async () => {
+    const w = await windowOn();
+    w.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
+    await w.settled();
+    await setBack(w, -1);
+    await w.plan(null);
+    expect(await w.carryOutPlan()).toBeUndefined();
+  });
+});
+
+it('a version brought back is in the draft after a reload, with the way back', async () => {
+  const w = await windowOn();
+  w.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
+  await w.settled();
+  expect(await w.putInForce(w.view.draft.record.revision)).toBeUndefined();
+  const [, first] = await w.versions();
+  expect(w.bringBack(first!, 'Tuesday').ok).toBe(true);
+  await w.settled();
+  const again = await windowOn();
+  expect(again.system.people.rosa!.name).toBe('Rosa Delgado');
+  expect(again.view.inForce.system.people.rosa!.name).toBe('Rosa D');
+  expect(again.view.draft.edits.at(-1)!.words).toBe(`Bring back version ${first!.n}, in force since Tuesday`);
+  expect(again.undo().ok).toBe(true);
+  expect(again.system.people.rosa!.name).toBe('Rosa D');
+});

@@ -1,0 +1,45 @@
+/** Questions of the rehearsal page: what calls they ask about, and that a link asks the same. */
+import { describe, expect, it } from 'vitest';
+import { demoSystem } from '../../../demo/lantern-cove';
+import { asLink, freshQuestion, fromLink, requestsOf, type Question } from './question';
+
+const number = demoSystem().numbers['n-main']!;
+const question: Question = {
+  ...freshQuestion('+12065550187'),
+  numberId: 'n-main',
+  people: { rosa: { does: 'answers', after: 4 } },
+  keys: [{ after: 2, press: '1#' }],
+  says: { Name: 'Ada & "Bo" <x>' },
+  patience: 40,
+  calls: 3,
+  apart: 20,
+  seed: 7,
+};
+
+describe('a question', () => {
+  it('asks about so many calls, so many seconds apart, from now or from its moment', () => {
+    expect(requestsOf(question, number, 1000).map((r) => [r.id, r.at])).toEqual([
+      ['call-1', 1000],
+      ['call-2', 21_000],
+      ['call-3', 41_000],
+    ]);
+    expect(requestsOf({ ...question, at: 5000 }, number, 1000)[0]!.at).toBe(5000);
+  });
+  it('carries how everybody behaves, and hides an empty number', () => {
+    const [request] = requestsOf({ ...question, suspected: true }, number, 0);
+    expect(request!.from).toEqual({ kind: 'outside', number: '+12065550187', suspected: true });
+    expect(request!.behaviour).toMatchObject({
+      people: question.people,
+      caller: { keys: question.keys, says: question.says, hangsUpAfter: 40 },
+    });
+    expect(requestsOf({ ...question, caller: '' }, number, 0)[0]!.from).toEqual({
+      kind: 'outside',
+      number: null,
+    });
+  });
+  it('is asked again by its link, and by no other', () => {
+    const link = new URL(`http://x.example/answering/rehearsal${asLink(question)}`);
+    expect(fromLink(link.searchParams.get('ask'))).toEqual(question);
+    for (const bad of [null, '', '{', '{}', '{"calls":99}']) expect(fromLink(bad)).toBeUndefined();
+  });
+});
