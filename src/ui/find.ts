@@ -1,7 +1,7 @@
-/** Finding people, numbers and plans by anything they are known by. */
+/** Finding people, numbers, plans and all else by anything they are known by. */
 import { writeNumber } from '$core/numbering';
 import type { System } from '$core/system';
-import { NUMBER_ROOMS, PEOPLE_ROOMS, PHONE_ROOMS } from './rooms';
+import { ALL_ROOMS } from './rooms';
 
 export interface Hit {
   title: string;
@@ -34,8 +34,28 @@ export function find(system: System, query: string): Hit[] {
         href: `/numbers#${n.id}`,
       })),
     ...Object.values(system.plans)
+      .filter((p) => named(p.name) || (numeric && p.extension?.startsWith(digits)))
+      .map((p) => ({
+        title: p.name,
+        note: p.extension ? `plan, extension ${p.extension}` : 'plan',
+        href: `/answering/${p.id}`,
+      })),
+    ...Object.values(system.queues)
+      .filter((q) => named(q.name) || (numeric && q.extension?.startsWith(digits)))
+      .map((q) => ({
+        title: q.name,
+        note: q.extension ? `queue, extension ${q.extension}` : 'queue',
+        href: `/answering/queues#${q.id}`,
+      })),
+    ...Object.values(system.rotas)
+      .filter((r) => named(r.name))
+      .map((r) => ({ title: r.name, note: 'rota', href: `/hours/rotas#${r.id}` })),
+    ...Object.values(system.contacts)
+      .filter((c) => named(c.name) || c.numbers.some(numbered))
+      .map((c) => ({ title: c.name, note: 'contact', href: '/answering/callers' })),
+    ...Object.values(system.promises)
       .filter((p) => named(p.name))
-      .map((p) => ({ title: p.name, note: 'plan', href: `/answering/${p.id}` })),
+      .map((p) => ({ title: p.name, note: 'promise', href: `/answering/promises#${p.id}` })),
     ...Object.values(system.hours)
       .filter((h) => named(h.name))
       .map((h) => ({ title: h.name, note: 'hours', href: `/hours#${h.id}` })),
@@ -49,13 +69,11 @@ export function find(system: System, query: string): Hit[] {
         note: g.extension ? `group, extension ${g.extension}` : 'group',
         href: `/people/groups#${g.id}`,
       })),
-    ...[...NUMBER_ROOMS, ...PEOPLE_ROOMS, ...PHONE_ROOMS]
-      .filter((r) => named(r.name))
-      .map((r) => ({
-        title: r.name,
-        note: 'go there',
-        href: r.path,
-      })),
+    ...ALL_ROOMS.filter((r) => named(r.name)).map((r) => ({
+      title: r.name,
+      note: 'go there',
+      href: r.path,
+    })),
   ];
   return hits.slice(0, 12);
 }

@@ -41,3 +41,11 @@ export const ANSWERING_ROOMS: readonly Room[] = [
   { path: '/answering/promises', name: 'Promises' },
   { path: '/answering/rehearsal', name: 'Rehearsal' },
 ];
+
+export const ALL_ROOMS: readonly Room[] = [
+  ...NUMBER_ROOMS,
+  ...HOURS_ROOMS,
+  ...ANSWERING_ROOMS,
+  ...PEOPLE_ROOMS,
+  ...PHONE_ROOMS,
+];

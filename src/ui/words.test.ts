@@ -46,8 +46,20 @@ describe('find', () => {
     expect(titles('0171')).toEqual(['(360) 555-0171']);
     expect(titles('207')).toEqual(['Noor Haddad']);
     expect(titles('lindq')).toEqual(['Pia Lindqvist']);
-    expect(titles('night')).toEqual(['(360) 555-0160', 'Night watch']);
     expect(titles('office h')).toEqual(['Office hours']);
+  });
+  it('says what each thing is and leads to it, plans and queues by extension too', () => {
+    expect(find(system, 'night').map((h) => `${h.title} (${h.note})`)).toEqual([
+      '(360) 555-0160 (Night watch)',
+      'Night watch (plan)',
+      'Night watch (rota)',
+      'Who calls at night hears of the night watch (promise)',
+    ]);
+    const first = (query: string) => find(system, query)[0];
+    expect(first('310')).toMatchObject({ title: 'Front desk', href: '/answering/queues#front-queue' });
+    expect(first('300')).toMatchObject({ note: 'plan, extension 300' });
+    expect(first('harrow')).toMatchObject({ note: 'contact', href: '/answering/callers' });
+    expect(first('rotas')).toEqual({ title: 'Rotas', note: 'go there', href: '/hours/rotas' });
   });
   it('finds nothing for nothing', () => {
     expect(titles('  ')).toEqual([]);

@@ -8,6 +8,8 @@
     ['B', 'Open and close the bench'],
     ['Alt ↑, Alt ↓', 'Move the selected step of a plan'],
     ['Delete', 'Remove the selected step of a plan'],
+    ['Ctrl C', 'Copy the selected step; put it down under “Add a step”'],
+    ['Arrows', 'Go through the pieces of coverage, the days of a year, the lines of a rehearsal'],
     ['?', 'This list'],
   ];
 </script>

@@ -75,7 +75,13 @@
     set({ expects: promised.expects.map((x, j) => (i === j ? e : x)) }, 'what is promised');
 </script>
 
-<article class="card" class:looking={!verdict} class:broken={verdict && !verdict.kept} data-testid="promise">
+<article
+  id={promised.id}
+  class="card"
+  class:looking={!verdict}
+  class:broken={verdict && !verdict.kept}
+  data-testid="promise"
+>
   <div class="head">
     <span class="state" role="status"
       >{verdict === undefined ? 'Looking…' : verdict.kept ? 'Kept' : 'Broken'}</span

@@ -1,0 +1,38 @@
+/** Hours with exceptions in words. */
+import { expect, it } from 'vitest';
+import type { Hours, HoursException } from '../system';
+import { kindsOf, periodInWords } from '.';
+
+const exception = (name: string, kind: string): HoursException => ({
+  id: name,
+  name,
+  when: { on: 'dates', dates: ['2026-12-25'] },
+  times: [{ day: null, from: 0, to: 1440, kind }],
+  holiday: null,
+});
+const hours = (...exceptions: HoursException[]): Hours => ({
+  id: 'h',
+  name: 'Office',
+  timeZone: null,
+  weekly: [
+    { day: 6, from: 540, to: 780, kind: 'Saturday' },
+    { day: 1, from: 480, to: 1020, kind: 'Open' },
+  ],
+  exceptions,
+});
+
+it('kinds are those of the week in its order, then those only exceptions have', () => {
+  expect(kindsOf(hours(exception('Christmas', 'Holiday'), exception('Fair', 'Open')))).toEqual([
+    'Open',
+    'Saturday',
+    'Holiday',
+  ]);
+});
+
+it('a kind only exceptions have is said by their names, or how many they are', () => {
+  const three = ['Christmas', 'New Year', 'Easter'].map((n) => exception(n, 'Holiday'));
+  expect(periodInWords(hours(three[0]!, three[1]!), 'Holiday')).toBe('Christmas, New Year');
+  expect(periodInWords(hours(...three), 'Holiday')).toBe('on 3 exceptions');
+  expect(periodInWords(hours(...three), 'Open')).toBe('Mon 08:00–17:00');
+  expect(periodInWords(hours(), 'Lunch')).toBe('never');
+});
