@@ -1,5 +1,6 @@
 /** In the real interface: from a key press in a seconds field to the redrawn ring chart, and what the first page weighs. */
 import { bigBusiness } from './big';
+import { LONG_PLAN, withLongPlan } from './long';
 import { ms, quantiles } from './measure';
 import { readBusiness, withPage } from './served';
 
@@ -17,33 +18,49 @@ await withPage(async (page, baseURL) => {
   await page.waitForLoadState('networkidle');
   console.log(`first page, transferred: ${(bytes / 1000).toFixed(0)} kB`);
 
-  await readBusiness(page, bigBusiness(), 'Big Yard');
-  await page.goto(`${baseURL}/answering/plan-7?step=ring-7`);
-  const field = page.getByLabel('For how many seconds');
-  await field.focus();
-  const redrawn = await page.evaluateHandle(() => {
-    const chart = document.querySelector('[data-testid=ring-chart]')!;
-    const times: number[] = [];
-    let pressed = 0;
-    addEventListener('keydown', (e) => (pressed = e.timeStamp), true);
-    new MutationObserver(() => {
-      if (!pressed) return;
-      const from = pressed;
-      pressed = 0;
-      // A task set from within a frame runs once that frame has been drawn.
-      requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - from)));
-    }).observe(chart, { subtree: true, attributes: true, childList: true, characterData: true });
-    return times;
-  });
-  for (let round = 1; round <= ROUNDS; round++) {
-    await redrawn.evaluate((times: number[]) => times.splice(0));
-    for (let i = 0; i < KEYS; i++) {
-      await page.keyboard.press(i % 40 < 20 ? 'ArrowUp' : 'ArrowDown');
-      await page.waitForTimeout(100);
+  await readBusiness(page, withLongPlan(bigBusiness()), 'Big Yard');
+  await measured(
+    'key press to redrawn ring chart, 500 people',
+    '/answering/plan-7?step=ring-7',
+    '[data-testid=ring-chart]',
+  );
+  await measured(
+    'key press to redrawn sheet of 200 steps',
+    `/answering/${LONG_PLAN}?step=k5-open-3`,
+    '[data-step=k5-hours]',
+  );
+
+  /** Keys pressed in the seconds of a step, each timed until what it changes has been drawn. */
+  async function measured(what: string, path: string, drawn: string): Promise<void> {
+    await page.goto(baseURL + path);
+    const field = page.getByLabel('For how many seconds');
+    await page.locator(drawn).waitFor();
+    await field.focus();
+    const redrawn = await page.evaluateHandle((drawn) => {
+      const chart = document.querySelector(drawn)!;
+      const times: number[] = [];
+      let pressed = 0;
+      addEventListener('keydown', (e) => (pressed = e.timeStamp), true);
+      new MutationObserver(() => {
+        if (!pressed) return;
+        const from = pressed;
+        pressed = 0;
+        // A task set from within a frame runs once that frame has been drawn.
+        requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - from)));
+      }).observe(chart, { subtree: true, attributes: true, childList: true, characterData: true });
+      return times;
+    }, drawn);
+    for (let round = 1; round <= ROUNDS; round++) {
+      await redrawn.evaluate((times: number[]) => times.splice(0));
+      for (let i = 0; i < KEYS; i++) {
+        await page.keyboard.press(i % 40 < 20 ? 'ArrowUp' : 'ArrowDown');
+        await page.waitForTimeout(100);
+      }
+      const times = (await redrawn.jsonValue()) as number[];
+      const { p50, p95 } = quantiles(times);
+      console.log(
+        `${what}, round ${round}: median ${ms(p50)}, 95th percentile ${ms(p95)} (${times.length} of ${KEYS})`,
+      );
     }
-    const { p50, p95 } = quantiles((await redrawn.jsonValue()) as number[]);
-    console.log(
-      `key press to redrawn ring chart, 500 people, round ${round}: median ${ms(p50)}, 95th percentile ${ms(p95)}`,
-    );
   }
 });

@@ -75,14 +75,15 @@ export function serve(run: Run, queueId: string): void {
   for (const call of run.waitingIn(queueId)) {
     if (call.phase !== 'queued') continue;
     const queue = queueOf(run, call);
-    const free = freeMembers(run, call, queue);
-    const untried = free.filter((m) => !call.waiting!.tried.includes(idOf(m)));
+    const { tried } = call.waiting!;
+    if (queue.memberIds.every((id) => tried.includes(id))) continue;
+    const untried = freeMembers(run, call, queue).filter((m) => !tried.includes(idOf(m)));
     if (!untried.length) continue;
     const rung = queue.pattern === 'together' ? untried : untried.slice(0, 1);
     call.saw = { rung: false, busy: false, nobody: false };
     call.person = null;
     if (queue.pattern === 'in turn') run.memory.lastRung[queueId] = idOf(rung[0]!);
-    call.waiting!.tried.push(...rung.map(idOf));
+    tried.push(...rung.map(idOf));
     offer(run, call, offersOf(run, call, rung), queue.seconds * 1000);
   }
 }

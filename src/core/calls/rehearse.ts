@@ -13,7 +13,12 @@ export function simulate(
   requests: readonly CallRequest[],
 ): Map<string, Trace> {
   const engine = new CallEngine(system, standing);
-  for (const request of requests) engine.act(request.at, { kind: 'place', request });
+  // A call is placed when its moment comes, so that the engine never has more ahead of it than the calls that go on.
+  const inOrder = requests.length > 1 ? [...requests].sort((a, b) => a.at - b.at) : requests;
+  inOrder.forEach((request, i) => {
+    engine.act(request.at, { kind: 'place', request });
+    if (request.at !== inOrder[i + 1]?.at) engine.advance(request.at);
+  });
   engine.advance(Infinity);
   return new Map([...engine.calls].map(([id, call]) => [id, call.trace]));
 }
