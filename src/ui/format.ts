@@ -18,6 +18,8 @@ export const momentText = (at: number, zone: string): string =>
     minute: '2-digit',
     hourCycle: 'h23',
   }).format(at);
+/** Who did something, as kept with it. */
+export const byWhom = (name: string | undefined): string => name ?? 'whoever runs the system';
 /** "10:15:09". */
 export const clockText = (at: number, zone: string): string =>
   format(zone, 'clock', { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }).format(

@@ -173,6 +173,7 @@ class Session {
     opened.workspace.subscribe((view) => (this.view = view));
     const actor = sessionStorage.getItem(actorKey(id)) ?? '';
     this.actor = this.view.draft.record.system.people[actor] ? actor : null;
+    this.workspace.by = this.actorName;
     this.tick();
   }
 
@@ -184,10 +185,14 @@ class Session {
   may(act: Act): boolean {
     return may(this.role, act);
   }
+  private get actorName(): string | undefined {
+    return this.actor === null ? undefined : this.system?.people[this.actor]?.name;
+  }
   /** Sees the pages as somebody else, until it is taken back; a reload keeps it. */
   lookAs(personId: string | null): void {
     this.actor = personId;
     sessionStorage.setItem(actorKey(this.workspace!.id), personId ?? '');
+    this.workspace!.by = this.actorName;
   }
 
   /** Brings `now` up to date. */

@@ -22,9 +22,9 @@ export interface DraftState {
 
 /** One step of a draft's life: an edit, undo or redo. Refused steps leave everything as it was. */
 export type DraftStep =
-  | { kind: 'edit'; edit: Edit; at: number }
+  | { kind: 'edit'; edit: Edit; at: number; by?: string | undefined }
   /** The whole system is replaced by an earlier one. */
-  | { kind: 'bring back'; system: System; words: string; at: number }
+  | { kind: 'bring back'; system: System; words: string; at: number; by?: string | undefined }
   | { kind: 'undo' }
   | { kind: 'redo' };
 export type Stepped =
@@ -67,6 +67,7 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
   const merges =
     mergeKey !== undefined &&
     last?.mergeKey === mergeKey &&
+    last.by === step.by &&
     step.at - last.at < MERGE_MS &&
     record.done > record.inForceAt;
   const patches = applied.patches as EditRecord['patches'];
@@ -86,6 +87,7 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
     seq: record.done + 1,
     at: step.at,
     words,
+    ...(step.by === undefined ? {} : { by: step.by }),
     ...(mergeKey === undefined ? {} : { mergeKey }),
     patches,
     inverse,

@@ -22,6 +22,9 @@ const Patches = z.array(
   }),
 );
 
+/** Name, as it was then, of whoever did something; absent where they run the system and are nobody in it. */
+const By = z.string().optional();
+
 /** One edit as it stands in the history of a draft. */
 export const EditRecord = z.object({
   businessId: Id,
@@ -29,6 +32,7 @@ export const EditRecord = z.object({
   seq: z.number().int().min(1),
   at: z.number(),
   words: z.string(),
+  by: By,
   mergeKey: z.string().optional(),
   patches: Patches,
   inverse: Patches,
@@ -65,6 +69,8 @@ export const VersionRecord = z.object({
   version: z.literal(SYSTEM_VERSION),
   n: z.number().int().min(0),
   at: z.number(),
+  /** Who put it in force. */
+  by: By,
   words: z.array(z.string()),
   system: System,
 });

@@ -289,6 +289,23 @@ describe('what is planned', () => {
   });
 });
 
+it('who did something is kept with it, by the name they had, and each one\'s typing is an edit of its own', async () => {
+  const w = await windowOn();
+  const typing = (name: string) => ({ ...say('Rename Rosa', rename('rosa', name)), mergeKey: 'name' });
+  w.edit(typing('R'));
+  w.by = 'Idris Okafor';
+  w.edit(typing('Ro'));
+  w.edit(typing('Ros'));
+  expect(w.view.draft.edits.map((e) => e.by)).toEqual([undefined, 'Idris Okafor']);
+  await w.settled();
+  await w.plan({ at: w.now() - 1, revision: w.view.draft.record.revision });
+  w.by = 'Rosa Delgado';
+  await w.carryOutPlan();
+  const again = await windowOn();
+  expect(again.view.draft.edits.map((e) => e.by)).toEqual([undefined, 'Idris Okafor']);
+  expect(again.view.inForce.by).toBe('Idris Okafor');
+});
+
 it('a version brought back is in the draft after a reload, with the way back', async () => {
   const w = await windowOn();
   w.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));

@@ -62,6 +62,8 @@ export type Opened =
   | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
 
 export class Workspace {
+  /** Name of who works at this window, kept with what they do; undefined is whoever runs the system. */
+  by: string | undefined;
   private listeners = new Set<(view: View) => void>();
   private writes: Promise<unknown> = Promise.resolve();
   private pending = 0;
@@ -106,7 +108,7 @@ export class Workspace {
 
   /** Changes the draft. Shown at once; stored right after, on what another window may have written meanwhile. */
   edit(edit: Edit): Stepped {
-    return this.step({ kind: 'edit', edit, at: this.now() });
+    return this.step({ kind: 'edit', edit, at: this.now(), by: this.by });
   }
   undo(): Stepped {
     return this.step({ kind: 'undo' });
@@ -123,16 +125,16 @@ export class Workspace {
   /** Makes the draft what was in force once. What was in the draft comes back by undo. */
   bringBack({ system, n }: VersionRecord, day: string): Stepped {
     const words = `Bring back version ${n}, in force since ${day}`;
-    return this.step({ kind: 'bring back', system, words, at: this.now() });
+    return this.step({ kind: 'bring back', system, words, at: this.now(), by: this.by });
   }
 
   /** The draft as it was reviewed goes in force at a moment; null takes that back. */
   plan(planned: { at: number; revision: string } | null): Promise<void> {
-    return this.changeStanding((s) => ({ ...s, planned }));
+    return this.changeStanding((s) => ({ ...s, planned: planned && { ...planned, by: this.by } }));
   }
   /** Carries out what was planned, once its moment has come, in one window only. @returns what came of it, if anything was due */
   async carryOutPlan(): Promise<{ problem: string | undefined } | undefined> {
-    let due: { at: number; revision: string } | null = null;
+    let due: Standing['planned'] = null;
     await storeStanding(this.db, this.id, (s) => {
       if (!s.planned || s.planned.at > this.now()) return s;
       due = s.planned;
@@ -141,7 +143,8 @@ export class Workspace {
     await this.reload('standing');
     if (!due) return undefined;
     this.tell('standing');
-    return { problem: await this.putInForce((due as { revision: string }).revision) };
+    const { revision, by } = due as NonNullable<Standing['planned']>;
+    return { problem: await this.putInForce(revision, by) };
   }
 
   private step(step: DraftStep): Stepped {
@@ -171,9 +174,10 @@ export class Workspace {
   /**
    * Makes the draft what callers get.
    * @param reviewed revision of the draft whose effect was shown; a later one is refused
+   * @param by who does it, or did when it was planned
    * @returns what is wrong, or undefined when it is in force
    */
-  async putInForce(reviewed: string): Promise<string | undefined> {
+  async putInForce(reviewed: string, by = this.by): Promise<string | undefined> {
     await this.settled();
     const refused = await whileWriting(async () => {
       const stored = await readDraft(this.db, this.id);
@@ -198,7 +202,8 @@ export class Workspace {
       const n = newest.n + 1;
       const words = edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done).map((e) => e.words);
       const { version, system } = record;
-      void tx.objectStore('versions').put({ businessId: this.id, version, n, at: this.now(), words, system });
+      const stamp = { businessId: this.id, version, n, at: this.now(), ...(by === undefined ? {} : { by }) };
+      void tx.objectStore('versions').put({ ...stamp, words, system });
       void tx.objectStore('drafts').put({ ...record, inForceAt: record.done });
       void tx.objectStore('heads').delete(this.id);
       for (const old of versions.filter((v) => v.n <= n - VERSIONS_KEPT))

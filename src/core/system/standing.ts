@@ -28,8 +28,8 @@ export const Standing = z.object({
   overrides: z.record(Id, stamped(Override)),
   /** Who serves a queue, by queue and person; whoever is not named is logged in. */
   logins: z.record(Id, z.record(Id, stamped(z.boolean()))),
-  /** The draft of a revision goes in force at a moment (epoch milliseconds); absent or null is never. */
-  planned: z.object({ at: z.number(), revision: z.string() }).nullable().optional(),
+  /** The draft of a revision goes in force at a moment (epoch milliseconds); absent or null is never. `by` is who planned it. */
+  planned: z.object({ at: z.number(), revision: z.string(), by: z.string().optional() }).nullable().optional(),
 });
 export type Standing = z.infer<typeof Standing>;
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { count, momentText } from '../format';
+  import { byWhom, count, momentText } from '../format';
   import { session } from '../session.svelte';
   import type { VersionRecord } from '$workspace';
 
@@ -27,7 +27,7 @@
   <ol>
     {#each versions as v (v.n)}
       <li>
-        <b>Version {v.n}</b>, since {momentText(v.at, session.zone)}{v.n === newest ? ', in force' : ''}
+        <b>Version {v.n}</b>, since {momentText(v.at, session.zone)}, by {byWhom(v.by)}{v.n === newest ? ', in force' : ''}
         {#if v.n !== newest}<button
             class="linkish small"
             type="button"

@@ -3,7 +3,7 @@
   import { onDestroy } from 'svelte';
   import { differenceOf, laterDifferences, type Difference } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
-  import { count, momentText } from '$ui/format';
+  import { byWhom, count, momentText } from '$ui/format';
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
   import PlanFor from '$ui/changes/PlanFor.svelte';
   import Versions from '$ui/changes/Versions.svelte';
@@ -90,7 +90,7 @@
           : 'No edit waits'}
       </h2>
       <ol>
-        {#each waiting as e (e.seq)}<li>{e.words}</li>{/each}
+        {#each waiting as e (e.seq)}<li>{e.words}{#if e.by}<span class="soft small"> · {e.by}</span>{/if}</li>{/each}
       </ol>
       {#if undone}<p class="small soft">Edits that are in force have been undone in the draft.</p>{/if}
       {#if stops.length}
@@ -129,7 +129,7 @@
           <li>
             {e.words}
             <span class="soft small">
-              {momentText(e.at, session.zone)} · {e.seq > record.done
+              {momentText(e.at, session.zone)} · {byWhom(e.by)} · {e.seq > record.done
                 ? 'undone'
                 : e.seq > record.inForceAt
                   ? 'in the draft'
