@@ -6,14 +6,15 @@ import { Remembered } from './remembered.svelte';
 import { session } from './session.svelte';
 
 /** What the strip lets people do. */
-export const DOINGS: Act['does'][] = ['answers', 'declines', 'is on a call', 'is switched off'];
+export const DOINGS = ['answers', 'declines', 'is on a call', 'is switched off'] as const;
+type Doing = (typeof DOINGS)[number];
 
 export interface Question {
   numberId: string | null;
   hidden: boolean;
   at: number | null;
   personId: string | null;
-  does: Act['does'];
+  does: Doing;
   after: number;
 }
 

@@ -209,6 +209,20 @@ test('a rehearsal in full: keys, several calls, compared, kept as a promise, ope
   );
 });
 
+test("a rehearsal phone by phone: a mobile's own voicemail listens to being asked for a key, and the call goes on", async ({
+  page,
+}) => {
+  await open(page, '/answering/rehearsal');
+  await page.getByLabel('Number called').last().selectOption({ label: 'Night watch · (360) 555-0160' });
+  await page.getByText('Phone by phone: Dov Petrenko').click();
+  await page.getByLabel('What Own mobile does').selectOption('own voicemail takes it');
+  await page.getByLabel('After how many seconds of ringing Own mobile acts').fill('10');
+  await expect(page.getByTestId('trace')).toContainText(
+    'Dov Petrenko · Own mobile: lifted, asked to press 1',
+  );
+  await expect(page.getByTestId('page-outcome')).toContainText('a message in Front desk');
+});
+
 test('a plan begins from a starting point, is dragged, copied into another, folded and shown', async ({
   page,
 }) => {
@@ -338,4 +352,24 @@ test('the draft goes in force later, once; an earlier version is brought back an
   await page.locator('h1').first().click();
   await page.keyboard.press('Control+z');
   await expect(page.getByText('Nothing differs for callers')).toBeVisible();
+});
+
+test('who changed what, and who put it in force, is told', async ({ page }) => {
+  await open(page, '/people/roles');
+  await page.getByRole('button', { name: 'Look as Idris Okafor' }).click();
+  await page.goto('/answering/winter-store?step=winter-ring');
+  await page.getByTestId('step').filter({ hasText: 'Ring Wren' }).locator('.what').click();
+  await page.getByLabel('For how many seconds').fill('21');
+  await saved(page);
+  await page.getByRole('link', { name: 'Review 1 change' }).click();
+  await page.getByText('History of edits').click();
+  const history = page.locator('.history li');
+  await expect(history).toHaveCount(1);
+  await expect(history).toContainText('Tue 24 Nov, 10:15 · Idris Okafor · in the draft');
+  await page.getByRole('button', { name: 'Put in force', exact: true }).click();
+  await page.getByText('2 versions kept').click();
+  await expect(page.getByText('by Idris Okafor, in force')).toBeVisible();
+  await page.reload();
+  await page.getByText('2 versions kept').click();
+  await expect(page.getByText('by whoever runs the system')).toBeVisible();
 });

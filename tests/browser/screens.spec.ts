@@ -121,11 +121,18 @@ test('hours: another kind of period, copied over the week, becomes a branch', as
   await expect(workshop.getByText('Two periods of the same day overlap.')).toBeVisible();
   await workshop.getByLabel('Tea, Mon').fill('16-16:30');
   await workshop.getByLabel('Tea, Mon').press('Tab');
-  await workshop.getByRole('row', { name: /^Tea/ }).getByRole('button', { name: 'Tue–Fri as Mon' }).click();
+  await workshop.getByRole('button', { name: 'Copy the day' }).click();
   await expect(workshop.getByLabel('Tea, Fri')).toHaveValue('16-16:30');
+  await expect(workshop.getByLabel('Tea, Sat')).toHaveValue('');
+  const open5 = await workshop.getByLabel('Open, Fri').inputValue();
+  await workshop.getByLabel('Copy', { exact: true }).selectOption('Fri');
+  await workshop.getByLabel('to', { exact: true }).selectOption('Sun');
+  await workshop.getByRole('button', { name: 'Copy the day' }).click();
+  await expect(workshop.getByLabel('Tea, Sun')).toHaveValue('16-16:30');
+  await expect(workshop.getByLabel('Open, Sun')).toHaveValue(open5);
   await page.goto('/answering/workshop');
   await page.getByRole('button', { name: 'Add a branch for Tea' }).click();
-  await expect(page.getByText('Tea · Mon–Fri 16:00–16:30')).toBeVisible();
+  await expect(page.getByText('Tea · Mon–Fri, Sun 16:00–16:30')).toBeVisible();
 });
 
 test('messages: heard, deleted and brought back', async ({ page }) => {

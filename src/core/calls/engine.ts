@@ -8,7 +8,7 @@ import { arrive } from './arriving';
 import { answerGiven, keyWhileAsked } from './asking';
 import { pressInMenu } from './menu';
 import { comfort, keyInQueue, leaveQueue, lookAgain, serve } from './queueing';
-import { decline, endLeg, lift, sound } from './ringing';
+import { decline, endLeg, lift, ownVoicemail, sound } from './ringing';
 import {
   emptyMemory,
   newCall,
@@ -274,7 +274,7 @@ export class CallEngine implements Run {
 
   /** The outside phone's own voicemail takes the call: for the caller it is answered, and lost to the business. */
   private swallowed(call: CallState, leg: CallState['legs'][number]): void {
-    endLeg(this, call, leg, 'swallowed');
+    if (!ownVoicemail(this, call, leg)) return;
     this.end(call, 'system', { kind: 'swallowed', phone: leg.phone });
   }
 }

@@ -112,6 +112,28 @@ export function sound(run: Run, call: CallState, leg: Leg): void {
   const act = actOf(call, leg.phone, leg.personId);
   if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
   else if (act?.does === 'declines') run.after(call, act.after * 1000, 'decline', RANK.human, leg.n);
+  else if (act?.does === 'own voicemail takes it' && hasOwnVoicemail(run, call, leg.phone))
+    run.after(call, act.after * 1000, 'own voicemail', RANK.phone, leg.n);
+}
+
+/** Phones outside may have a voicemail of their own, which nobody here has a say in. */
+function hasOwnVoicemail(run: Run, call: CallState, phone: string): boolean {
+  const known = run.world(call).system.phones[phone];
+  return known ? isLinked(known) : outsideNumber(phone) !== undefined;
+}
+
+/**
+ * The phone's own voicemail takes the call; where a key must be pressed first it only listens to being asked.
+ * @returns whether the call is now lost to the business
+ */
+export function ownVoicemail(run: Run, call: CallState, leg: Leg): boolean {
+  if (leg.confirmByKey) {
+    leg.state = 'confirming';
+    run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
+    return false;
+  }
+  endLeg(run, call, leg, 'swallowed');
+  return true;
 }
 
 /**

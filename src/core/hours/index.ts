@@ -13,4 +13,5 @@ export { calendarOf, daysOf, inForceOrder, type Calendar, type Day, type DaySpan
 export { handovers, onDuty, shiftsOf, type Shift } from './rota';
 export { boundaries, periodAt } from './weekly';
 export { readSpans, writeSpans, writeTime, type Span, type TypedHours } from './typed';
+export { copyDay } from './copy';
 export { DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';

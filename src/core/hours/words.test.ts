@@ -1,7 +1,7 @@
 /** Hours with exceptions in words. */
 import { expect, it } from 'vitest';
 import type { Hours, HoursException } from '../system';
-import { kindsOf, periodInWords } from '.';
+import { copyDay, kindsOf, periodInWords } from '.';
 
 const exception = (name: string, kind: string): HoursException => ({
   id: name,
@@ -35,4 +35,12 @@ it('a kind only exceptions have is said by their names, or how many they are', (
   expect(periodInWords(hours(...three), 'Holiday')).toBe('on 3 exceptions');
   expect(periodInWords(hours(...three), 'Open')).toBe('Mon 08:00–17:00');
   expect(periodInWords(hours(), 'Lunch')).toBe('never');
+});
+
+it('days get all periods of another in place of their own, and other days stay as they are', () => {
+  const week = hours(exception('Fair', 'Open')).weekly;
+  const copied = copyDay(week, 1, [1, 2, 6]);
+  expect(periodInWords({ ...hours(), weekly: copied }, 'Open')).toBe('Mon, Tue, Sat 08:00–17:00');
+  expect(periodInWords({ ...hours(), weekly: copied }, 'Saturday')).toBe('never');
+  expect(copyDay(week, 7, [6])).toEqual([{ day: 1, from: 480, to: 1020, kind: 'Open' }]);
 });

@@ -9,6 +9,8 @@ export const Act = z.discriminatedUnion('does', [
   z.object({ does: z.literal('nothing') }),
   z.object({ does: z.literal('answers'), after: seconds }),
   z.object({ does: z.literal('declines'), after: seconds }),
+  /** A mobile or another phone outside is left to its own voicemail; on any other phone nothing comes of it. */
+  z.object({ does: z.literal('own voicemail takes it'), after: seconds }),
   /** On another call throughout. */
   z.object({ does: z.literal('is on a call') }),
   /** The phone is off or has no network. */

@@ -29,7 +29,10 @@ export const Standing = z.object({
   /** Who serves a queue, by queue and person; whoever is not named is logged in. */
   logins: z.record(Id, z.record(Id, stamped(z.boolean()))),
   /** The draft of a revision goes in force at a moment (epoch milliseconds); absent or null is never. `by` is who planned it. */
-  planned: z.object({ at: z.number(), revision: z.string(), by: z.string().optional() }).nullable().optional(),
+  planned: z
+    .object({ at: z.number(), revision: z.string(), by: z.string().optional() })
+    .nullable()
+    .optional(),
 });
 export type Standing = z.infer<typeof Standing>;
 

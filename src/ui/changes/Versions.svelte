@@ -27,7 +27,9 @@
   <ol>
     {#each versions as v (v.n)}
       <li>
-        <b>Version {v.n}</b>, since {momentText(v.at, session.zone)}, by {byWhom(v.by)}{v.n === newest ? ', in force' : ''}
+        <b>Version {v.n}</b>, since {momentText(v.at, session.zone)}, by {byWhom(v.by)}{v.n === newest
+          ? ', in force'
+          : ''}
         {#if v.n !== newest}<button
             class="linkish small"
             type="button"

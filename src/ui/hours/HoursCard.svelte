@@ -4,6 +4,7 @@
   import { writeHours } from '$core/formats/ical';
   import { allSteps, type Hours } from '$core/system';
   import { saveText } from '../download';
+  import CopyDay from './CopyDay.svelte';
   import EditField from '../EditField.svelte';
   import { count } from '../format';
   import { session } from '../session.svelte';
@@ -50,12 +51,6 @@
     if (message === undefined) delete wrong[key];
     else wrong[key] = { text, message };
   }
-  function copyToWeek(kind: string) {
-    const monday = spansOf(kind, 1);
-    const others = hours.weekly.filter((p) => p.kind !== kind || p.day > 5 || p.day === 1);
-    const weekly = [...others, ...[2, 3, 4, 5].flatMap((day) => monday.map((p) => ({ ...p, day })))];
-    setHours(hours, { weekly }, 'Tuesday to Friday as Monday');
-  }
   function addKind(event: Event) {
     event.preventDefault();
     const kind = newKind.trim();
@@ -97,9 +92,7 @@
   <table>
     <thead>
       <tr
-        ><th scope="col">Kind</th>{#each DAY_NAMES as d (d)}<th scope="col">{d}</th>{/each}<th scope="col"
-          ><span class="visually-hidden">Copy</span></th
-        ></tr
+        ><th scope="col">Kind</th>{#each DAY_NAMES as d (d)}<th scope="col">{d}</th>{/each}</tr
       >
     </thead>
     <tbody>
@@ -121,11 +114,6 @@
               />
             </td>
           {/each}
-          <td
-            ><button class="linkish small" type="button" onclick={() => copyToWeek(kind)}
-              >Tue–Fri as Mon</button
-            ></td
-          >
         </tr>
       {/each}
     </tbody>
@@ -141,6 +129,7 @@
       />
       <Button size="small" kind="ghost" type="submit">Add kind</Button>
     </form>
+    <CopyDay {hours} />
     {#if zones.length > 1}
       <Select
         size="sm"

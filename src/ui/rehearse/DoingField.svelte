@@ -6,18 +6,28 @@
   interface Props {
     name: string;
     act: Act | undefined;
+    /** What is chosen while nothing is said of it, where that is not "nothing". */
+    unsaid?: string;
+    /** It may have a voicemail of its own: a phone outside. */
+    outside?: boolean;
     onchange: (act: Act | undefined) => void;
   }
-  let { name, act, onchange }: Props = $props();
-  const DOES: Act['does'][] = ['nothing', 'answers', 'declines', 'is on a call', 'is switched off'];
-  const does = $derived(act?.does ?? 'nothing');
+  let { name, act, unsaid, outside = false, onchange }: Props = $props();
+  const ACTS: Act['does'][] = ['nothing', 'answers', 'declines', 'is on a call', 'is switched off'];
+  const choices = $derived([
+    ...(unsaid === undefined ? [] : [unsaid]),
+    ...ACTS,
+    ...(outside ? (['own voicemail takes it'] as const) : []),
+  ]);
+  const does = $derived(act?.does ?? unsaid ?? 'nothing');
   const after = $derived(act && 'after' in act ? act.after : 6);
-  const make = (d: Act['does'], seconds: number): Act | undefined =>
-    d === 'nothing'
-      ? undefined
-      : d === 'answers' || d === 'declines'
-        ? { does: d, after: seconds }
-        : { does: d };
+  function choose(next: string) {
+    if (next === does) return;
+    if (next === (unsaid ?? 'nothing')) onchange(undefined);
+    else if (next === 'answers' || next === 'declines' || next === 'own voicemail takes it')
+      onchange({ does: next, after });
+    else onchange({ does: next as 'nothing' | 'is on a call' | 'is switched off' });
+  }
 </script>
 
 <div class="row">
@@ -27,14 +37,11 @@
     hideLabel
     labelText="What {name} does"
     selected={does}
-    on:update={(e) => {
-      const next = DOES.find((d) => d === e.detail);
-      if (next && next !== does) onchange(make(next, after));
-    }}
+    on:update={(e) => choose(String(e.detail))}
   >
-    {#each DOES as d (d)}<SelectItem value={d} text={d} />{/each}
+    {#each choices as d (d)}<SelectItem value={d} text={d} />{/each}
   </Select>
-  {#if does === 'answers' || does === 'declines'}
+  {#if act && 'after' in act}
     <NumberInput
       size="sm"
       hideLabel
@@ -44,7 +51,7 @@
       max={600}
       value={after}
       on:input={(e) => {
-        if (typeof e.detail === 'number' && e.detail >= 0) onchange(make(does, e.detail));
+        if (typeof e.detail === 'number' && e.detail >= 0) onchange({ ...act, after: e.detail });
       }}
     />
   {/if}

@@ -2,21 +2,22 @@
   import { Button, Checkbox, NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
   import { readNumber } from '$core/numbering';
-  import { allSteps, type System } from '$core/system';
+  import { whoseName, type Act } from '$core/calls';
+  import { allSteps, isLinked, type System } from '$core/system';
   import { plansFrom } from '$core/coverage';
   import { fieldText } from '../format';
   import { session } from '../session.svelte';
   import DoingField from './DoingField.svelte';
-  import type { Question } from './question';
+  import type { Question, Rung } from './question';
 
   interface Props {
     question: Question;
     system: System;
-    /** Those the call can ring. */
-    people: readonly string[];
+    /** The phones the call can ring, and whose they are then. */
+    rung: readonly Rung[];
     onask: (change: Partial<Question>) => void;
   }
-  let { question, system, people, onask }: Props = $props();
+  let { question, system, rung, onask }: Props = $props();
   let problem = $state('');
   const number = $derived(question.numberId ? system.numbers[question.numberId] : undefined);
   const steps = $derived(
@@ -30,7 +31,21 @@
       ),
     ),
   ]);
-  const behaving = $derived([...new Set([...people, ...Object.keys(question.people)])]);
+  const behaving = $derived([
+    ...new Set([...rung.flatMap((r) => r.personId ?? []), ...Object.keys(question.people)]),
+  ]);
+  const phonesOf = (personId: string | null) =>
+    rung.flatMap((r) => (r.personId === personId && r.phone ? [r.phone] : []));
+  const nameOf = (id: string) => system.people[id]?.name ?? 'somebody removed';
+  const outside = (phone: string) => {
+    const known = system.phones[phone];
+    return known ? isLinked(known) : true;
+  };
+  /** Says what somebody or a phone does; undefined is nothing of their own. */
+  const doing = (of: 'people' | 'phones', id: string, act: Act | undefined) => {
+    const others = Object.fromEntries(Object.entries(question[of]).filter(([other]) => other !== id));
+    onask({ [of]: act ? { ...others, [id]: act } : others });
+  };
 
   function setMoment(text: string) {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
@@ -90,15 +105,32 @@
   </div>
   <h3>Who does what</h3>
   {#each behaving as id (id)}
+    {@const phones = phonesOf(id)}
+    <DoingField name={nameOf(id)} act={question.people[id]} onchange={(act) => doing('people', id, act)} />
+    {#if phones.length > 1 || phones.some(outside)}
+      <details open={phones.some((p) => question.phones[p])}>
+        <summary class="small soft">Phone by phone: {nameOf(id)}</summary>
+        {#each phones as phone (phone)}
+          <DoingField
+            name={system.phones[phone]?.name ?? phone}
+            unsaid="as {nameOf(id)}"
+            outside={outside(phone)}
+            act={question.phones[phone]}
+            onchange={(act) => doing('phones', phone, act)}
+          />
+        {/each}
+      </details>
+    {/if}
+  {/each}
+  {#each phonesOf(null) as phone (phone)}
     <DoingField
-      name={system.people[id]?.name ?? 'somebody removed'}
-      act={question.people[id]}
-      onchange={(act) => {
-        const others = Object.fromEntries(Object.entries(question.people).filter(([p]) => p !== id));
-        onask({ people: act ? { ...others, [id]: act } : others });
-      }}
+      name={whoseName(system, phone)}
+      outside={outside(phone)}
+      act={question.phones[phone]}
+      onchange={(act) => doing('phones', phone, act)}
     />
-  {:else}<p class="small soft">This call rings nobody.</p>{/each}
+  {/each}
+  {#if !behaving.length && !phonesOf(null).length}<p class="small soft">This call rings nobody.</p>{/if}
   <h3>The caller</h3>
   {#if asksKeys}
     {#each question.keys as k, i (i)}
@@ -155,6 +187,7 @@
   <div class="keys">
     <NumberInput
       size="sm"
+      hideSteppers
       labelText="Calls"
       min={1}
       max={20}
@@ -166,7 +199,8 @@
     />
     <NumberInput
       size="sm"
-      labelText="Seconds apart"
+      hideSteppers
+      labelText="Apart, in s"
       min={0}
       max={600}
       value={question.apart}
@@ -176,6 +210,7 @@
     />
     <NumberInput
       size="sm"
+      hideSteppers
       labelText="Chance no."
       min={0}
       max={9999}
@@ -188,6 +223,14 @@
 </div>
 
 <style>
+  details {
+    margin-left: 10px;
+    display: grid;
+    gap: 6px;
+  }
+  summary {
+    cursor: pointer;
+  }
   h3 {
     font-size: 13.5px;
     font-weight: 650;
@@ -196,11 +239,16 @@
   .moment,
   .keys {
     display: grid;
-    grid-template-columns: 1fr 1fr auto;
+    grid-template-columns: repeat(3, minmax(0, 1fr));
     gap: 8px;
     align-items: end;
   }
   .moment {
     grid-template-columns: 1fr auto;
+  }
+  .fields :global(input[type='number']) {
+    min-width: 0;
+    width: 100%;
+    padding-right: 8px;
   }
 </style>

@@ -1,6 +1,6 @@
 /** A rehearsal asked in full: which calls, when, and how everybody behaves. */
 import { z } from 'zod';
-import { Act, type Behaviour, type CallRequest } from '$core/calls';
+import { Act, type Behaviour, type CallRequest, type Trace } from '$core/calls';
 import type { NumberHeld } from '$core/system';
 
 export const Question = z.object({
@@ -56,6 +56,21 @@ export const requestsOf = (q: Question, number: NumberHeld, now: number): CallRe
     behaviour: behaviourOf(q),
     seed: q.seed,
   }));
+
+/** A phone that is rung or passed over, by its id or as an outside number, and for whom; null where there is none. */
+export interface Rung {
+  phone: string | null;
+  personId: string | null;
+}
+
+/** Every phone that is rung or passed over on the way of a call, each once. */
+export function rungIn(traces: readonly Trace[]): Rung[] {
+  const seen = new Map<string, Rung>();
+  for (const e of traces.flat())
+    if (e.kind === 'leg offered' || e.kind === 'not rung')
+      seen.set(`${e.phone} ${e.personId}`, { phone: e.phone, personId: e.personId });
+  return [...seen.values()];
+}
 
 /** The part of an address that asks a question, for a link within this browser. */
 export const asLink = (q: Question): string => `?ask=${encodeURIComponent(JSON.stringify(q))}`;

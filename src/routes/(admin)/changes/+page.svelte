@@ -90,7 +90,9 @@
           : 'No edit waits'}
       </h2>
       <ol>
-        {#each waiting as e (e.seq)}<li>{e.words}{#if e.by}<span class="soft small"> · {e.by}</span>{/if}</li>{/each}
+        {#each waiting as e (e.seq)}<li>
+            {e.words}{#if e.by}<span class="soft small"> · {e.by}</span>{/if}
+          </li>{/each}
       </ol>
       {#if undone}<p class="small soft">Edits that are in force have been undone in the draft.</p>{/if}
       {#if stops.length}

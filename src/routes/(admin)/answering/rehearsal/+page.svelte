@@ -6,7 +6,7 @@
   import { momentText } from '$ui/format';
   import { keepAsPromise } from '$ui/promises/edits';
   import QuestionForm from '$ui/rehearse/QuestionForm.svelte';
-  import { asLink, freshQuestion, fromLink, requestsOf, type Question } from '$ui/rehearse/question';
+  import { asLink, freshQuestion, fromLink, requestsOf, rungIn, type Question } from '$ui/rehearse/question';
   import TraceList from '$ui/rehearse/TraceList.svelte';
   import { NEW_CALLER } from '$ui/rehearsal.svelte';
   import { Remembered } from '$ui/remembered.svelte';
@@ -40,15 +40,7 @@
   const charts = $derived(traces.map((t) => ringChart(t, system)));
   const otherChart = $derived(other ? ringChart(other, system) : null);
   const across = $derived(Math.max(...charts.map((c) => c.length), otherChart?.length ?? 0, 1000) / zoom);
-  const people = $derived([
-    ...new Set(
-      work({ ...question, people: {}, phones: {}, calls: 1, patience: null }).flatMap((t) =>
-        t.flatMap((e) =>
-          (e.kind === 'leg offered' || e.kind === 'not rung') && e.personId ? [e.personId] : [],
-        ),
-      ),
-    ),
-  ]);
+  const rung = $derived(rungIn(work({ ...question, people: {}, phones: {}, calls: 1, patience: null })));
   let copied = $state(false);
   async function copy() {
     await navigator.clipboard.writeText(`${location.origin}${location.pathname}${asLink(question)}`);
@@ -68,7 +60,7 @@
 {:else}
   <div class="columns">
     <section class="card" aria-label="The call">
-      <QuestionForm {question} {system} {people} onask={ask} />
+      <QuestionForm {question} {system} {rung} onask={ask} />
     </section>
     <div>
       <section class="card" aria-label="What happens">
@@ -137,6 +129,9 @@
   .columns > div {
     display: grid;
     gap: 12px;
+  }
+  .columns > div > section {
+    margin: 0;
   }
   .bar {
     display: flex;
