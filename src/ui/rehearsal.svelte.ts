@@ -1,5 +1,13 @@
 /** The rehearsal that the strip shows: what call, when, and how people behave. */
-import { outcomeInWords, rehearse, ringChart, type Act, type Behaviour, type CallRequest } from '$core/calls';
+import {
+  NEW_CALLER,
+  outcomeInWords,
+  rehearse,
+  ringChart,
+  type Act,
+  type Behaviour,
+  type CallRequest,
+} from '$core/calls';
 import type { System, Standing } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
 import { Remembered } from './remembered.svelte';
@@ -101,9 +109,6 @@ class Rehearsal {
     return { does: this.question.does };
   }
 }
-
-/** A caller nobody knows, from the range kept for fiction. */
-export const NEW_CALLER = '+12065550187';
 
 /** Everybody offered or passed over when nobody answers, in the order they come. */
 function peopleIn(system: System, standing: Standing, request: CallRequest): string[] {

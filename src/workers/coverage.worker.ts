@@ -1,6 +1,6 @@
 /** Works out promises and long stretches of coverage, off the page. */
 import { expose } from 'comlink';
-import { laterDifferences, piecesOf, type Difference, type Piece } from '../core/coverage';
+import { callersOf, laterDifferences, piecesOf, type Difference, type Piece } from '../core/coverage';
 import { checkPromises, type Verdict } from '../core/promises';
 import type { Standing, System } from '../core/system';
 
@@ -11,17 +11,19 @@ const coverage = {
   /** What differs for callers later in the coming year. */
   later: (before: System, after: System, standing: Standing, moment: number): Difference[] =>
     laterDifferences(before, after, standing, moment),
-  /** What unanswered calls to numbers get between two moments, by number. */
+  /** What unanswered calls to numbers get between two moments, by number; of whom, see `callersOf`. */
   pieces: (
     system: System,
     standing: Standing,
     numberIds: readonly string[],
     from: number,
     to: number,
+    callerId = '',
   ): Piece[][] =>
     numberIds.map((id) => {
       const number = system.numbers[id];
-      return number ? piecesOf(system, standing, number, from, to) : [];
+      const caller = number && callersOf(system, number).find((c) => c.id === callerId);
+      return caller ? piecesOf(system, standing, number, from, to, caller.callAt) : [];
     }),
 };
 export type CoverageWorker = typeof coverage;

@@ -289,7 +289,7 @@ describe('what is planned', () => {
   });
 });
 
-it('who did something is kept with it, by the name they had, and each one\'s typing is an edit of its own', async () => {
+it("who did something is kept with it, by the name they had, and each one's typing is an edit of its own", async () => {
   const w = await windowOn();
   const typing = (name: string) => ({ ...say('Rename Rosa', rename('rosa', name)), mergeKey: 'name' });
   w.edit(typing('R'));

@@ -373,3 +373,26 @@ test('who changed what, and who put it in force, is told', async ({ page }) => {
   await page.getByText('2 versions kept').click();
   await expect(page.getByText('by whoever runs the system')).toBeVisible();
 });
+
+test('what differs below a key is told for those who press it, and coverage shows what they get', async ({
+  page,
+}) => {
+  await open(page, '/answering/service');
+  await page.getByTestId('step').filter({ hasText: 'Ring Workshop crew' }).locator('.what').click();
+  await page.getByLabel('Seconds each').fill('14');
+  await saved(page);
+  await page.goto('/changes');
+  const difference = page.getByTestId('difference');
+  await expect(difference.first()).toContainText('Main line (360) 555-0142, pressing 1, ');
+  await expect(difference.first()).toContainText('14 s, nobody answered');
+  for (const d of await difference.all()) await expect(d).toContainText('pressing 1');
+
+  await page.goto('/');
+  await page.getByLabel('Who calls').selectOption('pressing 7');
+  await expect(page.getByRole('button', { name: /^Main line, / }).first()).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Workshop, / })).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByLabel('Who calls')).toHaveValue(/7/);
+  await page.getByLabel('Who calls').selectOption('a new caller');
+  await expect(page.getByRole('button', { name: /^Workshop, / }).first()).toBeVisible();
+});

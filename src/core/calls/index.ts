@@ -10,6 +10,7 @@ export { ending, outcomeInWords, sentence, shownInWords, showing } from './summa
 export { numberShownBy, shownBy, type Shown } from './shown';
 export { addressOfHelp, helpFor, type Help } from './help';
 export { traceLines } from './lines';
+export { noticed, type Noticed } from './noticed';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
 export { phoneName, whoseName, listed } from './names';
 export { awayAt, standInFor, zoneOf } from './away';

@@ -40,5 +40,8 @@ export type Origin = z.infer<typeof Origin>;
 export type Destination = z.infer<typeof Destination>;
 export type CallRequest = z.infer<typeof CallRequest>;
 
+/** A caller nobody knows, from the range kept for fiction: nobody has this number. */
+export const NEW_CALLER = '+12065550187';
+
 /** Nobody answers, the caller stays and leaves a message. */
 export const nobodyAnswers = (): Behaviour => Behaviour.parse({});

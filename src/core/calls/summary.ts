@@ -91,9 +91,11 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
     else if (e.kind === 'leg offered') {
       if (!offered.length) from = e.t;
       offered.push(whoseName(system, e.phone, e.personId));
-    } else if (offered.length && (e.kind === 'answered' || e.kind === 'ringing over' || e.kind === 'ended')) {
+    } else if (offered.length && STOPS_RINGING.includes(e.kind)) {
       const rang = `${rangWord} ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
       parts.push(e.kind === 'ringing over' ? `${rang}, ${e.how}` : rang);
+      if (e.kind === 'key') parts.push(`key ${e.key}`);
+      if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
       offered = [];
     } else if (e.kind === 'ringing over') parts.push(notRungInWords(trace, e.t, e.how, system));
     else if (e.kind === 'menu' && e.time === 1) parts.push(`menu${menuName(e.recordingId, system)}`);
@@ -116,6 +118,15 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
   const text = parts.join('; ');
   return text ? text[0]!.toUpperCase() + text.slice(1) + '.' : '';
 }
+
+/** Where the ringing told of so far is over, or somebody who waits presses a key to leave it. */
+const STOPS_RINGING: readonly Trace[number]['kind'][] = [
+  'answered',
+  'ringing over',
+  'ended',
+  'key',
+  'left queue',
+];
 
 const menuName = (id: string | null, system: System): string =>
   id ? ` “${system.recordings[id]?.name ?? 'a removed recording'}”` : '';

@@ -1,17 +1,20 @@
 /** The difference two systems make to callers, as sentences. */
-import { sentence, type Trace } from '../calls';
-import { addDays, daysInWords, localTime, momentOf, writeTime } from '../hours';
+import { noticed, type Noticed, type Trace } from '../calls';
+import { addDays, localTime, momentOf } from '../hours';
 import type { NumberHeld, Standing, System } from '../system';
-import { piecesOf, type Piece } from './pieces';
-
-/** From a moment up to but without another, epoch milliseconds. */
-type Span = [from: number, to: number];
+import { callersOf, type Caller } from './callers';
+import { piecesOf, unansweredCall, type Piece } from './pieces';
+import { reachesTheSame } from './same';
+import { datesInWords, spansInWords, STRADDLE_MS, type Span } from './spans';
+import { waysInWords } from './words';
 
 export interface Difference {
   numberId: string;
   label: string;
   e164: string;
-  /** "every day, all day", "Mon–Fri 08:00–17:00". */
+  /** "pressing 1", "on the list Suppliers"; empty for somebody new who presses nothing. */
+  caller: string;
+  /** "at all hours", "Mon–Fri 08:00–17:00". */
   when: string;
   /** What an unanswered caller gets, or null where the number does not exist. */
   before: string | null;
@@ -22,13 +25,21 @@ export interface Difference {
   afterTrace: Trace | null;
 }
 
-/** Calls that straddle a change by less than this are left out of the words; they follow from what is said. */
-const STRADDLE_MS = 120_000;
-
 /** So many days ahead what differs is looked for besides the coming week. */
 const DAYS_AHEAD = 366;
-/** So many dates are named one by one. */
-const MOST_DATES = 4;
+
+/** What changes for unanswered callers in the seven days that begin with the one `moment` (epoch milliseconds) lies in. */
+export function differenceOf(
+  before: System,
+  after: System,
+  standing: Standing,
+  moment: number,
+): Difference[] {
+  const zone = after.business.timeZone;
+  const { date } = localTime(zone, moment);
+  const week: Span = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)];
+  return between(before, after, standing, week, (spans) => spansInWords(spans, zone, week));
+}
 
 /**
  * What changes for unanswered callers later in the coming year, beyond the seven days that begin with the one `moment`
@@ -44,77 +55,100 @@ export function laterDifferences(
   const { date } = localTime(zone, moment);
   const from = momentOf(zone, addDays(date, 7), 0);
   const rest: Span = [from, momentOf(zone, addDays(date, DAYS_AHEAD), 0)];
-  const said = new Set(
-    differenceOf(before, after, standing, moment).map((d) => JSON.stringify([d.numberId, d.before, d.after])),
+  const key = (d: Difference) => JSON.stringify([d.numberId, d.caller, d.before, d.after]);
+  const said = new Set(differenceOf(before, after, standing, moment).map(key));
+  return between(before, after, standing, rest, (spans) => datesInWords(spans, zone)).filter(
+    (d) => !said.has(key(d)),
   );
-  const ids = [...new Set([...Object.keys(before.numbers), ...Object.keys(after.numbers)])];
-  return ids
-    .flatMap((id) => ofNumber(before, after, standing, id, rest, (spans) => datesInWords(spans, zone)))
-    .filter((d) => !said.has(JSON.stringify([d.numberId, d.before, d.after])));
 }
 
-/** The days some spans lie on: "Fri 25 Dec 2026", "Sat 15 May 2027 to Wed 15 Sept 2027". */
-function datesInWords(spans: readonly Span[], zone: string): string {
-  const runs: { from: string; to: string }[] = [];
-  for (const [from, to] of spans) {
-    if (to - from <= 2 * STRADDLE_MS) continue;
-    // A call that straddles midnight by seconds does not make a day.
-    const [first, last] = [localTime(zone, from + STRADDLE_MS).date, localTime(zone, to - STRADDLE_MS).date];
-    const run = runs.at(-1);
-    if (run && first <= addDays(run.to, 1)) run.to = last > run.to ? last : run.to;
-    else runs.push({ from: first, to: last });
+type InWords = (spans: readonly Span[]) => string;
+
+function between(
+  before: System,
+  after: System,
+  standing: Standing,
+  span: Span,
+  inWords: InWords,
+): Difference[] {
+  const ids = [...new Set([...Object.keys(before.numbers), ...Object.keys(after.numbers)])];
+  return ids.flatMap((id) => {
+    const [was, is] = [before.numbers[id], after.numbers[id]];
+    if (was && is && reachesTheSame(before, was, after, is)) return [];
+    const callers = new Map(
+      [...(was ? callersOf(before, was) : []), ...(is ? callersOf(after, is) : [])].map((c) => [c.id, c]),
+    );
+    const sides = [new Side(before, standing, was, span), new Side(after, standing, is, span)] as const;
+    return [...callers.values()].flatMap((caller) => ofCaller(sides, caller, (is ?? was)!, inWords));
+  });
+}
+
+/** One of the two systems, as the callers of a number meet it. */
+class Side {
+  private pieces = new Map<string, Piece[]>();
+  private lists = new Map<Trace, Noticed[]>();
+  constructor(
+    readonly system: System,
+    private standing: Standing,
+    private number: NumberHeld | undefined,
+    private span: Span,
+  ) {}
+
+  of({ id, callAt }: Pick<Caller, 'id' | 'callAt'>): Piece[] {
+    let found = this.pieces.get(id);
+    if (!found) {
+      found = this.number ? piecesOf(this.system, this.standing, this.number, ...this.span, callAt) : [];
+      this.pieces.set(id, found);
+    }
+    return found;
   }
-  const words = runs
-    .slice(0, MOST_DATES)
-    .map(({ from, to }) => (from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`));
-  const more = runs.length - words.length;
-  return more > 0 ? `${words.join(', ')} and ${more} more times` : words.join(', ');
+
+  /**
+   * What is noticed of the calls of a piece, every way. Given what is noticed of somebody new at that time, only from
+   * where the call parts from theirs, counted from there: what comes before is told with theirs.
+   */
+  noticed(piece: Piece | undefined, usual?: Piece): string {
+    if (!piece) return '';
+    const theirs = usual && this.list(usual.trace);
+    const ways = piece.ways.map((way) => {
+      const own = this.list(way);
+      const parts = theirs ? own.findIndex((n, i) => !alike(n, theirs[i])) : 0;
+      if (parts < 0) return '';
+      const from = theirs ? own[parts]!.t : 0;
+      return JSON.stringify(own.slice(parts).map((n) => [n.t - from, n.what]));
+    });
+    return ways.sort().join();
+  }
+
+  list(trace: Trace): Noticed[] {
+    let found = this.lists.get(trace);
+    if (!found) this.lists.set(trace, (found = noticed(trace, this.system)));
+    return found;
+  }
 }
 
-const DAY_WORDS = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: 'UTC',
-});
-const dayInWords = (date: string): string => DAY_WORDS.format(Date.parse(date)).replace(',', '');
+const alike = (a: Noticed | undefined, b: Noticed | undefined): boolean =>
+  a?.t === b?.t && a?.what === b?.what;
 
-/** What changes for unanswered callers in the seven days that begin with the one `moment` (epoch milliseconds) lies in. */
-export function differenceOf(
-  before: System,
-  after: System,
-  standing: Standing,
-  moment: number,
+function ofCaller(
+  [old, young]: readonly [Side, Side],
+  caller: Caller,
+  number: NumberHeld,
+  inWords: InWords,
 ): Difference[] {
-  const zone = after.business.timeZone;
-  const { date } = localTime(zone, moment);
-  const week: Span = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)];
-  const ids = [...new Set([...Object.keys(before.numbers), ...Object.keys(after.numbers)])];
-  return ids.flatMap((id) => ofNumber(before, after, standing, id, week));
-}
-
-function ofNumber(
-  before: System,
-  after: System,
-  standing: Standing,
-  id: string,
-  week: Span,
-  inWords: (spans: readonly Span[]) => string = (spans) => spansInWords(spans, after.business.timeZone, week),
-): Difference[] {
-  const [was, is] = [before.numbers[id], after.numbers[id]];
-  const number = (is ?? was)!;
-  const pieces = (system: System, n: NumberHeld | undefined): Piece[] =>
-    n ? piecesOf(system, standing, n, ...week) : [];
-  const [old, young] = [pieces(before, was), pieces(after, is)];
-  const cuts = [...new Set([...old, ...young].flatMap((p) => [p.from, p.to]))].sort((a, b) => a - b);
+  const [mine, theirs] = [old.of(caller), young.of(caller)];
+  const isUsual = caller.id === '';
+  const usual = isUsual ? undefined : ([old.of(USUAL), young.of(USUAL)] as const);
+  const all = [mine, theirs, ...(usual ?? [])].flat();
+  const cuts = [...new Set(all.flatMap((p) => [p.from, p.to]))].sort((a, b) => a - b);
   const found = new Map<string, { spans: Span[]; first: Difference }>();
   for (const [i, start] of cuts.entries()) {
     const end = cuts[i + 1];
     if (end === undefined) continue;
-    const [a, b] = [at(old, start), at(young, start)];
-    const words = [a && sentence(a.trace, before), b && sentence(b.trace, after)] as const;
-    if (words[0] === words[1]) continue;
+    const [a, b] = [at(mine, start), at(theirs, start)];
+    if (old.noticed(a) === young.noticed(b)) continue;
+    if (usual && old.noticed(a, at(usual[0], start)) === young.noticed(b, at(usual[1], start))) continue;
+    const words = inSentences(old, a, young, b);
     const key = JSON.stringify(words);
     const known = found.get(key);
     if (known) {
@@ -124,23 +158,51 @@ function ofNumber(
       continue;
     }
     const first: Difference = {
-      numberId: id,
+      numberId: number.id,
       label: number.label,
       e164: number.e164,
+      caller: caller.words,
       when: '',
-      before: words[0] ?? null,
-      after: words[1] ?? null,
+      before: words[0],
+      after: words[1],
       at: start,
       beforeTrace: a?.trace ?? null,
       afterTrace: b?.trace ?? null,
     };
     found.set(key, { spans: [[start, end]], first });
   }
-  return [...found.values()]
-    .filter(({ spans }, _, all) => all.length === 1 || spans.some(([f, t]) => t - f >= STRADDLE_MS))
+  const told = [...found.values()];
+  const long = told.filter(({ spans }) => spans.some(([f, t]) => t - f >= STRADDLE_MS));
+  return (long.length ? long : told)
     .map(({ spans, first }) => ({ ...first, when: inWords(spans) }))
     .filter((d) => d.when !== '');
 }
+
+const USUAL = { id: '', callAt: unansweredCall };
+
+/** What a caller gets on either side; where the sentences are the same, with the first thing in which they differ. */
+function inSentences(
+  old: Side,
+  a: Piece | undefined,
+  young: Side,
+  b: Piece | undefined,
+): [string | null, string | null] {
+  const was = a ? waysInWords(a.ways, old.system) : null;
+  const is = b ? waysInWords(b.ways, young.system) : null;
+  if (!a || !b || was !== is) return [was, is];
+  for (const [i, way] of a.ways.entries()) {
+    const [mine, theirs] = [old.list(way), b.ways[i] ? young.list(b.ways[i]) : []];
+    const n = mine.findIndex((x, j) => !alike(x, theirs[j]));
+    if (n >= 0 || theirs.length > mine.length) {
+      const at = n < 0 ? mine.length : n;
+      return [withDetail(was!, mine[at]), withDetail(is!, theirs[at])];
+    }
+  }
+  return [was, is];
+}
+
+const withDetail = (words: string, n: Noticed | undefined): string =>
+  n ? `${words} At ${Math.round(n.t / 100) / 10} s: ${n.words}.` : words;
 
 /** The piece a moment lies in. */
 function at(pieces: readonly Piece[], t: number): Piece | undefined {
@@ -153,38 +215,3 @@ function at(pieces: readonly Piece[], t: number): Piece | undefined {
   const found = pieces[low];
   return found && found.from <= t ? found : undefined;
 }
-
-/** Spans of one week in words, repeated days joined: "Mon–Fri 08:00–17:00". @param spans epoch milliseconds */
-export function spansInWords(spans: readonly Span[], zone: string, week: Span): string {
-  if (spans.length === 1 && spans[0]![0] === week[0] && spans[0]![1] === week[1]) return 'at all hours';
-  const times = new Map<number, string[]>();
-  for (const [from, to] of spans)
-    for (const { day, text } of splitAtMidnight(from, to, zone))
-      times.set(day, [...(times.get(day) ?? []), text]);
-  const days = new Map<string, number[]>();
-  for (const [day, texts] of times) {
-    const text = texts.join(' and ');
-    days.set(text, [...(days.get(text) ?? []), day]);
-  }
-  return [...days].map(([text, list]) => `${daysInWords(list)} ${text}`).join(', ');
-}
-
-function splitAtMidnight(from: number, to: number, zone: string): { day: number; text: string }[] {
-  const parts: { day: number; text: string }[] = [];
-  for (let start = from; start < to;) {
-    const local = localTime(zone, start);
-    const midnight = start + (1440 - local.minute) * 60_000;
-    const end = Math.min(to, midnight);
-    if (end - start >= STRADDLE_MS || to - from < STRADDLE_MS) {
-      const last = local.minute + (end - start) / 60_000;
-      const text =
-        local.minute < 0.01 && last > 1439.9 ? 'all day' : `${roundTime(local.minute)}–${roundTime(last)}`;
-      parts.push({ day: local.day, text });
-    }
-    start = end;
-  }
-  return parts;
-}
-
-/** To the minute: a call that straddles closing time by seconds does not make a new span. */
-const roundTime = (minute: number): string => writeTime(Math.round(minute));

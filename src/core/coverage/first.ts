@@ -2,6 +2,7 @@
 import { listed, outcomeOf, whoseName, type Trace } from '../calls';
 import { outsideNumber } from '../calls/trace';
 import type { System } from '../system';
+import type { Piece } from './pieces';
 
 export type Glance = 'person' | 'group' | 'outside' | 'message' | 'ended' | 'nobody';
 
@@ -12,6 +13,24 @@ export const endsWell = (trace: Trace): Glance => {
   if (outcome === 'ended') return 'ended';
   return outcome === 'swallowed' ? 'outside' : 'nobody';
 };
+
+/** The worst that can come of a piece, whatever chance or whose turn it is decides. */
+export function worstEnd(piece: Piece): Glance {
+  const ends = piece.ways.map(endsWell);
+  return ends.find((end) => end === 'nobody') ?? ends.find((end) => end === 'outside') ?? ends[0]!;
+}
+
+/** Who is rung first in the calls of a piece; several are told apart where chance or whose turn it is decides. */
+export function firstOf(piece: Piece, system: System): { kind: Glance; label: string } {
+  const firsts = piece.ways.map((way) => firstRung(way, system));
+  const labels = [...new Set(firsts.map((f) => f.label))];
+  const { kind, label } = firsts[0]!;
+  if (labels.length === 1) return { kind, label };
+  return {
+    kind,
+    label: labels.length === 2 ? labels.join(' or ') : `${label} or ${labels.length - 1} others`,
+  };
+}
 
 /** Who is rung first in an unanswered call, as a kind with a short label. */
 export function firstRung(trace: Trace, system: System): { kind: Glance; label: string } {

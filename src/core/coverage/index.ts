@@ -1,7 +1,11 @@
-export { everyWay, piecesOf, unansweredCall, type CallAt, type Piece } from './pieces';
+export { piecesOf, unansweredCall, type CallAt, type Piece } from './pieces';
+export { everyWay, waysOf } from './ways';
 export { plansFrom } from './changes';
 export { compressed, type Scale } from './scale';
 export { coverageRows, secondsUntilRung, secondsUntilVoicemail } from './reach';
-export { endsWell, firstRung, type Glance } from './first';
-export { differenceOf, laterDifferences, spansInWords, type Difference } from './difference';
+export { endsWell, firstOf, firstRung, worstEnd, type Glance } from './first';
+export { differenceOf, laterDifferences, type Difference } from './difference';
+export { callersOf, type Caller } from './callers';
+export { spansInWords } from './spans';
+export { waysInWords } from './words';
 export { weekInWords, type WayOfTheWeek } from './week';

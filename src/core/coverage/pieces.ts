@@ -2,26 +2,29 @@
  * Coverage: what a call to a number gets, for every moment of a span of time, exactly. Within a piece the way of a call is
  * the same to the millisecond, so it is worked out once.
  */
-import { nobodyAnswers, rehearse, type CallRequest, type Trace, type TraceEvent } from '../calls';
+import { NEW_CALLER, nobodyAnswers, type CallRequest, type Trace, type TraceEvent } from '../calls';
 import { asPaired, type NumberHeld, type Standing, type System } from '../system';
 import { PEOPLE, reachedFrom, sourcesOf, type Source } from './changes';
+import { waysOf } from './ways';
 
 export interface Piece {
   /** Epoch milliseconds; `to` is not part of it. */
   from: number;
   to: number;
-  /** What happens to a call that arrives in this piece. */
+  /** What happens to a call that arrives in this piece, as the usual seed has it. */
   trace: Trace;
+  /** That, and every other way where chance, or whose turn it is, decides. */
+  ways: readonly Trace[];
 }
 
 /** How a call to a number looks that arrives at a moment (epoch milliseconds). */
 export type CallAt = (number: NumberHeld, at: number) => CallRequest;
 
-/** A call to a number at a moment that nobody answers; the caller leaves a message if they can. */
+/** A call of somebody new to a number at a moment, that nobody answers; the caller leaves a message if they can. */
 export const unansweredCall: CallAt = (number, at) => ({
   id: 'call',
   at,
-  from: { kind: 'outside', number: null },
+  from: { kind: 'outside', number: NEW_CALLER },
   to: { kind: 'number', e164: number.e164 },
   behaviour: nobodyAnswers(),
 });
@@ -49,16 +52,17 @@ interface Ask {
 }
 /** A way that was worked out: with the same answers to the same questions a call goes the same way. */
 interface Way {
-  trace: Trace;
+  traces: Trace[];
+  /** What any of them asks. */
   asks: Ask[];
   /** What was answered to each of them. */
   states: number[];
 }
 
-function asksOf(trace: Trace): Ask[] {
+function asksOf(traces: readonly Trace[]): Ask[] {
   const asks = new Map<string, Ask>();
   const add = (t: number, source: string) => asks.set(`${t} ${source}`, { t, source });
-  for (const e of trace) {
+  for (const e of traces.flat()) {
     if (e.kind === 'hours' && e.hoursId) add(e.t, e.hoursId);
     else if (ASKS_PEOPLE.has(e.kind)) add(e.t, PEOPLE);
   }
@@ -121,27 +125,27 @@ export function piecesOf(
     let known = ways.get(key);
     if (!known) ways.set(key, (known = []));
     for (const way of known) if (way.asks.every((ask, i) => answer(ask, at) === way.states[i])) return way;
-    const trace = rehearse(system, paired, callAt(number, at));
-    const asks = asksOf(trace);
-    const way = { trace, asks, states: asks.map((ask) => answer(ask, at)) };
+    const traces = waysOf(system, paired, callAt(number, at));
+    const asks = asksOf(traces);
+    const way = { traces, asks, states: asks.map((ask) => answer(ask, at)) };
     known.push(way);
     return way;
   };
   const pieces: Piece[] = [];
-  const texts = new Map<Trace, string>();
-  const text = (trace: Trace): string => {
-    let found = texts.get(trace);
-    if (found === undefined) texts.set(trace, (found = JSON.stringify(trace)));
+  const texts = new Map<readonly Trace[], string>();
+  const text = (traces: readonly Trace[]): string => {
+    let found = texts.get(traces);
+    if (found === undefined) texts.set(traces, (found = JSON.stringify(traces)));
     return found;
   };
   for (let at = from; at < to;) {
-    const { trace, asks } = wayAt(at);
+    const { traces, asks } = wayAt(at);
     let end = to;
     for (const { t, source } of asks)
       end = Math.min(end, (answers.get(source)?.nextAfter(at + t) ?? Infinity) - t);
     const before = pieces.at(-1);
-    if (before && (before.trace === trace || text(before.trace) === text(trace))) before.to = end;
-    else pieces.push({ from: at, to: end, trace });
+    if (before && (before.ways === traces || text(before.ways) === text(traces))) before.to = end;
+    else pieces.push({ from: at, to: end, trace: traces[0]!, ways: traces });
     at = end;
   }
   return pieces;
@@ -156,33 +160,4 @@ function countUpTo(changes: readonly number[], at: number): number {
     else low = middle + 1;
   }
   return low;
-}
-
-/** So many ways that chance can take are followed. */
-const MOST_WAYS = 200;
-
-/**
- * All ways a call can go, whatever chance decides; one where it has nothing to decide.
- * @returns the ways, without how likely each is: what must never happen may happen in none of them
- */
-export function everyWay(system: System, standing: Standing, request: CallRequest): Trace[] {
-  const found: Trace[] = [];
-  const open: number[][] = [[]];
-  while (open.length && found.length < MOST_WAYS) {
-    const choices = open.pop()!;
-    const trace = rehearse(system, standing, { ...request, choices });
-    found.push(trace);
-    const draws = trace.flatMap((e) =>
-      e.kind === 'shared' && e.among.length
-        ? [{ took: e.branch, among: e.among }]
-        : e.kind === 'drawn'
-          ? [{ took: e.chose, among: e.among }]
-          : [],
-    );
-    // What was given is settled; each later draw opens the ways it did not take.
-    for (let i = choices.length; i < draws.length; i++)
-      for (const other of draws[i]!.among)
-        if (other !== draws[i]!.took) open.push([...draws.slice(0, i).map((d) => d.took), other]);
-  }
-  return found;
 }

@@ -1,8 +1,9 @@
 /** When somebody can be rung, and coverage as a table. */
-import { outcomeOf, sentence, type Trace } from '../calls';
+import { outcomeOf, type Trace } from '../calls';
 import type { System } from '../system';
-import { firstRung } from './first';
+import { firstOf } from './first';
 import type { Piece } from './pieces';
+import { waysInWords } from './words';
 
 /** The second at which a call first sounds on a phone of somebody, or null where it never does. */
 export function secondsUntilRung(trace: Trace, personId: string): number | null {
@@ -28,15 +29,15 @@ export function coverageRows(
   return [
     ['number', 'label', 'from', 'to', 'rung first', 'seconds until voicemail', 'ends', 'what happens'],
     ...rows.flatMap(({ label, e164, pieces }) =>
-      pieces.map(({ from, to, trace }) => [
+      pieces.map((piece) => [
         e164,
         label,
-        written(from),
-        written(to),
-        firstRung(trace, system).label,
-        String(secondsUntilVoicemail(trace) ?? ''),
-        outcomeOf(trace)?.outcome.kind ?? '',
-        sentence(trace, system),
+        written(piece.from),
+        written(piece.to),
+        firstOf(piece, system).label,
+        String(secondsUntilVoicemail(piece.trace) ?? ''),
+        outcomeOf(piece.trace)?.outcome.kind ?? '',
+        waysInWords(piece.ways, system),
       ]),
     ),
   ];

@@ -1,9 +1,9 @@
 /** What an unanswered call to a number gets over a week, in words: one line for each different way. */
-import { sentence } from '../calls';
 import { addDays, localTime, momentOf } from '../hours';
 import type { NumberHeld, Standing, System } from '../system';
-import { spansInWords } from './difference';
 import { piecesOf } from './pieces';
+import { spansInWords } from './spans';
+import { waysInWords } from './words';
 
 export interface WayOfTheWeek {
   /** "Mon–Fri 08:00–12:00". */
@@ -29,8 +29,8 @@ export function weekInWords(
   const { date } = localTime(zone, moment);
   const week: [number, number] = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)];
   const ways = new Map<string, { spans: [number, number][]; ms: number; now: boolean }>();
-  for (const { from, to, trace } of piecesOf(system, standing, number, ...week)) {
-    const words = sentence(trace, system);
+  for (const { from, to, ways: all } of piecesOf(system, standing, number, ...week)) {
+    const words = waysInWords(all, system);
     const way = ways.get(words) ?? { spans: [], ms: 0, now: false };
     way.spans.push([from, to]);
     way.ms += to - from;

@@ -1,5 +1,5 @@
 /** Checks of where calls go: loops, keys to nowhere, queues, rotas, hours, outside phones, promises. */
-import { endsWell, piecesOf, spansInWords } from '../coverage';
+import { piecesOf, spansInWords, worstEnd } from '../coverage';
 import { addDays, daysOf, localTime, momentOf, momentOfDay, shiftsOf } from '../hours';
 import { expectationInWords, promiseInWords } from '../promises';
 import { allSteps, type Hours, type Plan, type RingStep, type Rota, type Step, type System } from '../system';
@@ -211,7 +211,7 @@ export const badHours: Check = ({ system, standing, today }) => {
   const to = momentOfDay(zone, localTime(zone, from).days + 7, 0);
   return Object.values(system.numbers).flatMap((number): Finding[] => {
     if (!number.planId || !system.plans[number.planId]?.steps.length) return [];
-    const bad = piecesOf(system, standing, number, from, to).filter((p) => endsWell(p.trace) === 'nobody');
+    const bad = piecesOf(system, standing, number, from, to).filter((p) => worstEnd(p) === 'nobody');
     const ms = bad.reduce((all, p) => all + p.to - p.from, 0);
     if (ms < BAD_MS) return [];
     return [

@@ -1,15 +1,8 @@
 /** Whether promises are kept: exactly, over every moment they are about. */
-import { nobodyAnswers, worldOf, type CallRequest, type Trace } from '../calls';
-import { everyWay, piecesOf, type CallAt } from '../coverage';
+import { nobodyAnswers, type CallRequest, type Trace } from '../calls';
+import { piecesOf, waysOf, type CallAt } from '../coverage';
 import { addDays, boundaries, localTime, momentOf, momentOfDay, periodAt } from '../hours';
-import {
-  asPaired,
-  type Expectation,
-  type Pattern,
-  type Promised,
-  type Standing,
-  type System,
-} from '../system';
+import { asPaired, type Expectation, type Promised, type Standing, type System } from '../system';
 import { brokenBy } from './expect';
 
 /** Days ahead that a promise over a range of time is held against. */
@@ -55,45 +48,31 @@ export function checkPromise(system: System, standing: Standing, promised: Promi
   if (!number?.planId) return broken(now, null, promised.expects[0] ?? null);
   const paired = asPaired(standing);
   const call = promisedCall(promised);
-  const wrong = (at: number, trace: Trace): Verdict | null => {
-    for (const expectation of promised.expects)
-      if (brokenBy(trace, expectation)) return broken(at, trace, expectation);
+  const wrong = (at: number, ways: readonly Trace[]): Verdict | null => {
+    for (const trace of ways)
+      for (const expectation of promised.expects)
+        if (brokenBy(trace, expectation)) return broken(at, trace, expectation);
     return null;
   };
-  const anyWay = (at: number): Verdict | null => {
-    for (const trace of everyWay(system, paired, call(number, at))) {
-      const found = wrong(at, trace);
-      if (found) return found;
-    }
-    return null;
-  };
-  if (promised.when.on === 'moment') return anyWay(promised.when.at) ?? { kept: true, promised };
+  if (promised.when.on === 'moment') {
+    const { at } = promised.when;
+    return wrong(at, waysOf(system, paired, call(number, at))) ?? { kept: true, promised };
+  }
   const zone = system.business.timeZone;
   const from = momentOfDay(zone, localTime(zone, now).days, 0);
   const to = momentOfDay(zone, localTime(zone, now).days + DAYS_AHEAD, 0);
-  const looked = new Map<Trace, boolean>();
+  const looked = new Set<readonly Trace[]>();
   for (const piece of piecesOf(system, standing, number, from, to, call)) {
-    if (looked.get(piece.trace)) continue;
+    if (looked.has(piece.ways)) continue;
     for (const span of spansIn(promised, system, standing, piece.from, piece.to)) {
-      const found = leavesOpen(piece.trace, system) ? anyWay(span) : wrong(span, piece.trace);
+      const found = wrong(span, piece.ways);
       if (found) return found;
-      looked.set(piece.trace, true);
+      looked.add(piece.ways);
       break;
     }
   }
   return { kept: true, promised };
 }
-
-/** Whether a call could have gone another way: by chance, or by which calls came before it. */
-const leavesOpen = (trace: Trace, system: System): boolean =>
-  trace.some((e) => {
-    if (e.kind === 'shared' || e.kind === 'drawn') return e.among.length > 1;
-    if (e.kind === 'group') return BY_MEMORY.includes(system.groups[e.groupId]?.pattern ?? 'together');
-    if (e.kind !== 'step') return false;
-    const step = worldOf(system).routes.get(e.planId)?.stops.get(e.stepId)?.step;
-    return step?.kind === 'ring' && BY_MEMORY.includes(step.pattern);
-  });
-const BY_MEMORY: readonly Pattern[] = ['in turn', 'longest idle', 'fewest calls'];
 
 /** Checks all promises there are. */
 export const checkPromises = (system: System, standing: Standing, now: number): Verdict[] =>

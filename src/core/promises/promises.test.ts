@@ -200,6 +200,40 @@ describe('a promise', () => {
     const expects = [{ is: 'voicemail' as const, mailboxId: 'front', within: null }];
     expect(check({ expects }, edited(yard(), [share])).kept).toBe(false);
   });
+  it('is held against every way of chance at every hour, not only where the usual way changes', () => {
+    const share: Command = {
+      do: 'plan.set',
+      id: 'main-plan',
+      change: {
+        steps: [
+          {
+            id: 's',
+            kind: 'share',
+            how: 'by shares',
+            branches: [
+              { share: 99, steps: [{ id: 'v', kind: 'voicemail', mailboxId: 'front' }] },
+              {
+                share: 1,
+                steps: [
+                  {
+                    id: 'h',
+                    kind: 'hours',
+                    hoursId: 'office',
+                    branches: [{ period: 'Open', steps: [{ id: 'o', kind: 'end', how: 'busy' }] }],
+                    otherwise: [{ id: 'w', kind: 'voicemail', mailboxId: 'front' }],
+                  },
+                ],
+              },
+            ],
+          },
+        ],
+      },
+    };
+    const expects = [{ is: 'voicemail' as const, mailboxId: 'front', within: null }];
+    const found = check({ expects }, edited(yard(), [share]));
+    // Tuesday 24 November 2026, 08:00 in Los Angeles.
+    expect(!found.kept && day(found.at)).toBe('2026-11-24T16:00');
+  });
   it('about a number without a plan is broken', () => {
     const system = edited(yard(), [{ do: 'number.set', id: 'main', change: { planId: null } }]);
     expect(check({}, system)).toMatchObject({ kept: false, trace: null });

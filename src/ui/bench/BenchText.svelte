@@ -2,7 +2,7 @@
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { readNumber } from '$core/numbering';
   import { receiveText } from '$workspace';
-  import { NEW_CALLER } from '../rehearsal.svelte';
+  import { NEW_CALLER } from '$core/calls';
   import { session } from '../session.svelte';
 
   /** A customer's phone writes a text to one of the business's numbers. */

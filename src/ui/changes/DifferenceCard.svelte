@@ -14,7 +14,7 @@
 </script>
 
 <article class="card" data-testid="difference">
-  <h2>{d.label} <span class="soft">{session.number(d.e164)}</span>, {d.when}</h2>
+  <h2>{d.label} <span class="soft">{session.number(d.e164)}</span>{d.caller && `, ${d.caller}`}, {d.when}</h2>
   <dl>
     <dt>was</dt>
     <dd>{d.before ?? 'No such number.'}</dd>

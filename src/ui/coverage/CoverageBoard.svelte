@@ -9,7 +9,7 @@
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
-  import { NO_FILTER, rowsOf, type Filter } from './board';
+  import { callersFor, NO_FILTER, rowsOf, type Filter } from './board';
   import Lanes from './Lanes.svelte';
   import YearLanes from './YearLanes.svelte';
 
@@ -20,7 +20,13 @@
     date: '',
     filter: NO_FILTER,
   });
-  const { span, filter } = $derived(asked.value);
+  const { span } = $derived(asked.value);
+  const callers = $derived(callersFor(system, { ...NO_FILTER, ...asked.value.filter }));
+  /** A choice of an earlier day may have been of something that is no longer there. */
+  const filter = $derived.by(() => {
+    const chosen = { ...NO_FILTER, ...asked.value.filter };
+    return callers.some((c) => c.id === chosen.callerId) ? chosen : { ...chosen, callerId: '' };
+  });
   const ask = (change: Partial<typeof asked.value>) => (asked.value = { ...asked.value, ...change });
   const zone = $derived(system.business.timeZone);
   /** A date, so that the board is not worked out anew with every second. */
@@ -70,60 +76,75 @@
 </script>
 
 <div class="ask" role="group" aria-label="What is shown">
-  <RadioButtonGroup
-    hideLegend
-    legendText="Over how long"
-    selected={span}
-    on:change={(e) => ask({ span: e.detail as Span })}
-  >
-    <RadioButton labelText="Day" value="day" />
-    <RadioButton labelText="Week" value="week" />
-    <RadioButton labelText="Year" value="year" />
-  </RadioButtonGroup>
-  <span class="when">
-    <button class="linkish" type="button" aria-label="Earlier" onclick={() => move(-1)}>‹</button>
-    <TextInput
-      size="sm"
-      type="date"
-      hideLabel
-      labelText="Day shown"
-      value={date}
-      on:change={(e) => ask({ date: String(e.detail ?? '') })}
-    />
-    <button class="linkish" type="button" aria-label="Later" onclick={() => move(1)}>›</button>
-  </span>
-  <Select
-    size="sm"
-    hideLabel
-    labelText="Number shown"
-    selected={filter.numberId}
-    on:update={(e) => ask({ filter: { ...filter, numberId: String(e.detail) } })}
-  >
-    <SelectItem value="" text="every number" />
-    {#each Object.values(system.numbers) as n (n.id)}<SelectItem value={n.id} text={n.label} />{/each}
-  </Select>
-  {#if sites.length > 1}
+  <div class="line">
+    <RadioButtonGroup
+      hideLegend
+      legendText="Over how long"
+      selected={span}
+      on:change={(e) => ask({ span: e.detail as Span })}
+    >
+      <RadioButton labelText="Day" value="day" />
+      <RadioButton labelText="Week" value="week" />
+      <RadioButton labelText="Year" value="year" />
+    </RadioButtonGroup>
+    <span class="when">
+      <button class="linkish" type="button" aria-label="Earlier" onclick={() => move(-1)}>‹</button>
+      <TextInput
+        size="sm"
+        type="date"
+        hideLabel
+        labelText="Day shown"
+        value={date}
+        on:change={(e) => ask({ date: String(e.detail ?? '') })}
+      />
+      <button class="linkish" type="button" aria-label="Later" onclick={() => move(1)}>›</button>
+    </span>
+  </div>
+  <div class="line">
     <Select
       size="sm"
       hideLabel
-      labelText="Site shown"
-      selected={filter.siteId}
-      on:update={(e) => ask({ filter: { ...filter, siteId: String(e.detail) } })}
+      labelText="Number shown"
+      selected={filter.numberId}
+      on:update={(e) => ask({ filter: { ...filter, numberId: String(e.detail) } })}
     >
-      <SelectItem value="" text="every site" />
-      {#each sites as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
+      <SelectItem value="" text="every number" />
+      {#each Object.values(system.numbers) as n (n.id)}<SelectItem value={n.id} text={n.label} />{/each}
     </Select>
-  {/if}
-  <Select
-    size="sm"
-    hideLabel
-    labelText="When can somebody be rung"
-    selected={filter.personId}
-    on:update={(e) => ask({ filter: { ...filter, personId: String(e.detail) } })}
-  >
-    <SelectItem value="" text="whoever is rung" />
-    {#each people as p (p.id)}<SelectItem value={p.id} text="when {p.name} is rung" />{/each}
-  </Select>
+    {#if sites.length > 1}
+      <Select
+        size="sm"
+        hideLabel
+        labelText="Site shown"
+        selected={filter.siteId}
+        on:update={(e) => ask({ filter: { ...filter, siteId: String(e.detail) } })}
+      >
+        <SelectItem value="" text="every site" />
+        {#each sites as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
+      </Select>
+    {/if}
+    {#if callers.length > 1}
+      <Select
+        size="sm"
+        hideLabel
+        labelText="Who calls"
+        selected={filter.callerId}
+        on:update={(e) => ask({ filter: { ...filter, callerId: String(e.detail) } })}
+      >
+        {#each callers as c (c.id)}<SelectItem value={c.id} text={c.words || 'a new caller'} />{/each}
+      </Select>
+    {/if}
+    <Select
+      size="sm"
+      hideLabel
+      labelText="When can somebody be rung"
+      selected={filter.personId}
+      on:update={(e) => ask({ filter: { ...filter, personId: String(e.detail) } })}
+    >
+      <SelectItem value="" text="whoever is rung" />
+      {#each people as p (p.id)}<SelectItem value={p.id} text="when {p.name} is rung" />{/each}
+    </Select>
+  </div>
 </div>
 {#if span === 'year'}
   <YearLanes {system} {filter} from={starts[0]!} to={yearEnd} {first} onday={openDay} />
@@ -148,10 +169,12 @@
 
 <style>
   .ask {
-    display: flex;
-    gap: 10px 14px;
-    align-items: center;
     margin-bottom: 8px;
+  }
+  .line {
+    display: flex;
+    gap: 6px 14px;
+    align-items: center;
     flex-wrap: wrap;
   }
   .ask :global(.bx--form-item) {

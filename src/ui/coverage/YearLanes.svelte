@@ -1,7 +1,7 @@
 <script lang="ts">
   import { ProgressBar } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import { endsWell, type Glance, type Piece } from '$core/coverage';
+  import { worstEnd, type Glance, type Piece } from '$core/coverage';
   import { dateOf, dayNumber, momentOfDay } from '$core/hours';
   import type { System } from '$core/system';
   import { dateText } from '../format';
@@ -31,11 +31,11 @@
   $effect(() => {
     const { standing } = session;
     const ids = numbers.map((n) => n.id);
-    const [a, b, s] = [from, to, system];
+    const [a, b, s, callerId] = [from, to, system, filter.callerId];
     found = null;
     if (!standing) return;
     void client
-      .ask((w) => w.pieces(s, standing, ids, a, b) as Promise<Piece[][]>)
+      .ask((w) => w.pieces(s, standing, ids, a, b, callerId) as Promise<Piece[][]>)
       .then((pieces) => {
         if (pieces) found = pieces;
       })
@@ -64,7 +64,7 @@
         let kind = kinds.get(p.trace);
         if (!kind) kinds.set(p.trace, (kind = shownPiece(p, system, filter.personId).kind));
         sums.set(kind, (sums.get(kind) ?? 0) + Math.min(b, p.to) - Math.max(a, p.from));
-        bad ||= endsWell(p.trace) === 'nobody' && Math.min(b, p.to) - Math.max(a, p.from) > 300_000;
+        bad ||= worstEnd(p) === 'nobody' && Math.min(b, p.to) - Math.max(a, p.from) > 300_000;
       }
       const parts = ORDER.flatMap((kind) => {
         const ms = sums.get(kind);

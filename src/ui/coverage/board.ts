@@ -1,14 +1,25 @@
 /** What the coverage board shows: which numbers, over which time. */
-import { endsWell, firstRung, piecesOf, secondsUntilRung, type Glance, type Piece } from '$core/coverage';
-import { sentence } from '$core/calls';
+import {
+  callersOf,
+  firstOf,
+  piecesOf,
+  secondsUntilRung,
+  waysInWords,
+  worstEnd,
+  type Caller,
+  type Glance,
+  type Piece,
+} from '$core/coverage';
 import type { NumberHeld, Standing, System } from '$core/system';
 
 export interface Filter {
   numberId: string;
   siteId: string;
   personId: string;
+  /** Who calls: see `callersOf`. */
+  callerId: string;
 }
-export const NO_FILTER: Filter = { numberId: '', siteId: '', personId: '' };
+export const NO_FILTER: Filter = { numberId: '', siteId: '', personId: '', callerId: '' };
 
 export interface Shown extends Piece {
   kind: Glance;
@@ -25,26 +36,41 @@ export interface Row {
 
 /** A piece as it is shown: with the person looked for, when they are rung. */
 export function shownPiece(piece: Piece, system: System, personId: string): Shown {
-  const words = sentence(piece.trace, system);
-  const base = { ...piece, ...firstRung(piece.trace, system), end: endsWell(piece.trace), words };
+  const words = waysInWords(piece.ways, system);
+  const base = { ...piece, ...firstOf(piece, system), end: worstEnd(piece), words };
   if (!personId) return { ...base, rungAfter: undefined };
-  const rungAfter = secondsUntilRung(piece.trace, personId);
-  return rungAfter === null
-    ? { ...base, kind: 'ended', label: '', rungAfter }
-    : { ...base, kind: 'person', label: rungAfter ? `after ${rungAfter} s` : 'at once', rungAfter };
+  const seconds = piece.ways.flatMap((way) => secondsUntilRung(way, personId) ?? []);
+  const rungAfter = seconds.length ? Math.min(...seconds) : null;
+  if (rungAfter === null) return { ...base, kind: 'ended', label: '', rungAfter };
+  const label = rungAfter ? `after ${rungAfter} s` : 'at once';
+  const always = seconds.length === piece.ways.length && new Set(seconds).size === 1;
+  return { ...base, kind: 'person', label: always ? label : `${label} at best`, rungAfter };
 }
+
+/** Everybody who calls the numbers shown and is treated in a way of their own, each once. */
+export const callersFor = (system: System, filter: Filter): Caller[] => [
+  ...new Map(
+    numbersFor(system, { ...filter, callerId: '' })
+      .flatMap((n) => callersOf(system, n))
+      .map((c) => [c.id, c]),
+  ).values(),
+];
 
 /** The numbers a filter leaves. With somebody looked for, only numbers whose calls can ring them. */
 export const numbersFor = (system: System, filter: Filter): NumberHeld[] =>
   Object.values(system.numbers).filter(
-    (n) => (!filter.numberId || n.id === filter.numberId) && (!filter.siteId || n.siteId === filter.siteId),
+    (n) =>
+      (!filter.numberId || n.id === filter.numberId) &&
+      (!filter.siteId || n.siteId === filter.siteId) &&
+      (!filter.callerId || callersOf(system, n).some((c) => c.id === filter.callerId)),
   );
 
 export function rowsOf(system: System, standing: Standing, filter: Filter, from: number, to: number): Row[] {
   return numbersFor(system, filter)
-    .map((number) => ({
-      number,
-      pieces: piecesOf(system, standing, number, from, to).map((p) => shownPiece(p, system, filter.personId)),
-    }))
+    .map((number) => {
+      const caller = callersOf(system, number).find((c) => c.id === filter.callerId);
+      const pieces = piecesOf(system, standing, number, from, to, caller?.callAt);
+      return { number, pieces: pieces.map((p) => shownPiece(p, system, filter.personId)) };
+    })
     .filter((row) => !filter.personId || row.pieces.some((p) => p.rungAfter != null));
 }

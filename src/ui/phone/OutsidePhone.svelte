@@ -6,7 +6,7 @@
   import { callerLock, type LiveCall } from '$exchange';
   import { durationText } from '../format';
   import { freshId } from '../ids';
-  import { NEW_CALLER } from '../rehearsal.svelte';
+  import { NEW_CALLER } from '$core/calls';
   import { session } from '../session.svelte';
   import Keypad from './Keypad.svelte';
   import { hold, Line } from './line.svelte';

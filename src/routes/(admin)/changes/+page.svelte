@@ -55,10 +55,10 @@
   <section>
     <h1>What differs for callers</h1>
     <p class="sub">
-      The draft against what is in force, for calls that nobody answers, over the seven days from today, and
-      then over the rest of the year.
+      The draft against what is in force, for calls that nobody answers, whoever calls and whatever they
+      press, over the seven days from today, and then over the rest of the year.
     </p>
-    {#each differences as d (`${d.numberId} ${d.when} ${d.before} ${d.after}`)}
+    {#each differences as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
       <DifferenceCard difference={d} {before} {after} />
     {:else}
       <div class="empty">
@@ -77,7 +77,7 @@
       />{/if}
     {#if later?.length}
       <h2 class="later">Later in the year</h2>
-      {#each later as d (`${d.numberId} ${d.when} ${d.before} ${d.after}`)}
+      {#each later as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
         <DifferenceCard difference={d} {before} {after} />
       {/each}
     {/if}

@@ -2,13 +2,12 @@
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { page } from '$app/state';
-  import { outcomeInWords, ringChart, sentence, simulate } from '$core/calls';
+  import { NEW_CALLER, outcomeInWords, ringChart, sentence, simulate } from '$core/calls';
   import { momentText } from '$ui/format';
   import { keepAsPromise } from '$ui/promises/edits';
   import QuestionForm from '$ui/rehearse/QuestionForm.svelte';
   import { asLink, freshQuestion, fromLink, requestsOf, rungIn, type Question } from '$ui/rehearse/question';
   import TraceList from '$ui/rehearse/TraceList.svelte';
-  import { NEW_CALLER } from '$ui/rehearsal.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
   import { session } from '$ui/session.svelte';

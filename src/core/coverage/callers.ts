@@ -1,0 +1,140 @@
+/** Who calls a number: besides somebody new who presses nothing, everybody whom its plans treat in a way of their own. */
+import { testInWords } from '../answering';
+import { NEW_CALLER, type Origin } from '../calls';
+import { listsOf, type CallerTest, type MenuStep, type NumberHeld, type Step, type System } from '../system';
+import { unansweredCall, type CallAt } from './pieces';
+
+/** Somebody who calls, and what they press; nobody answers them. */
+export interface Caller {
+  /** The same as long as the plans treat them in the same place. Empty for somebody new who presses nothing. */
+  id: string;
+  /** "pressing 1 then 2", "on the list Suppliers"; empty for somebody new who presses nothing. */
+  words: string;
+  callAt: CallAt;
+}
+
+/** So many are told apart for one number. */
+const MOST_CALLERS = 60;
+/** Seconds after which keys are pressed, from when they are asked for. */
+const PRESSES_AFTER = 2;
+
+interface Way {
+  test: CallerTest | null;
+  /** One entry for each time keys are asked for; an empty one is none pressed. */
+  keys: string[];
+}
+
+/** Somebody new first, then one caller for each branch that hangs on who calls or on what they press. */
+export function callersOf(system: System, number: NumberHeld): Caller[] {
+  const found = new Map<string, Caller>();
+  const add = (way: Way): void => {
+    const caller = callerOf(way, system);
+    if (caller && found.size < MOST_CALLERS && !found.has(caller.id)) found.set(caller.id, caller);
+  };
+  add({ test: null, keys: [] });
+  const plan = number.planId ? system.plans[number.planId] : undefined;
+  if (plan) follow(plan.steps, { test: null, keys: [] }, system, add, new Set([plan.id]));
+  return [...found.values()];
+}
+
+/** Follows a list of steps. @returns the way as it is behind the list */
+function follow(
+  steps: readonly Step[],
+  way: Way,
+  system: System,
+  add: (way: Way) => void,
+  plans: ReadonlySet<string>,
+): Way {
+  let on = way;
+  for (const step of steps) {
+    const after = pressesNothing(step, on);
+    for (const [branch, inside] of listsOf(step)) {
+      const own = openedBy(step, branch, on, system) ?? after;
+      if (own !== after) add(own);
+      follow(inside, own, system, add, plans);
+    }
+    on = after;
+    if (step.kind !== 'goto' || !step.planId || plans.has(step.planId)) continue;
+    const next = system.plans[step.planId];
+    if (next) follow(next.steps, on, system, add, new Set([...plans, next.id]));
+    break;
+  }
+  return on;
+}
+
+/** The way of somebody who presses nothing where a step asks for keys. */
+function pressesNothing(step: Step, way: Way): Way {
+  const asked = step.kind === 'menu' ? step.tries : step.kind === 'queue' ? 1 : 0;
+  return asked ? { ...way, keys: [...way.keys, ...Array<string>(asked).fill('')] } : way;
+}
+
+/** The way that leads into a branch, where that hangs on the caller. */
+function openedBy(step: Step, branch: number, way: Way, system: System): Way | undefined {
+  if (branch < 0) return undefined;
+  if (step.kind === 'caller') return { ...way, test: step.branches[branch]!.test };
+  if (step.kind === 'menu') {
+    const { key } = step.branches[branch]!;
+    if (key === 'none') return undefined;
+    const pressed = key === 'wrong' ? Array<string>(step.tries).fill(wrongKey(step)) : [key];
+    return pressed.includes('') ? undefined : { ...way, keys: [...way.keys, ...pressed] };
+  }
+  if (step.kind === 'queue' && step.branches[branch]!.way === 'left by key') {
+    const exitKey = step.queueId ? system.queues[step.queueId]?.exitKey : null;
+    return exitKey ? { ...way, keys: [...way.keys, exitKey] } : undefined;
+  }
+  return undefined;
+}
+
+/** A key that leads nowhere in a menu, or none where each leads somewhere. */
+function wrongKey(step: MenuStep): string {
+  if (step.dialExtension) return '';
+  const used = new Set<string | null>([step.nameKey, ...step.branches.map((b) => b.key)]);
+  return [...'0987654321*#'].find((k) => !used.has(k)) ?? '';
+}
+
+function callerOf({ test, keys }: Way, system: System): Caller | undefined {
+  const from = test ? originOf(test, system) : { kind: 'outside' as const, number: NEW_CALLER };
+  if (!from) return undefined;
+  const pressed = keys.slice(0, keys.findLastIndex((k) => k !== '') + 1);
+  const who = test ? lower(testInWords(test, system)) : '';
+  const presses = pressed.filter(Boolean);
+  const what = presses.length ? `pressing ${presses.join(' then ')}` : '';
+  return {
+    id: test || pressed.length ? JSON.stringify([test, pressed]) : '',
+    words: [who, what].filter(Boolean).join(', '),
+    callAt: (number, at) => {
+      const call = unansweredCall(number, at);
+      const caller = {
+        ...call.behaviour!.caller,
+        ...(pressed.length ? { keys: pressed.map((press) => ({ after: PRESSES_AFTER, press })) } : {}),
+      };
+      return { ...call, from, behaviour: { ...call.behaviour!, caller } };
+    },
+  };
+}
+
+const lower = (words: string): string => words[0]!.toLowerCase() + words.slice(1);
+
+/** Somebody who passes a test, or undefined where nobody does. */
+function originOf(test: CallerTest, system: System): Origin | undefined {
+  const contacts = Object.values(system.contacts).filter((c) => c.numbers.length);
+  const number = (found: (typeof contacts)[number] | undefined): Origin | undefined =>
+    found && { kind: 'outside', number: found.numbers[0]! };
+  switch (test.is) {
+    case 'listed':
+      return number(contacts.find((c) => c.listIds.includes(test.listId)));
+    case 'known':
+      return number(contacts.find((c) => !c.blocked));
+    case 'blocked':
+      return number(contacts.find((c) => c.blocked));
+    case 'hidden':
+      return { kind: 'outside', number: null };
+    case 'suspected':
+      return { kind: 'outside', number: NEW_CALLER, suspected: true };
+    case 'from':
+      return {
+        kind: 'outside',
+        number: test.prefix + '5550187000'.slice(0, Math.max(0, 12 - test.prefix.length)),
+      };
+  }
+}
