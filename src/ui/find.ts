@@ -52,7 +52,7 @@ export function find(system: System, query: string): Hit[] {
       .map((r) => ({ title: r.name, note: 'rota', href: `/hours/rotas#${r.id}` })),
     ...Object.values(system.contacts)
       .filter((c) => named(c.name) || c.numbers.some(numbered))
-      .map((c) => ({ title: c.name, note: 'contact', href: '/answering/callers' })),
+      .map((c) => ({ title: c.name, note: 'contact', href: `/answering/callers#${c.id}` })),
     ...Object.values(system.promises)
       .filter((p) => named(p.name))
       .map((p) => ({ title: p.name, note: 'promise', href: `/answering/promises#${p.id}` })),

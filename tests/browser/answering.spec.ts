@@ -396,3 +396,22 @@ test('what differs below a key is told for those who press it, and coverage show
   await page.getByLabel('Who calls').selectOption('a new caller');
   await expect(page.getByRole('button', { name: /^Workshop, / }).first()).toBeVisible();
 });
+
+test('that a key reaches a person becomes a promise from the menu, and is broken by an edit below it', async ({
+  page,
+}) => {
+  await open(page, '/answering/service');
+  await page.getByTestId('step').filter({ hasText: 'Menu “Service”' }).locator('.what').click();
+  await page.getByRole('button', { name: 'Promise that key 7 reaches a person' }).click();
+  await expect(page.getByText('Main line: key 7 reaches a person.')).toBeVisible();
+  await saved(page);
+  await page.goto('/answering/promises');
+  const promise = page.getByTestId('promise').filter({ hasText: 'key 7 reaches a person' });
+  await expect(promise.getByRole('status')).toHaveText('Kept');
+  await page.goto('/answering/service');
+  const below = page.getByTestId('step').filter({ hasText: 'Callum Reyes and Pia Lindqvist, by chance' });
+  await below.getByRole('button', { name: /^Remove: / }).click();
+  await saved(page);
+  await page.goto('/answering/promises');
+  await expect(promise.getByRole('status')).toHaveText('Broken');
+});

@@ -1,6 +1,7 @@
 /** Keeping promises, as commands with their words. */
 import { outcomeOf, type Trace } from '$core/calls';
-import type { Expectation, Promised } from '$core/system';
+import { keyPromise } from '$core/promises';
+import type { Expectation, MenuKey, Promised } from '$core/system';
 import { freshId } from '../ids';
 import { behaviourOf, type Question } from '../rehearse/question';
 import { session } from '../session.svelte';
@@ -36,9 +37,30 @@ export function keepAsPromise(question: Question, trace: Trace | undefined): voi
     when: { on: 'moment', at: question.at ?? session.minute },
     expects: expectationsOf(trace),
   };
+  add(promised);
+}
+
+function add(promised: Promised): void {
   const result = session.edit(`Promise: ${promised.name}`, [{ do: 'promise.add', value: promised }]);
   if (result.ok)
-    session.say({ kind: 'success', title: 'Kept as a promise', detail: 'It is under Answering, Promises.' });
+    session.say({
+      kind: 'success',
+      title: 'Kept as a promise',
+      detail: `${promised.name}. It is under Answering, Promises.`,
+      undo: () => session.undo(),
+    });
+}
+
+/** That a key of a menu reaches a person becomes a promise. */
+export function promiseKey(menuId: string, key: MenuKey): void {
+  const found = keyPromise(session.system!, session.paired!, menuId, key, session.minute);
+  if (found) add({ ...found, id: freshId('promise') });
+  else
+    session.say({
+      kind: 'error',
+      title: 'No promise made',
+      detail: 'No caller comes to this menu within seven days: give the plan a number first.',
+    });
 }
 
 export const setPromise = (

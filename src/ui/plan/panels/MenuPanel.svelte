@@ -3,6 +3,7 @@
   import type { MenuKey, MenuStep, Plan } from '$core/system';
   import RecordingField from '../../RecordingField.svelte';
   import SecondsField from '../../SecondsField.svelte';
+  import { promiseKey } from '../../promises/edits';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';
 
@@ -51,7 +52,16 @@
     .filter((k) => !step.branches.some((b) => b.key === k))
     .map((key) => ({ says: `Add a branch for ${name(key).toLowerCase()}`, branch: { key, steps: [] } }))}
   onchange={(branches) => set({ branches }, 'branch')}
-/>
+>
+  {#snippet settings({ key })}
+    {#if key !== 'wrong' && key !== 'none'}<button
+        class="linkish small"
+        type="button"
+        aria-label="Promise that key {key} reaches a person"
+        onclick={() => promiseKey(step.id, key)}>Promise that it reaches a person</button
+      >{/if}
+  {/snippet}
+</BranchRows>
 <Select
   size="sm"
   labelText="Key for spelling a name"

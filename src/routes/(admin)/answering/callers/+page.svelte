@@ -76,7 +76,7 @@
   <section class="card">
     <h2>Contacts</h2>
     {#each contacts as c (c.id)}
-      <div class="contact" data-testid="contact">
+      <div class="contact" id={c.id} data-testid="contact">
         <EditField
           hideLabel
           label="Name of {c.name}"
