@@ -15,15 +15,9 @@ export {
   signOut,
   type AccountWanted,
 } from './phones';
-export {
-  businessNames,
-  clockOf,
-  storeStanding,
-  Workspace,
-  type BusinessName,
-  type Opened,
-  type View,
-} from './workspace';
+export { storeStanding } from './standing';
+export { businessNames, clockOf, type BusinessName, type View } from './view';
+export { Workspace, type Opened } from './workspace';
 export {
   cancelPort,
   dropNumbers,

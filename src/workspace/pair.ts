@@ -6,7 +6,8 @@ import { benchTime } from '../standins/clock/clock';
 import type { Db } from './db';
 import { readRecord } from './draft';
 import { whileWriting, type Changes } from './sync';
-import { clockOf, storeStanding } from './workspace';
+import { storeStanding } from './standing';
+import { clockOf } from './view';
 
 export type Paired =
   | { ok: true; businessId: string; phoneId: string }

@@ -17,7 +17,9 @@ import type { Db } from './db';
 import { readRecord } from './draft';
 import { isOutsideOf } from './pair';
 import type { Changes } from './sync';
-import { clockOf, storeStanding, type Workspace } from './workspace';
+import { storeStanding } from './standing';
+import { clockOf } from './view';
+import type { Workspace } from './workspace';
 
 /** An account that is to be made: of a person on a phone. */
 export interface AccountWanted {

@@ -2,60 +2,19 @@
 import { nanoid } from 'nanoid';
 import type { Edit, Standing, System } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
-import type { CarrierBook } from '../standins/carrier/carrier';
 import { readWhole, writeWhole, type Whole } from './businesses';
+import { storeStanding } from './standing';
+import { businessNames, byTime, clockOf, pictureOf, type View } from './view';
 import { readBook, readSide, settleNumbers, writeSide } from './side';
 import type { Db } from './db';
-import {
-  foldDraft,
-  readDraft,
-  readRecord,
-  storeStep,
-  takeStep,
-  type DraftState,
-  type DraftStep,
-  type Stepped,
-} from './draft';
-import type {
-  BusinessRecord,
-  CallRecord,
-  DealingsRecord,
-  Invitation,
-  MailRecord,
-  MessageRecord,
-  VersionRecord,
-} from './records';
+import { foldDraft, readDraft, storeStep, takeStep, type DraftStep, type Stepped } from './draft';
+import type { Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
 import { Changes, whileWriting, type Change } from './sync';
 
 /** Versions that are kept and can be brought back. */
 const VERSIONS_KEPT = 20;
 /** What was done is folded into the stored draft when nothing has been done for so long: handing a large system to storage takes a while. */
 const FOLD_AFTER_MS = 3000;
-
-export interface BusinessName {
-  id: string;
-  kind: BusinessRecord['kind'];
-  name: string;
-}
-
-/** All that a screen shows, as one immutable picture; a new one with every change. */
-export interface View {
-  business: BusinessRecord;
-  businesses: BusinessName[];
-  draft: DraftState;
-  inForce: VersionRecord;
-  standing: Standing;
-  dealings: DealingsRecord;
-  /** The carrier's book, of all businesses. */
-  book: CarrierBook;
-  invitations: Invitation[];
-  mail: MailRecord[];
-  messages: MessageRecord[];
-  calls: CallRecord[];
-  clock: ClockSetting;
-  /** Something is still on its way to storage. */
-  saving: boolean;
-}
 
 export type Opened =
   | { ok: true; workspace: Workspace }
@@ -361,58 +320,4 @@ export class Workspace {
     this.picture = { ...this.picture, ...change };
     for (const listener of this.listeners) listener(this.picture);
   }
-}
-
-const byTime = <T extends { at: number }>(records: T[]): T[] => records.sort((a, b) => a.at - b.at);
-
-/** The bench clock's setting; real time when none was stored. */
-export async function clockOf(db: Db): Promise<ClockSetting> {
-  const stored = await db.get('settings', 'clock');
-  return typeof stored === 'object' ? stored : { mode: 'real' };
-}
-
-/** Changes the standing state of a business in storage. The last change wins, and raises the revision. */
-export const storeStanding = (
-  db: Db,
-  businessId: string,
-  change: (standing: Standing) => Standing,
-): Promise<void> =>
-  whileWriting(async () => {
-    const tx = db.transaction('standing', 'readwrite');
-    const record = await tx.store.get(businessId);
-    if (record) {
-      const standing = change(record.standing);
-      void tx.store.put({ businessId, standing: { ...standing, revision: record.standing.revision + 1 } });
-    }
-    await tx.done;
-  });
-
-export async function businessNames(db: Db): Promise<BusinessName[]> {
-  const records = await db.getAll('businesses');
-  const names = await Promise.all(
-    records.map(async (r) => ({
-      id: r.id,
-      kind: r.kind,
-      name: (await readRecord(db, r.id).catch(() => undefined))?.system.business?.name ?? r.id,
-    })),
-  );
-  return names.sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));
-}
-
-async function pictureOf(db: Db, whole: Whole): Promise<View> {
-  return {
-    business: whole.business,
-    businesses: await businessNames(db),
-    draft: { record: whole.draft, edits: whole.edits },
-    inForce: whole.versions.at(-1)!,
-    standing: whole.standing.standing,
-    dealings: whole.dealings,
-    book: await readBook(db),
-    invitations: whole.invitations,
-    mail: whole.mail,
-    messages: whole.messages,
-    calls: whole.calls,
-    clock: await clockOf(db),
-    saving: false,
-  };
 }

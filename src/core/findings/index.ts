@@ -3,18 +3,10 @@ import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, groups, mailboxes, people } from './people';
 import { phones } from './phones';
-import {
-  badHours,
-  forwardLoops,
-  holidays,
-  keys,
-  loops,
-  outsideUnconfirmed,
-  promises,
-  queues,
-  rotas,
-} from './ways';
-import { deadEnd, idleSteps, numbersWithoutPlan, ringLength, swallowing } from './plans';
+import { badHours, holidays, rotas } from './hours';
+import { outsideUnconfirmed, swallowing } from './outside';
+import { deadEnd, idleSteps, numbersWithoutPlan, ringLength } from './plans';
+import { forwardLoops, keys, loops, promises, queues } from './ways';
 
 export type { Finding, Place, Severity } from './finding';
 

@@ -1,22 +1,12 @@
 /** Checks of plans: does every call end in something that answers, records or deliberately ends? */
 import { layOut, waysOn } from '../answering';
-import { rehearse, worldOf } from '../calls';
+import { rehearse } from '../calls';
 import { unansweredCall } from '../coverage';
 import { kindsOf } from '../hours';
 import { profileOf, ringCycle, ringsIn } from '../numbering';
-import {
-  alertDelay,
-  allSteps,
-  asPaired,
-  flatTargets,
-  isLinked,
-  type Phone,
-  type Plan,
-  type RingStep,
-  type Step,
-  type System,
-} from '../system';
+import { alertDelay, allSteps, asPaired, flatTargets, type Plan, type Step, type System } from '../system';
 import type { Check, Finding, Sight } from './finding';
+import { phonesRung } from './steps';
 
 /** Ringing this long or longer is felt as long. Common practice, no source. */
 const LONG_RINGING_S = 30;
@@ -243,45 +233,6 @@ export const ringLength = everyPlan((plan, { system }) => {
     return [];
   });
 });
-
-/** A linked phone whose own voicemail would take the call before the ringing ends. */
-export const swallowing = everyPlan((plan, { system }) =>
-  [...allSteps(plan.steps)].flatMap((step): Finding[] => {
-    if (step.kind !== 'ring') return [];
-    return phonesRung(step, system).flatMap((phone): Finding[] =>
-      isLinked(phone) &&
-      !phone.confirmByKey &&
-      !step.confirm &&
-      !step.askName &&
-      phone.ownVoicemailAfter !== null &&
-      phone.ownVoicemailAfter < step.seconds
-        ? [
-            {
-              id: `swallowed:${step.id}:${phone.id}`,
-              severity: 'warning',
-              place: { kind: 'plan', id: plan.id, stepId: step.id },
-              title: `${phone.name} can swallow calls to ${plan.name}`,
-              detail: `Its own voicemail answers after ${phone.ownVoicemailAfter} s, and the business never hears of the caller.`,
-              fix: {
-                label: 'Ask for a key press',
-                edit: {
-                  words: `Calls to ${phone.name} are taken by pressing 1`,
-                  commands: [{ do: 'phone.set', id: phone.id, change: { confirmByKey: true } }],
-                },
-              },
-            },
-          ]
-        : [],
-    );
-  }),
-);
-
-function phonesRung(step: RingStep, system: System): Phone[] {
-  const { phonesOf } = worldOf(system);
-  return flatTargets(step.targets, system).flatMap((t) =>
-    t.kind === 'phone' ? (system.phones[t.id] ?? []) : t.kind === 'person' ? (phonesOf.get(t.id) ?? []) : [],
-  );
-}
 
 const AT_TIMES: readonly string[] = ['away', 'quiet hours', 'outside working hours'];
 

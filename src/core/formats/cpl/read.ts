@@ -1,5 +1,4 @@
 /** Reading a script of the Call Processing Language (RFC 3880) into the steps of a plan. */
-import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import {
   USUAL_RING_SECONDS,
   type Command,
@@ -8,11 +7,11 @@ import {
   type Step,
   type System,
 } from '../../system';
+import { readElements, type Element } from './elements';
+import { isZone, weeklyOf } from './times';
 
 /** A script larger than this is not read, in characters. */
 export const LARGEST_SCRIPT = 500_000;
-/** So deep may elements stand in each other. */
-const DEEPEST = 60;
 /** So many steps may come of a script. */
 const MOST_STEPS = 200;
 
@@ -27,12 +26,6 @@ export type CplRead =
     }
   | { ok: false; message: string };
 
-interface Element {
-  name: string;
-  attributes: Record<string, string>;
-  children: Element[];
-}
-
 class Unreadable extends Error {}
 
 /**
@@ -41,21 +34,9 @@ class Unreadable extends Error {}
  */
 export function readCpl(xml: string, system: System, freshId: (kind: string) => string): CplRead {
   if (xml.length > LARGEST_SCRIPT) return { ok: false, message: 'This file is too large for a CPL script.' };
-  if (/<!(DOCTYPE|ENTITY)/i.test(xml))
-    return { ok: false, message: 'A script with a document type or entities is not read.' };
-  const valid = XMLValidator.validate(xml);
-  if (valid !== true)
-    return { ok: false, message: `This is not well-formed XML: line ${valid.err.line}: ${valid.err.msg}` };
-  const root = elementsOf(
-    new XMLParser({
-      preserveOrder: true,
-      ignoreAttributes: false,
-      processEntities: true,
-      removeNSPrefix: true,
-      parseAttributeValue: false,
-    }).parse(xml) as Raw[],
-    0,
-  );
+  const read = readElements(xml);
+  if (!read.ok) return read;
+  const { root } = read;
   const cpl = root.find((e) => e.name === 'cpl');
   const incoming = cpl?.children.find((e) => e.name === 'incoming');
   if (!cpl || !incoming)
@@ -69,24 +50,6 @@ export function readCpl(xml: string, system: System, freshId: (kind: string) => 
     throw error;
   }
 }
-
-type Raw = Record<string, unknown>;
-function elementsOf(raw: readonly Raw[], depth: number): Element[] {
-  if (depth > DEEPEST) return [];
-  return raw.flatMap((node) => {
-    const name = Object.keys(node).find((k) => k !== ':@' && k !== '#text' && !k.startsWith('?'));
-    if (!name) return [];
-    const attributes = Object.fromEntries(
-      Object.entries((node[':@'] as Record<string, string> | undefined) ?? {}).map(([k, v]) => [
-        k.replace(/^@_/, ''),
-        String(v),
-      ]),
-    );
-    return [{ name, attributes, children: elementsOf(node[name] as Raw[], depth + 1) }];
-  });
-}
-
-const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
 class Reader {
   readonly commands: Command[] = [];
@@ -314,49 +277,4 @@ class Reader {
     this.left.add(`${url || 'a location without an address'}: nobody here has it`);
     return undefined;
   }
-}
-
-function isZone(zone: string): boolean {
-  try {
-    return zone !== '' && Boolean(new Intl.DateTimeFormat('en', { timeZone: zone }));
-  } catch {
-    return false;
-  }
-}
-
-/** Weekly or daily times as periods; undefined where they repeat in another way. */
-function weeklyOf(a: Record<string, string>, kind: string): PeriodOfWeek[] | undefined {
-  const start = /^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)/.exec(a.dtstart ?? '');
-  if (!start || !['weekly', 'daily'].includes(a.freq ?? '') || (a.interval ?? '1') !== '1') return undefined;
-  const from = Number(start[4]) * 60 + Number(start[5]);
-  const to = endOf(a, from);
-  if (to === undefined || to <= from) return undefined;
-  const own = new Date(`${start[1]}-${start[2]}-${start[3]}T00:00:00Z`).getUTCDay() || 7;
-  const days = a.byday
-    ? a.byday.split(',').map((d) => DAYS.indexOf(d.trim().toUpperCase()) + 1)
-    : a.freq === 'daily'
-      ? [1, 2, 3, 4, 5, 6, 7]
-      : [own];
-  if (days.includes(0)) return undefined;
-  // What goes over midnight is cut in two.
-  return days.flatMap((day) =>
-    to <= 1440
-      ? [{ day, from, to, kind }]
-      : [
-          { day, from, to: 1440, kind },
-          { day: (day % 7) + 1, from: 0, to: to - 1440, kind },
-        ],
-  );
-}
-
-function endOf(a: Record<string, string>, from: number): number | undefined {
-  const d = /^P(?:(\d+)D)?(?:T(?:(\d+)H)?(?:(\d+)M)?(?:(\d+)S)?)?$/.exec(a.duration ?? '');
-  if (d) {
-    const minutes = Number(d[1] ?? 0) * 1440 + Number(d[2] ?? 0) * 60 + Number(d[3] ?? 0);
-    return minutes > 1440 ? undefined : from + minutes;
-  }
-  const end = /^\d{8}T(\d\d)(\d\d)/.exec(a.dtend ?? '');
-  if (!end) return undefined;
-  const to = Number(end[1]) * 60 + Number(end[2]);
-  return to > from ? to : to + 1440;
 }

@@ -1,0 +1,83 @@
+/** What a window shows of a business: one immutable picture, and how it is first drawn from storage. */
+import type { Standing } from '../core/system';
+import type { CarrierBook } from '../standins/carrier/carrier';
+import type { ClockSetting } from '../standins/clock/clock';
+import type { Whole } from './businesses';
+import type { Db } from './db';
+import { readRecord, type DraftState } from './draft';
+import type {
+  BusinessRecord,
+  CallRecord,
+  DealingsRecord,
+  Invitation,
+  MailRecord,
+  MessageRecord,
+  VersionRecord,
+} from './records';
+import { readBook } from './side';
+
+export interface BusinessName {
+  id: string;
+  kind: BusinessRecord['kind'];
+  name: string;
+}
+
+/** All that a screen shows, as one immutable picture; a new one with every change. */
+export interface View {
+  business: BusinessRecord;
+  businesses: BusinessName[];
+  draft: DraftState;
+  inForce: VersionRecord;
+  standing: Standing;
+  dealings: DealingsRecord;
+  /** The carrier's book, of all businesses. */
+  book: CarrierBook;
+  invitations: Invitation[];
+  mail: MailRecord[];
+  messages: MessageRecord[];
+  calls: CallRecord[];
+  clock: ClockSetting;
+  /** Something is still on its way to storage. */
+  saving: boolean;
+}
+
+/** Records in the order they came. */
+export const byTime = <T extends { at: number }>(records: T[]): T[] => records.sort((a, b) => a.at - b.at);
+
+/** The bench clock's setting; real time when none was stored. */
+export async function clockOf(db: Db): Promise<ClockSetting> {
+  const stored = await db.get('settings', 'clock');
+  return typeof stored === 'object' ? stored : { mode: 'real' };
+}
+
+/** The businesses of this browser by name. */
+export async function businessNames(db: Db): Promise<BusinessName[]> {
+  const records = await db.getAll('businesses');
+  const names = await Promise.all(
+    records.map(async (r) => ({
+      id: r.id,
+      kind: r.kind,
+      name: (await readRecord(db, r.id).catch(() => undefined))?.system.business?.name ?? r.id,
+    })),
+  );
+  return names.sort((a, b) => a.kind.localeCompare(b.kind) || a.name.localeCompare(b.name));
+}
+
+/** All that a screen shows of a business, once it has been read. */
+export async function pictureOf(db: Db, whole: Whole): Promise<View> {
+  return {
+    business: whole.business,
+    businesses: await businessNames(db),
+    draft: { record: whole.draft, edits: whole.edits },
+    inForce: whole.versions.at(-1)!,
+    standing: whole.standing.standing,
+    dealings: whole.dealings,
+    book: await readBook(db),
+    invitations: whole.invitations,
+    mail: whole.mail,
+    messages: whole.messages,
+    calls: whole.calls,
+    clock: await clockOf(db),
+    saving: false,
+  };
+}
