@@ -53,6 +53,8 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.getByLabel('Keys, time 1').fill('1');
   await page.getByLabel('Keys, time 1').press('Tab');
   await page.getByLabel('What Anselm Frey does').selectOption('answers');
+  await page.getByLabel('What Anselm Frey does').blur();
+  await page.evaluate(() => scrollTo(0, 0));
   await shot(page, 'rehearsal');
   await page.goto('/numbers/get');
   await page.getByLabel('Area code or city').fill('360');
@@ -72,6 +74,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await shot(page, 'answering');
   await page.goto('/changes');
   await page.getByRole('button', { name: 'Show the ring charts' }).first().click();
+  await page.getByText('The promises are held against the draft').waitFor({ state: 'detached' });
   await shot(page, 'changes');
 
   // A letter that comes back, and phones with something the matter.
