@@ -3,13 +3,18 @@ import { optimizeCss } from 'carbon-preprocess-svelte';
 import { defineConfig } from 'vitest/config';
 import { ownTypeface } from './scripts/own-typeface.ts';
 
+/** Packages whose entry for Node and for browsers differ in what they export: they are bundled everywhere alike. */
+const BUNDLED = ['alawmulaw', 'wave-resampler', 'wavefile'];
+
 export default defineConfig({
   plugins: [ownTypeface(), sveltekit(), optimizeCss()],
   worker: { format: 'es' },
+  ssr: { noExternal: BUNDLED },
   server: { port: 4173, strictPort: true },
   test: {
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/rehearsals/**/*.test.ts'],
     environment: 'node',
+    server: { deps: { inline: BUNDLED } },
     // Tests that try hundreds of cases take their time on a busy machine; none asserts how long.
     testTimeout: 60_000,
   },

@@ -8,6 +8,7 @@ export async function bundled(entry) {
     configFile: false,
     logLevel: 'error',
     publicDir: false,
+    ssr: { noExternal: ['alawmulaw', 'wave-resampler', 'wavefile'] },
     build: {
       ssr: entry,
       outDir,
