@@ -21,6 +21,7 @@ import {
   MailRecord,
   MessageRecord,
   noDealings,
+  SoundRecord,
   StandingRecord,
   VersionRecord,
 } from './records';
@@ -38,14 +39,19 @@ export const Whole = z.object({
   mail: z.array(MailRecord),
   messages: z.array(MessageRecord),
   calls: z.array(CallRecord),
+  /** Samples of its recordings. Absent where they were not asked for: they stay where they are. */
+  sounds: z.array(SoundRecord).optional(),
 });
 export type Whole = z.infer<typeof Whole>;
 
 export type Read =
   { ok: true; whole: Whole } | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
 
-/** Reads all of a business and checks it. What does not pass is given back raw and stays where it is. */
-export async function readWhole(db: Db, id: string): Promise<Read> {
+/**
+ * Reads all of a business and checks it. What does not pass is given back raw and stays where it is.
+ * @param sounds with the samples of its recordings, for a file
+ */
+export async function readWhole(db: Db, id: string, { sounds = false } = {}): Promise<Read> {
   const business = await db.get('businesses', id);
   if (!business)
     return { ok: false, why: 'missing', message: 'This business is not in this browser.', raw: null };
@@ -63,6 +69,7 @@ export async function readWhole(db: Db, id: string): Promise<Read> {
     mail: sorted(mail, 'at'),
     messages: sorted(messages, 'at'),
     calls: sorted(calls, 'at'),
+    ...(sounds ? { sounds: await db.getAllFromIndex('sounds', 'business', id) } : {}),
   };
   const parsed = Whole.safeParse(raw);
   if (parsed.success) return { ok: true, whole: parsed.data };
@@ -77,7 +84,17 @@ const sorted = (records: unknown, by: string): unknown =>
 export function writeWhole(db: Db, whole: Whole): Promise<void> {
   return whileWriting(async () => {
     const tx = db.transaction(
-      ['businesses', 'drafts', 'heads', 'standing', 'dealings', 'carrier', 'exchange', ...BUSINESS_STORES],
+      [
+        'businesses',
+        'drafts',
+        'heads',
+        'standing',
+        'dealings',
+        'carrier',
+        'exchange',
+        'sounds',
+        ...BUSINESS_STORES,
+      ],
       'readwrite',
     );
     const { id } = whole.business;
@@ -94,6 +111,11 @@ export function writeWhole(db: Db, whole: Whole): Promise<void> {
     void tx.objectStore('carrier').put(register(book, id, numbersOf(whole)), 'book');
     for (const store of BUSINESS_STORES)
       for (const record of whole[store]) void tx.objectStore(store).put(record as never);
+    if (whole.sounds) {
+      const own = tx.objectStore('sounds');
+      for (const key of await own.index('business').getAllKeys(id)) void own.delete(key);
+      for (const sound of whole.sounds) void own.put(sound);
+    }
     await tx.done;
   });
 }

@@ -14,6 +14,7 @@ import type {
   Invitation,
   MailRecord,
   MessageRecord,
+  SoundRecord,
   StandingRecord,
   VersionRecord,
 } from './records';
@@ -21,7 +22,7 @@ import { noDealings } from './records';
 import { upgradeEdit, upgradeInvitation, upgradeVersion } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 4;
+export const DB_VERSION = 5;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -35,6 +36,8 @@ interface Shape extends DBSchema {
   mail: { key: string; value: MailRecord; indexes: { business: string } };
   messages: { key: string; value: MessageRecord; indexes: { business: string } };
   calls: { key: string; value: CallRecord; indexes: { business: string } };
+  /** Samples of recordings; read one by one, when they are listened to. */
+  sounds: { key: [string, string]; value: SoundRecord; indexes: { business: string } };
   /** Calls in progress, so that another window can take them up. */
   exchange: { key: string; value: { businessId: string; snapshot: Snapshot } };
   dealings: { key: string; value: DealingsRecord };
@@ -87,6 +90,11 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
           if (oldVersion > 0) await addCarrier(tx);
         }
         if (oldVersion < 3) db.createObjectStore('heads', { keyPath: 'businessId' });
+        if (oldVersion < 5)
+          db.createObjectStore('sounds', { keyPath: ['businessId', 'hash'] }).createIndex(
+            'business',
+            'businessId',
+          );
         if (oldVersion > 0 && oldVersion < DB_VERSION) await upgradeRecords(tx, oldVersion);
       },
       blocking(_current, _blocked, event) {

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { damagedAt, headOf, openVersioned } from '../core/formats/versioned';
 import { SYSTEM_VERSION } from '../core/system';
 import { Whole } from './businesses';
+import { damagedSounds } from './sounds';
 import { upgradeWhole } from './upgrade';
 
 const FORMAT = 'upper-line-system';
@@ -33,6 +34,12 @@ export function readFile(text: string): FileRead {
   const opened = openVersioned(text, FORMAT, 'a system');
   if (!opened.ok) return opened;
   const parsed = Whole.safeParse(upgradeWhole(opened.json, opened.version));
-  if (parsed.success) return { ok: true, whole: parsed.data };
-  return { ok: false, message: damagedAt(parsed.error) };
+  if (!parsed.success) return { ok: false, message: damagedAt(parsed.error) };
+  const [damaged] = damagedSounds(parsed.data.sounds ?? []);
+  if (damaged)
+    return {
+      ok: false,
+      message: `The file is damaged: the sound ${damaged.hash.slice(0, 12)}… is not what it should be.`,
+    };
+  return { ok: true, whole: parsed.data };
 }

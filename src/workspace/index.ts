@@ -32,3 +32,4 @@ export {
 } from './carrier';
 export { askForTexting, receiveText, sendText } from './texting';
 export { soldTo } from './side';
+export { NoRoom, readSound, storeSound } from './sounds';

@@ -102,6 +102,13 @@ export const MailRecord = z.object({
   raw: z.string(),
 });
 
+/** The samples of a sound, G.711 µ-law at 8 kHz, by the hash that recordings name. */
+export const SoundRecord = z.object({
+  businessId: Id,
+  hash: z.string().regex(/^[0-9a-f]{64}$/),
+  ulaw: z.base64().max(8_000_000),
+});
+
 export const CallRecord = z.object({
   id: Id,
   businessId: Id,
@@ -136,6 +143,7 @@ export type VersionRecord = z.infer<typeof VersionRecord>;
 export type StandingRecord = z.infer<typeof StandingRecord>;
 export type DealingsRecord = z.infer<typeof DealingsRecord>;
 export type MailRecord = z.infer<typeof MailRecord>;
+export type SoundRecord = z.infer<typeof SoundRecord>;
 export type CallRecord = z.infer<typeof CallRecord>;
 export type MessageRecord = z.infer<typeof MessageRecord>;
 export { CarrierBook, Invitation };

@@ -137,3 +137,24 @@ it('what version 3 stored is read, and undo brings back the plan with the steps 
   ).toBe(true);
   await w.settled();
 });
+
+// Written by version 4: recordings were words alone, and sounds were not kept.
+it('what version 4 stored is read as it was', async () => {
+  const read = readFile(readFileSync('tests/fixtures/version-4.json', 'utf8'));
+  if (!read.ok) throw new Error(read.message);
+  db = await openDatabase();
+  const changes = new Changes();
+  await writeWhole(db, read.whole);
+  const opened = await Workspace.open(db, changes, 'lantern-cove');
+  if (!opened.ok) throw new Error(opened.message);
+  const w = opened.workspace;
+  open.push(changes, w);
+  expect(Object.values(w.system.recordings).every((r) => r.text && !r.sound)).toBe(true);
+  const sound = { hash: 'a'.repeat(64), seconds: 3, made: 'file' as const };
+  const [first] = Object.keys(w.system.recordings);
+  expect(
+    w.edit({ words: 'Sound', commands: [{ do: 'recording.set', id: first!, change: { sound } }] }).ok,
+  ).toBe(true);
+  expect(w.undo().ok).toBe(true);
+  await w.settled();
+});

@@ -224,7 +224,7 @@ export class Workspace {
   /** Everything of this business, for a file. */
   async whole(): Promise<Whole> {
     await this.settled();
-    const read = await readWhole(this.db, this.id);
+    const read = await readWhole(this.db, this.id, { sounds: true });
     if (!read.ok) throw new Error(read.message);
     return read.whole;
   }

@@ -3,7 +3,7 @@ import { flatTargets } from '../system/groups';
 import type { Plan, Step } from '../system/plans';
 import type { System } from '../system/schema';
 import { branchesOf } from '../system/steps';
-import { spokenSeconds } from './spoken';
+import { recordingSeconds, spokenSeconds } from './spoken';
 
 /**
  * Seconds from arrival at which a call that nobody answers reaches each step, by step id. Where branches of different
@@ -27,7 +27,7 @@ export function arrivalTimes(plan: Plan, system: System): Map<string, number> {
 }
 
 const said = (id: string | null | undefined, system: System): number =>
-  id ? spokenSeconds(system.recordings[id]?.text ?? '') : 0;
+  id ? recordingSeconds(system.recordings[id]) : 0;
 
 /** Seconds until a call enters a branch of a step. */
 function secondsBeforeBranches(step: Step, system: System): number {

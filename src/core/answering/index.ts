@@ -1,4 +1,4 @@
-export { spokenSeconds } from './spoken';
+export { recordingSeconds, spokenSeconds } from './spoken';
 export { layOut, waysOn, type Route, type Stop } from './route';
 export {
   branchInWords,

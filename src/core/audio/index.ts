@@ -12,5 +12,6 @@ export {
 } from './telephone';
 export { holdMusic } from './music';
 export { keysIn, tone, tonesOf } from './tones';
+export { hasUnspoken, speakable, voiceOf } from './speech';
 export { withoutSilence } from './silence';
 export { readWav, writeWav } from './wav';

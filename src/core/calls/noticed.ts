@@ -31,14 +31,20 @@ export function noticed(trace: Trace, system: System): Noticed[] {
 
 const spoken = (id: string | null, system: System): string => (id && system.recordings[id]?.text) ?? '';
 
+/** The words of a recording and, where it has one, its sound. */
+const heard = (id: string | null, system: System): string[] => {
+  const sound = id ? system.recordings[id]?.sound : undefined;
+  return sound ? [spoken(id, system), sound.hash] : [spoken(id, system)];
+};
+
 function whatOf(e: Happening, system: System, legs: Map<number, string>): unknown[] | null {
   switch (e.kind) {
     case 'prompt started':
-      return ['hears', spoken(e.recordingId, system)];
+      return ['hears', ...heard(e.recordingId, system)];
     case 'menu':
-      return ['menu', spoken(e.recordingId, system)];
+      return ['menu', ...heard(e.recordingId, system)];
     case 'greeting started':
-      return ['greeting', e.mailboxId, spoken(e.recordingId, system)];
+      return ['greeting', e.mailboxId, ...heard(e.recordingId, system)];
     case 'asked':
     case 'told':
       return [e.kind, e.says];
@@ -82,15 +88,21 @@ function whatOf(e: Happening, system: System, legs: Map<number, string>): unknow
   }
 }
 
+/** Which sound it is, for two with the same words: how it was made, and the beginning of its hash. */
+function soundOf(id: string | null, system: System): string {
+  const sound = id ? system.recordings[id]?.sound : undefined;
+  return sound ? ` (${sound.made}, ${sound.hash.slice(0, 6)})` : '';
+}
+
 /** Where the line of the trace names a recording, what it says is what is noticed. */
 function wordsOf(e: Happening, system: System): string | null {
   switch (e.kind) {
     case 'prompt started':
-      return `hears “${spoken(e.recordingId, system)}”`;
+      return `hears “${spoken(e.recordingId, system)}”${soundOf(e.recordingId, system)}`;
     case 'menu':
-      return `menu “${spoken(e.recordingId, system)}”`;
+      return `menu “${spoken(e.recordingId, system)}”${soundOf(e.recordingId, system)}`;
     case 'greeting started':
-      return `voicemail ${mailboxName(system, e.mailboxId)}: “${spoken(e.recordingId, system)}”`;
+      return `voicemail ${mailboxName(system, e.mailboxId)}: “${spoken(e.recordingId, system)}”${soundOf(e.recordingId, system)}`;
     case 'leg offered':
       return `${phoneName(system, e.phone, e.personId)} is rung`;
     default:

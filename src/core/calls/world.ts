@@ -1,5 +1,5 @@
 /** A system made ready for calls: indexes and laid-out plans, worked out once for each version of it. */
-import { layOut, spokenSeconds, type Route } from '../answering';
+import { layOut, recordingSeconds, type Route } from '../answering';
 import {
   accountsOn,
   extensionsInUse,
@@ -49,6 +49,8 @@ function build(system: System): World {
     numbers: new Map(Object.values(system.numbers).map((n) => [n.e164, n])),
     extensions: new Map(extensionsInUse(system).map((e) => [e.extension, e])),
     contacts: new Map(Object.values(system.contacts).flatMap((c) => c.numbers.map((n) => [n, c]))),
-    promptMs: new Map(Object.values(system.recordings).map((r) => [r.id, spokenSeconds(r.text) * 1000])),
+    promptMs: new Map(
+      Object.values(system.recordings).map((r) => [r.id, Math.round(recordingSeconds(r) * 1000)]),
+    ),
   };
 }

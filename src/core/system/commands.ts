@@ -11,6 +11,7 @@ import { Plan, Step } from './plans';
 import { Id } from './primitives';
 import { Promised } from './promises';
 import { Queue } from './queues';
+import { Recording } from './recordings';
 import * as s from './schema';
 
 /** Any of an object's fields but its id. */
@@ -37,7 +38,7 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('queue', Queue),
   ...collection('hours', Hours),
   ...collection('rota', Rota),
-  ...collection('recording', s.Recording),
+  ...collection('recording', Recording),
   ...collection('mailbox', s.Mailbox),
   ...collection('contact', Contact),
   ...collection('list', ContactList),

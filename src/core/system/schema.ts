@@ -11,9 +11,10 @@ import { Plan } from './plans';
 import { CountryCode, E164, Extension, Id, name, text, TimeZone } from './primitives';
 import { Promised } from './promises';
 import { Queue } from './queues';
+import { Recording, Respelling, Voice } from './recordings';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
-export const SYSTEM_VERSION = 4;
+export const SYSTEM_VERSION = 5;
 
 /** What a code that begins with a star does on a phone of this system. */
 export const StarFeature = z.enum([
@@ -67,6 +68,10 @@ export const Business = z.object({
   /** Seconds a desk phone waits for another digit where what was dialled could be the whole. */
   digitSeconds: z.number().int().min(2).max(15),
   invitation: InvitationWording,
+  /** How the machine speaks where a recording does not say; absent is by the country, as fast as usual. */
+  voice: Voice.optional(),
+  /** Words the machine says wrongly. */
+  respellings: z.array(Respelling).max(200).optional(),
 });
 
 export const NumberHeld = z.object({
@@ -91,8 +96,6 @@ export const NumberHeld = z.object({
   monthlyCents: z.number().int().min(0),
   currency: z.string().regex(/^[A-Z]{3}$/),
 });
-
-export const Recording = z.object({ id: Id, name, text: text(2000) });
 
 export const Mailbox = z.object({
   id: Id,
@@ -128,6 +131,5 @@ export type Business = z.infer<typeof Business>;
 export type StarCode = z.infer<typeof StarCode>;
 export type ReservedExtensions = z.infer<typeof ReservedExtensions>;
 export type NumberHeld = z.infer<typeof NumberHeld>;
-export type Recording = z.infer<typeof Recording>;
 export type Mailbox = z.infer<typeof Mailbox>;
 export type System = z.infer<typeof System>;

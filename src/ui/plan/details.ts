@@ -1,5 +1,5 @@
 /** The second line of a step on the sheet: what it says, and how. */
-import { spokenSeconds } from '$core/answering';
+import { recordingSeconds } from '$core/answering';
 import { profileOf, ringsIn } from '$core/numbering';
 import type { Step, System } from '$core/system';
 import { count } from '../format';
@@ -44,6 +44,7 @@ export function detailOf(step: Step, system: System): string {
 }
 
 function said(id: string | null, system: System): string {
-  const text = id ? (system.recordings[id]?.text ?? '') : '';
-  return text ? `${seconds(spokenSeconds(text))} · ${text}` : '';
+  const recording = id ? system.recordings[id] : undefined;
+  const length = recordingSeconds(recording);
+  return recording && length ? `${seconds(length)} · ${recording.text || 'no words beside it'}` : '';
 }

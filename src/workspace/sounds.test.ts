@@ -1,0 +1,87 @@
+/** Samples of recordings: found by their hash, in files, and kept whatever is undone. */
+import 'fake-indexeddb/auto';
+import { deleteDB } from 'idb';
+import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { demonstration } from '../../demo/lantern-cove';
+import {
+  Changes,
+  DB_NAME,
+  NoRoom,
+  openDatabase,
+  readFile,
+  readSound,
+  storeSound,
+  Workspace,
+  writeFile,
+  writeWhole,
+  type Db,
+} from '.';
+
+const ULAW = Uint8Array.from({ length: 20_000 }, (_, i) => (i * 7) & 0xff);
+let db: Db;
+let w: Workspace;
+const changes = new Changes();
+beforeEach(async () => {
+  db = await openDatabase();
+  const whole = demonstration(Date.UTC(2026, 10, 24, 18, 15));
+  await writeWhole(db, whole);
+  const opened = await Workspace.open(db, changes, whole.business.id);
+  if (!opened.ok) throw new Error(opened.message);
+  w = opened.workspace;
+});
+afterEach(async () => {
+  await w.settled();
+  w.close();
+  db.close();
+  await deleteDB(DB_NAME);
+});
+const recording = () => Object.values(w.system.recordings)[0]!;
+const give = (hash: string) =>
+  w.edit({
+    words: 'Record it',
+    commands: [
+      {
+        do: 'recording.set',
+        id: recording().id,
+        change: { sound: { hash, seconds: 2.5, made: 'recorded' } },
+      },
+    ],
+  });
+
+it('are the same bytes when they are read again', async () => {
+  const hash = await storeSound(db, w.id, ULAW);
+  expect(await readSound(db, w.id, hash)).toEqual(ULAW);
+  expect(await readSound(db, 'another', hash)).toBeUndefined();
+  expect(await storeSound(db, w.id, ULAW)).toBe(hash);
+});
+it('stay when the recording is undone and done again', async () => {
+  const hash = await storeSound(db, w.id, ULAW);
+  expect(give(hash).ok).toBe(true);
+  w.undo();
+  expect(recording().sound ?? null).toBeNull();
+  w.redo();
+  expect(await readSound(db, w.id, recording().sound!.hash)).toEqual(ULAW);
+});
+it('go with the business into a file and come back from it', async () => {
+  const hash = await storeSound(db, w.id, ULAW);
+  give(hash);
+  const text = writeFile(await w.whole(), 0);
+  const read = readFile(text);
+  if (!read.ok) throw new Error(read.message);
+  await db.clear('sounds');
+  await w.adopt(read.whole);
+  expect(await readSound(db, w.id, hash)).toEqual(ULAW);
+});
+it('that are not what their hash says make a file a damaged one', async () => {
+  await storeSound(db, w.id, ULAW);
+  const file = JSON.parse(writeFile(await w.whole(), 0)) as { sounds: { ulaw: string }[] };
+  file.sounds[0]!.ulaw = `AAAA${file.sounds[0]!.ulaw.slice(4)}`;
+  expect(readFile(JSON.stringify(file))).toMatchObject({
+    ok: false,
+    message: expect.stringContaining('damaged: the sound'),
+  });
+});
+it('for which there is no room are refused in words', async () => {
+  vi.spyOn(db, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'));
+  await expect(storeSound(db, w.id, ULAW)).rejects.toThrow(NoRoom);
+});

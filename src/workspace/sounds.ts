@@ -1,0 +1,46 @@
+/** The samples of recordings in storage, by their hash: what a document names stays the same whatever is edited or undone. */
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+import type { Db } from './db';
+import type { SoundRecord } from './records';
+import { whileWriting } from './sync';
+
+export const hashOf = (ulaw: Uint8Array): string => bytesToHex(sha256(ulaw));
+
+/** Thrown when the browser has no room for a sound. */
+export class NoRoom extends Error {
+  constructor() {
+    super('The browser has no room left for this sound. Save it as a file, and make room.');
+  }
+}
+
+/** Stores the samples of a sound. @returns the hash it is found by @throws NoRoom */
+export async function storeSound(db: Db, businessId: string, ulaw: Uint8Array): Promise<string> {
+  const hash = hashOf(ulaw);
+  try {
+    await whileWriting(() => db.put('sounds', { businessId, hash, ulaw: toBase64(ulaw) }));
+  } catch (error) {
+    if (error instanceof DOMException && error.name === 'QuotaExceededError') throw new NoRoom();
+    throw error;
+  }
+  return hash;
+}
+
+/** The samples of a sound, µ-law at 8 kHz, or undefined where they are not in this browser. */
+export async function readSound(db: Db, businessId: string, hash: string): Promise<Uint8Array | undefined> {
+  const record = await db.get('sounds', [businessId, hash]);
+  return record && fromBase64(record.ulaw);
+}
+
+/** Sounds of a file whose samples are not what their hash says. */
+export const damagedSounds = (sounds: readonly SoundRecord[]): SoundRecord[] =>
+  sounds.filter((s) => hashOf(fromBase64(s.ulaw)) !== s.hash);
+
+/** In pieces: a call takes only so many arguments. */
+const PIECE = 0x8000;
+function toBase64(bytes: Uint8Array): string {
+  let text = '';
+  for (let i = 0; i < bytes.length; i += PIECE) text += String.fromCharCode(...bytes.subarray(i, i + PIECE));
+  return btoa(text);
+}
+const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
