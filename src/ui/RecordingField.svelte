@@ -1,8 +1,10 @@
 <script lang="ts">
   import { Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
-  import { spokenSeconds } from '$core/answering';
   import type { Edit } from '$core/system';
   import { freshId } from './ids';
+  import { wordsChange } from './recordings/edits';
+  import { lengthInWords } from './recordings/lengths';
+  import Listen from './recordings/Listen.svelte';
   import { session } from './session.svelte';
 
   interface Props {
@@ -23,7 +25,8 @@
   function write(text: string) {
     if (text === (recording?.text ?? '')) return;
     const words = `Write “${text.slice(0, 40)}” ${about}`;
-    if (recording) keep(words, [{ do: 'recording.set', id: recording.id, change: { text } }]);
+    if (recording)
+      keep(words, [{ do: 'recording.set', id: recording.id, change: wordsChange(recording, text) }]);
     else {
       const id = freshId('recording');
       const name = text.trim().split(/\s+/).slice(0, 4).join(' ').slice(0, 60) || 'Greeting';
@@ -63,7 +66,23 @@
     value={recording?.text ?? ''}
     invalid={!!problem}
     invalidText={problem}
-    helperText={recording ? `About ${spokenSeconds(recording.text)} s to say.` : 'Type what is to be said.'}
+    helperText={recording ? '' : 'Type what is to be said.'}
     on:input={(e) => write((e.target as HTMLTextAreaElement).value)}
   />
+  {#if recording}
+    <p class="small sound">
+      <span class="soft">{lengthInWords(recording)}</span>
+      <Listen {recording} />
+      <a href="/messages/recordings?of={recording.id}">Record it, or choose a voice</a>
+    </p>
+  {/if}
 </div>
+
+<style>
+  .sound {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    margin: 0;
+  }
+</style>

@@ -42,10 +42,17 @@ export const ANSWERING_ROOMS: readonly Room[] = [
   { path: '/answering/rehearsal', name: 'Rehearsal' },
 ];
 
+export const MESSAGE_ROOMS: readonly Room[] = [
+  { path: '/messages', name: 'Inbox' },
+  { path: '/messages/recordings', name: 'Recordings' },
+  { path: '/messages/script', name: 'Read in one go' },
+];
+
 export const ALL_ROOMS: readonly Room[] = [
   ...NUMBER_ROOMS,
   ...HOURS_ROOMS,
   ...ANSWERING_ROOMS,
   ...PEOPLE_ROOMS,
   ...PHONE_ROOMS,
+  ...MESSAGE_ROOMS,
 ];

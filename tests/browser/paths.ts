@@ -30,6 +30,8 @@ export const PAGES = [
   '/phones/invitations',
   '/phones/desk',
   '/messages',
+  '/messages/recordings',
+  '/messages/script',
   '/changes',
 ];
 

@@ -10,5 +10,6 @@ export {
   testInWords,
 } from './sentences';
 export { arrivalTimes } from './arrival';
+export { replaceCommands, usesOf, type Use } from './recordings';
 export { assignNumber } from './starters';
 export { BEGINNINGS, type Beginning } from './beginnings';

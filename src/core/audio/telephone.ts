@@ -86,8 +86,14 @@ function mixed(channels: readonly Float32Array[]): Float64Array {
   return mono;
 }
 
-/** With what lies above 4 kHz taken away first where the rate is higher: it would come back as something else. */
-const atTelephoneRate = (samples: Float64Array, rate: number): ArrayLike<number> =>
-  rate === RATE
-    ? samples
-    : resample(samples, rate, RATE, { method: 'cubic', LPF: rate > RATE, LPFType: 'IIR' });
+/**
+ * With what lies above 4 kHz taken away first where the rate is higher: it would come back as something else. As long as it
+ * was: the resampler may be a sample short.
+ */
+function atTelephoneRate(samples: Float64Array, rate: number): Float64Array {
+  if (rate === RATE) return samples;
+  const narrow = resample(samples, rate, RATE, { method: 'cubic', LPF: rate > RATE, LPFType: 'IIR' });
+  const out = new Float64Array(Math.round((samples.length * RATE) / rate));
+  for (let i = 0; i < out.length; i++) out[i] = narrow[i] ?? 0;
+  return out;
+}

@@ -8,6 +8,7 @@
   import { freshId } from '../ids';
   import { NEW_CALLER } from '$core/calls';
   import { session } from '../session.svelte';
+  import CallerSound from './CallerSound.svelte';
   import Keypad from './Keypad.svelte';
   import { hold, Line } from './line.svelte';
   import { Recorder } from './recorder.svelte';
@@ -174,6 +175,8 @@
     line.close();
   });
 </script>
+
+<CallerSound {call} {system} />
 
 <header><b>Outside phone</b><span>A stand-in: anybody who calls {system.business.name}</span></header>
 <main>

@@ -1,43 +1,27 @@
-/** Recording what the caller says, with the browser's own recorder. */
-
-/** A recording longer than this many bytes is not kept. */
-const LARGEST_SOUND = 8_000_000;
+/** Recording what the caller says, kept as a data URL. */
+import { Microphone } from '../microphone.svelte';
 
 export class Recorder {
-  on = $state(false);
-  problem = $state('');
+  private microphone = new Microphone();
   /** The recording as a data URL. */
   sound = $state.raw<string | null>(null);
-  private recorder: MediaRecorder | null = null;
 
-  async start(): Promise<void> {
-    this.problem = '';
-    try {
-      const stream = await navigator.mediaDevices.getUserMedia({ audio: true });
-      this.recorder = new MediaRecorder(stream);
-      this.recorder.start();
-      this.on = true;
-    } catch {
-      this.problem = 'The browser gives no microphone. Type what you say instead.';
-    }
+  get on(): boolean {
+    return this.microphone.on;
+  }
+  get problem(): string {
+    const { problem } = this.microphone;
+    return problem && !this.on && !this.sound ? `${problem} Type what you say instead.` : problem;
+  }
+
+  start(): Promise<void> {
+    return this.microphone.start(() => void this.stop());
   }
 
   /** Stops, and keeps what was recorded. */
   async stop(): Promise<void> {
-    const { recorder } = this;
-    if (!recorder) return;
-    const chunks: Blob[] = [];
-    recorder.ondataavailable = (event) => chunks.push(event.data);
-    await new Promise((resolve) => {
-      recorder.onstop = resolve;
-      recorder.stop();
-    });
-    for (const track of recorder.stream.getTracks()) track.stop();
-    const blob = new Blob(chunks, { type: recorder.mimeType.split(';')[0] ?? 'audio/webm' });
-    this.on = false;
-    this.recorder = null;
-    if (blob.size > LARGEST_SOUND) this.problem = 'That was too long to keep. Record something shorter.';
-    else this.sound = await asDataUrl(blob);
+    const blob = await this.microphone.stop();
+    if (blob) this.sound = await asDataUrl(blob);
   }
 }
 

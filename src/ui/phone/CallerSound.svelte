@@ -1,0 +1,29 @@
+<script lang="ts">
+  import { onDestroy, untrack } from 'svelte';
+  import type { System } from '$core/system';
+  import type { LiveCall } from '$exchange';
+  import { samplesOf } from '../recordings/maker';
+  import { player } from '../recordings/player.svelte';
+  import { session } from '../session.svelte';
+  import { heardNow } from './heard';
+
+  /** Plays what the caller hears, as the telephone carries it. Shows nothing: the words stand elsewhere. */
+  let { call, system }: { call: LiveCall | null; system: System } = $props();
+  const heard = $derived(call && heardNow(call, system, session.now));
+  const key = $derived(heard?.key ?? '');
+  let wanted = '';
+
+  $effect(() => {
+    wanted = key;
+    if (!key) return player.stop();
+    // Only another key is something else: the time that goes on is not.
+    const { recording, loop } = untrack(() => heard)!;
+    void samplesOf(recording).then((samples) => {
+      // By then something else may have begun.
+      if ('ulaw' in samples && wanted === key) void player.play(key, samples.ulaw, { loop });
+    });
+  });
+  onDestroy(() => player.stop());
+</script>
+
+<span data-testid="caller-sound" data-playing={player.playing} hidden></span>

@@ -1,0 +1,76 @@
+<script lang="ts" module>
+  import type { Language } from '$standins/speech/speech';
+  /** Asked for once; the server does not learn new languages. */
+  let asked: Promise<Language[]> | undefined;
+  const languages = (): Promise<Language[]> =>
+    (asked ??= fetch('/api/speech').then(
+      (r) => (r.ok ? (r.json() as Promise<Language[]>) : []),
+      () => {
+        asked = undefined;
+        return [];
+      },
+    ));
+</script>
+
+<script lang="ts">
+  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { onMount } from 'svelte';
+  import type { Voice } from '$core/system';
+
+  /** The language and speed of the machine's voice. */
+  interface Props {
+    voice: Voice;
+    onchange: (voice: Voice) => void;
+  }
+  let { voice, onchange }: Props = $props();
+  let known = $state.raw<Language[]>([]);
+  onMount(() => void languages().then((found) => (known = found)));
+  const all = $derived(
+    known.some((l) => l.id === voice.language)
+      ? known
+      : [{ id: voice.language, name: voice.language }, ...known],
+  );
+  const SPEEDS: [number, string][] = [
+    [0.7, 'slowly'],
+    [0.85, 'rather slowly'],
+    [1, 'as usual'],
+    [1.15, 'rather fast'],
+    [1.3, 'fast'],
+  ];
+  const speeds = $derived(
+    SPEEDS.some(([s]) => s === voice.speed)
+      ? SPEEDS
+      : [...SPEEDS, [voice.speed, `${voice.speed} ×`] as const],
+  );
+</script>
+
+<div class="voice">
+  <Select
+    size="sm"
+    labelText="Spoken in"
+    selected={voice.language}
+    on:update={(e) => {
+      if (e.detail !== voice.language) onchange({ ...voice, language: String(e.detail) });
+    }}
+  >
+    {#each all as l (l.id)}<SelectItem value={l.id} text={l.name} />{/each}
+  </Select>
+  <Select
+    size="sm"
+    labelText="How fast"
+    selected={String(voice.speed)}
+    on:update={(e) => {
+      if (Number(e.detail) !== voice.speed) onchange({ ...voice, speed: Number(e.detail) });
+    }}
+  >
+    {#each speeds as [s, words] (s)}<SelectItem value={String(s)} text={words} />{/each}
+  </Select>
+</div>
+
+<style>
+  .voice {
+    display: grid;
+    grid-template-columns: 2fr 1fr;
+    gap: 12px;
+  }
+</style>

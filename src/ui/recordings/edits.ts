@@ -1,0 +1,45 @@
+/** The edits of recordings, as commands with their words. */
+import { replaceCommands, usesOf } from '$core/answering';
+import type { Recording } from '$core/system';
+import { freshId } from '../ids';
+import { session } from '../session.svelte';
+
+/** Other words: a sound that the machine spoke no longer says them, and goes; one that somebody recorded stays. */
+export const wordsChange = (recording: Recording, text: string): Partial<Recording> => ({
+  text,
+  ...(recording.sound?.made === 'spoken' ? { sound: null } : {}),
+});
+
+export const setRecording = (
+  recording: Recording,
+  change: Partial<Omit<Recording, 'id'>>,
+  words: string,
+): string | undefined => session.keep(words, [{ do: 'recording.set', id: recording.id, change }]);
+
+/** Makes a recording without a sound. @returns its id */
+export function addRecording(name: string, text: string): string {
+  const id = freshId('recording');
+  session.edit(`Make the recording ${name}`, [{ do: 'recording.add', value: { id, name, text } }]);
+  return id;
+}
+
+export function removeRecording(recording: Recording): void {
+  const uses = usesOf(session.system!, recording.id);
+  const left = uses.length ? ` (was heard: ${uses.map((u) => u.words).join(', ')})` : '';
+  session.edit(
+    `Remove the recording ${recording.name}${left}`,
+    [{ do: 'recording.remove', id: recording.id }],
+    {
+      undoable: true,
+    },
+  );
+}
+
+/** Puts another recording in place of one wherever it is heard. */
+export function replaceEverywhere(recording: Recording, by: Recording): void {
+  session.edit(
+    `${by.name} is heard in place of ${recording.name} everywhere`,
+    replaceCommands(session.system!, recording.id, by.id),
+    { undoable: true },
+  );
+}

@@ -1,0 +1,169 @@
+/** Recordings: spoken, recorded, read from files, heard by callers; what is refused, and what is not lost. */
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { decode as readWav } from 'node-wav';
+import { toneFile, wavOf } from '../fixtures/wav';
+import { bench, open, saved } from './bench';
+
+const card = (page: Page, name: string) => page.getByRole('article', { name });
+const length = (page: Page) => page.getByTestId('recording-length');
+const file = (name: string, buffer: Buffer, mimeType = 'audio/wav') => ({ name, mimeType, buffer });
+
+test('words are spoken, their length is the call’s, and other words are no longer said', async ({ page }) => {
+  await open(page, '/messages/recordings');
+  await page.getByRole('link', { name: /^Yard closed/ }).click();
+  await expect(length(page)).toHaveText('about 7.5 s by its words');
+  await card(page, 'Yard closed').getByRole('button', { name: 'Speak its words' }).click();
+  await expect(length(page)).toHaveText(/^\d+\.?\d* s, spoken$/);
+  const seconds = Number.parseFloat(await length(page).innerText());
+  expect(seconds).toBeGreaterThan(3);
+  expect(seconds).toBeLessThan(9);
+  await saved(page);
+  await page.reload();
+  await expect(length(page)).toHaveText(`${seconds} s, spoken`);
+  await card(page, 'Yard closed').getByRole('button', { name: 'Listen to Yard closed' }).click();
+  await expect(card(page, 'Yard closed').getByRole('button', { name: 'Stop Yard closed' })).toBeVisible();
+  // What differs for callers is told: the sound is another one.
+  await page.goto('/changes');
+  await expect(page.getByTestId('difference').first()).toContainText('Main line');
+  await page.goBack();
+  await page.getByLabel('Its words').fill('The yard is closed. Call again tomorrow.');
+  await page.getByLabel('Its words').press('Tab');
+  await expect(length(page)).toHaveText('about 3 s by its words');
+  await page.getByRole('heading', { name: 'Recordings' }).click();
+  await page.keyboard.press('Control+z');
+  await expect(length(page)).toHaveText(`${seconds} s, spoken`);
+});
+
+test('a greeting is recorded with the microphone, listened to, done again and kept', async ({ page }) => {
+  await open(page, '/messages/recordings');
+  await page.getByRole('link', { name: /^Lunch/ }).click();
+  const lunch = card(page, 'Lunch');
+  await lunch.getByText('Without silence at its ends').click();
+  await lunch.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(lunch.getByRole('meter')).toBeVisible();
+  await expect(lunch.getByTestId('recorded-seconds')).toHaveText(/^[2-9]\.\d s$/, { timeout: 15_000 });
+  await lunch.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(lunch.getByText(/s recorded\.$/)).toBeVisible();
+  await lunch.getByRole('button', { name: 'Listen to it' }).click();
+  await lunch.getByRole('button', { name: 'Do it again' }).click();
+  await expect(lunch.getByTestId('recorded-seconds')).toHaveText(/^[2-9]\.\d s$/, { timeout: 15_000 });
+  await lunch.getByRole('button', { name: 'Stop', exact: true }).click();
+  await lunch.getByRole('button', { name: 'Keep it' }).click();
+  await expect(length(page)).toHaveText(/s, recorded$/);
+  // Words may be written beside it: what was recorded stays.
+  await page.getByLabel('Its words').fill('Gone for lunch.');
+  await page.getByLabel('Its words').press('Tab');
+  await saved(page);
+  await page.reload();
+  await expect(length(page)).toHaveText(/s, recorded$/);
+});
+
+test('sound files are read into telephone form and saved again; what is no sound is refused', async ({
+  page,
+}) => {
+  await open(page, '/messages/recordings');
+  await page.getByRole('button', { name: 'Make a recording' }).click();
+  const fresh = card(page, 'New recording');
+  const input = fresh.locator('input[type=file]');
+  for (const [given, says] of [
+    [file('x.wav', Buffer.from('no sound at all')), 'This is no sound that the browser can read'],
+    [file('empty.wav', Buffer.alloc(0)), 'The file is empty'],
+    [file('silence.wav', wavOf(Array<number>(8000).fill(0))), 'There is only silence in it'],
+  ] as const) {
+    await input.setInputFiles(given);
+    await expect(fresh.getByRole('alert')).toContainText(says);
+    await expect(length(page)).toHaveText('neither words nor sound');
+  }
+  await input.setInputFiles(file('tone.wav', toneFile(3)));
+  await expect(length(page)).toHaveText('3 s, from a file');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    fresh.getByRole('button', { name: 'Save as WAV' }).click(),
+  ]);
+  const read = readWav(readFileSync(await download.path()));
+  expect([read.sampleRate, read.channelData.length, read.channelData[0]!.length]).toEqual([8000, 1, 24_000]);
+  await fresh.getByRole('button', { name: 'Make music' }).click();
+  await expect(length(page)).toHaveText(/^\d+\.?\d* s, music$/);
+});
+
+test('the microphone refused says what to do', async ({ browser }) => {
+  const context = await browser.newContext({ permissions: [] });
+  const page = await context.newPage();
+  await page.addInitScript(() => {
+    navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
+  });
+  await page.goto('/messages/recordings');
+  await page.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText(
+    'The microphone is not allowed. Allow it in the browser',
+  );
+  await context.close();
+});
+
+test('one recording takes the place of another everywhere, and that is undone', async ({ page }) => {
+  await open(page, '/messages/recordings');
+  await page.getByRole('link', { name: /^Welcome/ }).click();
+  const welcome = card(page, 'Welcome');
+  await expect(welcome.getByRole('listitem').first()).toContainText('Main line: Play “Welcome”');
+  await welcome.getByLabel('Heard in its place').selectOption('Charters');
+  await welcome.getByRole('button', { name: 'Replace it everywhere' }).click();
+  await expect(welcome.getByText('Nowhere yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(welcome.getByRole('listitem').first()).toContainText('Main line: Play “Welcome”');
+});
+
+test('a word the machine says wrongly is respelt, and all that are silent are spoken', async ({ page }) => {
+  await open(page, '/messages/recordings');
+  const voice = page.getByRole('region', { name: 'The voice' });
+  await voice.getByLabel('A word').fill('Boatworks');
+  await voice.getByLabel('Say it as').fill('boat works');
+  await voice.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(voice.getByLabel('Said as, Boatworks')).toHaveValue('boat works');
+  await voice.getByLabel('A word').fill('boatworks');
+  await voice.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(voice.getByText('This word has a spelling already.')).toBeVisible();
+  await page.getByRole('button', { name: /^Speak the \d+ without a sound$/ }).click();
+  await expect(page.getByRole('navigation', { name: 'Recordings' })).not.toContainText('by its words', {
+    timeout: 40_000,
+  });
+});
+
+test('a script is read in one go: each that is kept leads to the next', async ({ page }) => {
+  await open(page, '/messages/script');
+  await page.getByLabel('Recordings of').selectOption('Main line');
+  const now = page.getByRole('region', { name: 'To be read now' });
+  const first = await page.getByTestId('script-words').innerText();
+  await now.getByText('Without silence at its ends').click();
+  await now.getByRole('button', { name: 'Record', exact: true }).click();
+  await expect(now.getByTestId('recorded-seconds')).toHaveText(/^[2-9]\.\d s$/, { timeout: 15_000 });
+  await now.getByRole('button', { name: 'Stop', exact: true }).click();
+  await now.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByTestId('script-words')).not.toHaveText(first);
+  await expect(now).toContainText(/^2 of/);
+});
+
+test('a caller hears the sound of the welcome', async ({ page, context }) => {
+  await open(page, '/messages/recordings');
+  await page.getByRole('link', { name: /^Yard closed/ }).click();
+  await card(page, 'Yard closed')
+    .locator('input[type=file]')
+    .setInputFiles(file('closed.wav', toneFile(6)));
+  await expect(length(page)).toHaveText('6 s, from a file');
+  await saved(page);
+  await page.goto('/changes');
+  const put = page.getByRole('button', { name: 'Put in force', exact: true });
+  await expect(put).toBeEnabled({ timeout: 20_000 });
+  await put.click();
+  await expect(page.getByText('In force: callers get this')).toBeVisible();
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByLabel('Set it to').fill('2026-11-24T20:00');
+  await drawer.getByRole('button', { name: 'Set the clock' }).click();
+  const outside = await context.newPage();
+  await outside.goto('/bench/phone?business=lantern-cove');
+  await outside.getByLabel('Number to call').fill('360 555 0142');
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await expect(outside.getByTestId('caller-sound')).toHaveAttribute('data-playing', /closed/, {
+    timeout: 10_000,
+  });
+});
