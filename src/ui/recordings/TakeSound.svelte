@@ -28,11 +28,21 @@
     stopMaking();
     player.stop();
   });
-  const progress: Progress = (s) => (stage = s);
-
-  async function make(making: Promise<Made>, made: Sound['made']) {
+  let run = 0;
+  /** Shows what is being done. What is told of something that is over comes too late. */
+  function watched(work: (progress: Progress) => Promise<Made>): Promise<Made> {
+    const mine = ++run;
     problem = '';
-    const result = await making.finally(() => (stage = ''));
+    return work((s) => {
+      if (mine === run) stage = s;
+    }).finally(() => {
+      run++;
+      stage = '';
+    });
+  }
+
+  async function make(work: (progress: Progress) => Promise<Made>, made: Sound['made']) {
+    const result = await watched(work);
     if (!result.ok) problem = result.message;
     else await keep(result.sound, made);
   }
@@ -51,7 +61,7 @@
   async function stop() {
     const blob = await microphone.stop();
     if (!blob) return;
-    const result = await decode(blob, trim, progress).finally(() => (stage = ''));
+    const result = await watched((progress) => decode(blob, trim, progress));
     if (result.ok) taken = result.sound;
     else problem = result.message;
   }
@@ -101,8 +111,10 @@
     {/if}
   {:else}
     {#if !onlyMicrophone}
-      <Button size="small" kind="tertiary" on:click={() => void make(speak(recording, progress), 'spoken')}
-        >Speak its words</Button
+      <Button
+        size="small"
+        kind="tertiary"
+        on:click={() => void make((progress) => speak(recording, progress), 'spoken')}>Speak its words</Button
       >
     {/if}
     <Button size="small" kind="tertiary" on:click={() => void start()}>Record</Button>
@@ -115,13 +127,14 @@
         accept={['audio/*', '.wav', '.mp3', '.ogg', '.m4a', '.flac', '.webm']}
         on:change={(e) => {
           const [file] = e.detail;
-          if (file) void make(decode(file, trim, progress), 'file');
+          if (file) void make((progress) => decode(file, trim, progress), 'file');
         }}
       />
       <Button
         size="small"
         kind="ghost"
-        on:click={() => void make(music(Math.floor(performance.now()), progress), 'music')}>Make music</Button
+        on:click={() => void make((progress) => music(Math.floor(performance.now()), progress), 'music')}
+        >Make music</Button
       >
     {/if}
     <Checkbox labelText="Without silence at its ends" bind:checked={trim} />
