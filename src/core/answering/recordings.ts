@@ -1,5 +1,6 @@
 /** Where recordings are used, and putting one in place of another everywhere. */
 import { allSteps, type Command, type Step, type System } from '../system';
+import { greetingWhenInWords } from './greetings';
 import { stepInWords } from './sentences';
 
 /** A place at which a recording is heard. */
@@ -25,6 +26,15 @@ export function usesOf(system: System, recordingId: string): Use[] {
     ...Object.values(system.mailboxes)
       .filter((m) => m.greetingId === recordingId)
       .map((m): Use => ({ kind: 'mailbox', id: m.id, words: `greeting of ${m.name}` })),
+    ...Object.values(system.mailboxes).flatMap((m) =>
+      (m.greetings ?? [])
+        .filter((g) => g.recordingId === recordingId)
+        .map((g): Use => ({
+          kind: 'mailbox',
+          id: m.id,
+          words: `greeting of ${m.name} ${greetingWhenInWords(g.when, system)}`,
+        })),
+    ),
     ...Object.values(system.queues).flatMap((q): Use[] => [
       ...(q.holdMusicId === recordingId
         ? [{ kind: 'queue' as const, id: q.id, words: `music of ${q.name}` }]
@@ -52,8 +62,13 @@ export function replaceCommands(system: System, recordingId: string, byId: strin
       })),
     ),
     ...Object.values(system.mailboxes)
-      .filter((m) => m.greetingId === recordingId)
-      .map((m): Command => ({ do: 'mailbox.set', id: m.id, change: { greetingId: byId } })),
+      .filter((m) => m.greetingId === recordingId || m.greetings?.some((g) => g.recordingId === recordingId))
+      .map((m): Command => {
+        const of = (id: string | null) => (id === recordingId ? byId : id);
+        const greetings = m.greetings?.map((g) => ({ ...g, recordingId: of(g.recordingId) }));
+        const change = { greetingId: of(m.greetingId), ...(greetings ? { greetings } : {}) };
+        return { do: 'mailbox.set', id: m.id, change };
+      }),
     ...Object.values(system.queues).flatMap((q): Command[] => {
       const music = q.holdMusicId === recordingId ? { holdMusicId: byId } : {};
       const comfort =

@@ -14,4 +14,5 @@ export { noticed, type Noticed } from './noticed';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
 export { phoneName, whoseName, listed } from './names';
 export { awayAt, standInFor, zoneOf } from './away';
+export { everybodyAway } from './voicemail';
 export { featureInWords, isCarriedOut, settingOf } from './features';

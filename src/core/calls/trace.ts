@@ -106,7 +106,15 @@ export type Happening =
   | { kind: 'on duty'; rotaId: string; personId: string | null }
   | { kind: 'forward skipped'; to: string; why: 'already in the chain' | 'no longer there' }
   | { kind: 'answered'; phone: string; personId: string | null }
-  | { kind: 'greeting started'; mailboxId: string; recordingId: string | null; occasion?: Occasion }
+  | {
+      kind: 'greeting started';
+      mailboxId: string;
+      recordingId: string | null;
+      /** What the step says. */
+      occasion?: Occasion;
+      /** The greeting made for an occasion; absent is the usual one. */
+      greetingId?: string;
+    }
   | { kind: 'tone'; mailboxId: string }
   | { kind: 'recording started'; mailboxId: string }
   | { kind: 'recorded'; mailboxId: string; seconds: number }

@@ -1,6 +1,8 @@
 /** A mailbox takes a message: greeting, tone, what the caller says. */
-import { spokenSeconds } from '../answering';
-import type { Occasion } from '../system';
+import { greetingAt, spokenSeconds, type Moment } from '../answering';
+import { localTime } from '../hours';
+import type { Mailbox, Occasion, System } from '../system';
+import { awayAt, zoneOf } from './away';
 import { RANK, type CallState, type Run } from './state';
 
 /** The tone after a greeting, in milliseconds. */
@@ -17,23 +19,53 @@ const REASONS: Record<Occasion, string> = {
   holiday: 'We are closed for the holiday.',
 };
 
-/** The call comes to a mailbox that is there. */
-export function voicemail(run: Run, call: CallState, mailboxId: string, occasion?: Occasion): void {
+/** The call comes to a mailbox that is there. @param said the occasion its step gives, where it gives one */
+export function voicemail(run: Run, call: CallState, mailboxId: string, said?: Occasion): void {
   const world = run.world(call);
-  const { greetingId } = world.system.mailboxes[mailboxId]!;
-  const reason = occasion ? spokenSeconds(REASONS[occasion]) * 1000 : 0;
-  const ms = reason + ((greetingId && world.promptMs.get(greetingId)) || PLAIN_GREETING_MS);
+  const mailbox = world.system.mailboxes[mailboxId]!;
+  const own = greetingAt(mailbox, momentOfCall(run, call, mailbox, said));
+  // A greeting made for the occasion says the reason itself.
+  const reason = said && !own ? spokenSeconds(REASONS[said]) * 1000 : 0;
+  const recordingId = own?.recordingId ?? mailbox.greetingId;
+  const ms = reason + ((recordingId && world.promptMs.get(recordingId)) || PLAIN_GREETING_MS);
   call.mailboxId = mailboxId;
   run.begin(call, 'greeting');
   call.until = run.now + ms;
   run.say(call, {
     kind: 'greeting started',
     mailboxId,
-    recordingId: greetingId,
-    ...(occasion ? { occasion } : {}),
+    recordingId,
+    ...(said ? { occasion: said } : {}),
+    ...(own ? { greetingId: own.id } : {}),
   });
   run.after(call, ms, 'time out', RANK.timeout);
 }
+
+/** What greetings go by: what the step says, or else how the call came here. */
+function momentOfCall(run: Run, call: CallState, mailbox: Mailbox, said: Occasion | undefined): Moment {
+  const { system, contacts } = run.world(call);
+  const { from } = call.request;
+  const contact = from.kind === 'outside' && from.number ? contacts.get(from.number) : undefined;
+  const hours = call.trace.findLast((e) => e.kind === 'hours');
+  const rung = call.trace.findLast((e) => e.kind === 'ringing over');
+  const busy = rung?.kind === 'ringing over' && rung.how === 'all on calls';
+  const closed = hours?.kind === 'hours' && hours.hoursId !== null && hours.period === null;
+  return {
+    date: localTime(system.business.timeZone, run.now).date,
+    occasion: said ?? (busy ? 'busy' : closed ? 'closed' : 'not answered'),
+    period: hours?.kind === 'hours' ? hours.period : undefined,
+    listIds: contact?.listIds ?? [],
+    away: everybodyAway(mailbox, system, run.now),
+  };
+}
+
+/** Whether all who hear a mailbox are away; nobody is nobody's absence. */
+export const everybodyAway = (mailbox: Mailbox, system: System, now: number): boolean =>
+  mailbox.ownerIds.length > 0 &&
+  mailbox.ownerIds.every((id) => {
+    const person = system.people[id];
+    return person !== undefined && awayAt(person, zoneOf(person, system), now) !== undefined;
+  });
 
 /** The greeting has ended: the tone. */
 export function tone(run: Run, call: CallState): void {

@@ -34,6 +34,10 @@ export function callersOf(system: System, number: NumberHeld): Caller[] {
   add({ test: null, keys: [] });
   const plan = number.planId ? system.plans[number.planId] : undefined;
   if (plan) follow(plan.steps, { test: null, keys: [] }, system, add, new Set([plan.id]));
+  // Greetings of their own are for callers on a list, wherever their call ends.
+  for (const mailbox of Object.values(system.mailboxes))
+    for (const { when } of mailbox.greetings ?? [])
+      if (when.on === 'list') add({ test: { is: 'listed', listId: when.listId }, keys: [] });
   return [...found.values()];
 }
 

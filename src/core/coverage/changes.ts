@@ -1,5 +1,5 @@
 /** Everything that decides a call to a number and depends on the time: what it is, and when it can change. */
-import { awayAt, zoneOf } from '../calls';
+import { awayAt, everybodyAway, zoneOf } from '../calls';
 import {
   addDays,
   boundaries,
@@ -125,6 +125,9 @@ export interface Source {
   stateAt: (at: number) => string;
 }
 
+/** The source that says which greetings play. */
+export const GREETINGS = ' greetings';
+
 /** The source that says who can be rung. */
 export const PEOPLE = '';
 
@@ -152,7 +155,40 @@ export function sourcesOf(
     changes: peopleChanges(reached, system, standing, from, to),
     stateAt: (at) => peopleAt(reached, system, standing, at),
   });
+  const greetings = greetingsOver(system, from, to);
+  if (greetings) sources.set(GREETINGS, greetings);
   return sources;
+}
+
+/** Greetings that play from a day or until one, or while people are away; undefined where there is none. */
+function greetingsOver(system: System, from: number, to: number): Source | undefined {
+  const zone = system.business.timeZone;
+  const mailboxes = Object.values(system.mailboxes).filter((m) =>
+    m.greetings?.some((g) => g.when.on === 'dates' || g.when.on === 'away'),
+  );
+  if (!mailboxes.length) return undefined;
+  const dated = mailboxes.flatMap((m) =>
+    (m.greetings ?? []).flatMap(({ when }) => (when.on === 'dates' ? [when] : [])),
+  );
+  const owners = mailboxes.flatMap((m) => m.ownerIds.flatMap((id) => system.people[id] ?? []));
+  const days = (own: string, first: string, last: string) => [
+    momentOf(own, first, 0),
+    momentOf(own, addDays(last, 1), 0),
+  ];
+  const changes = [
+    ...dated.flatMap((d) => days(zone, d.from, d.to)),
+    ...owners.flatMap((p) => p.away.flatMap((a) => days(zoneOf(p, system), a.from, a.to))),
+  ];
+  return {
+    changes: [...new Set(changes)].filter((t) => t >= from && t < to).sort((a, b) => a - b),
+    stateAt: (at) => {
+      const { date } = localTime(zone, at);
+      return JSON.stringify([
+        dated.map((d) => d.from <= date && date <= d.to),
+        mailboxes.map((m) => everybodyAway(m, system, at)),
+      ]);
+    },
+  };
 }
 
 function peopleChanges(

@@ -4,7 +4,7 @@
  */
 import { NEW_CALLER, nobodyAnswers, type CallRequest, type Trace, type TraceEvent } from '../calls';
 import { asPaired, type NumberHeld, type Standing, type System } from '../system';
-import { PEOPLE, reachedFrom, sourcesOf, type Source } from './changes';
+import { GREETINGS, PEOPLE, reachedFrom, sourcesOf, type Source } from './changes';
 import { waysOf } from './ways';
 
 export interface Piece {
@@ -65,6 +65,7 @@ function asksOf(traces: readonly Trace[]): Ask[] {
   for (const e of traces.flat()) {
     if (e.kind === 'hours' && e.hoursId) add(e.t, e.hoursId);
     else if (ASKS_PEOPLE.has(e.kind)) add(e.t, PEOPLE);
+    else if (e.kind === 'greeting started') add(e.t, GREETINGS);
   }
   return [...asks.values()];
 }

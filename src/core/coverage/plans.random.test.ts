@@ -137,6 +137,23 @@ const base: Command[] = [
     },
   },
   { do: 'person.set', id: 'pia', change: { hoursId: 'office' } },
+  {
+    do: 'person.set',
+    id: 'idris',
+    change: { away: [{ from: '2027-03-15', to: '2027-03-15', standInId: null }] },
+  },
+  {
+    do: 'mailbox.set',
+    id: 'front',
+    change: {
+      ownerIds: ['idris'],
+      greetings: [
+        { id: 'g', when: { on: 'dates', from: '2027-03-14', to: '2027-03-14' }, recordingId: 'closed' },
+        { id: 'h', when: { on: 'away' }, recordingId: 'welcome' },
+        { id: 'i', when: { on: 'occasion', occasion: 'busy' }, recordingId: 'rosa-greeting' },
+      ],
+    },
+  },
 ];
 const anySystem = steps(3).map((list): System =>
   edited(yard(), [...base, { do: 'plan.set', id: 'main-plan', change: { steps: list } }]),

@@ -183,6 +183,10 @@ function check(system: System, kind: Kind, id: string): void {
     const mailbox = system.mailboxes[id]!;
     for (const owner of mailbox.ownerIds) mustExist(system.people, owner, 'ownerIds', 'person');
     mustExist(system.recordings, mailbox.greetingId, 'greetingId', 'recording');
+    for (const { recordingId, when } of mailbox.greetings ?? []) {
+      mustExist(system.recordings, recordingId, 'greetings', 'recording');
+      if (when.on === 'list') mustExist(system.lists, when.listId, 'greetings', 'list');
+    }
   } else if (kind === 'plan') {
     checkSteps(system.plans[id]!.steps);
   }

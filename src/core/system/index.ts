@@ -7,6 +7,7 @@ export * from './queues';
 export * from './contacts';
 export * from './behaviour';
 export * from './promises';
+export * from './greetings';
 export * from './recordings';
 export * from './schema';
 export * from './defaults';

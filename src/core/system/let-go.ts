@@ -55,7 +55,10 @@ export function letGo(system: System, kind: Kind, id: string): void {
         if (q.comfort?.recordingId === id) q.comfort = null;
       }
       dropPromises(system, (p) => p.expects.every((e) => e.is === 'hears' && e.recordingId === id));
-      for (const m of Object.values(system.mailboxes)) if (m.greetingId === id) m.greetingId = null;
+      for (const m of Object.values(system.mailboxes)) {
+        if (m.greetingId === id) m.greetingId = null;
+        for (const g of m.greetings ?? []) if (g.recordingId === id) g.recordingId = null;
+      }
     },
     hours: () => {
       for (const step of steps) if (step.kind === 'hours' && step.hoursId === id) step.hoursId = null;
@@ -69,6 +72,9 @@ export function letGo(system: System, kind: Kind, id: string): void {
     contact: () => undefined,
     promise: () => undefined,
     list: () => {
+      for (const m of Object.values(system.mailboxes))
+        if (m.greetings)
+          m.greetings = m.greetings.filter((g) => g.when.on !== 'list' || g.when.listId !== id);
       for (const c of Object.values(system.contacts)) c.listIds = c.listIds.filter((x) => x !== id);
       for (const step of steps)
         if (step.kind === 'caller')

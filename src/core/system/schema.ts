@@ -11,6 +11,7 @@ import { Plan } from './plans';
 import { CountryCode, E164, Extension, Id, name, text, TimeZone } from './primitives';
 import { Promised } from './promises';
 import { Queue } from './queues';
+import { Greeting } from './greetings';
 import { Recording, Respelling, Voice } from './recordings';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
@@ -101,7 +102,10 @@ export const Mailbox = z.object({
   id: Id,
   name,
   ownerIds: z.array(Id).max(50),
+  /** The usual greeting. */
   greetingId: Id.nullable(),
+  /** Greetings that play in its place; of several that fit, the first by `GREETING_ORDER` plays. */
+  greetings: z.array(Greeting).max(30).optional(),
   /** Longest message in seconds. */
   longest: z.number().int().min(10).max(600),
   /** Messages are mailed to the owners, and to these addresses. */
