@@ -56,6 +56,9 @@ export function find(system: System, query: string): Hit[] {
     ...Object.values(system.promises)
       .filter((p) => named(p.name))
       .map((p) => ({ title: p.name, note: 'promise', href: `/answering/promises#${p.id}` })),
+    ...Object.values(system.mailboxes)
+      .filter((m) => named(m.name))
+      .map((m) => ({ title: m.name, note: 'mailbox', href: `/messages/mailboxes#${m.id}` })),
     ...Object.values(system.recordings)
       .filter((r) => named(r.name))
       .map((r) => ({ title: r.name, note: 'recording', href: `/messages/recordings?of=${r.id}` })),

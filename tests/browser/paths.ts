@@ -30,6 +30,7 @@ export const PAGES = [
   '/phones/invitations',
   '/phones/desk',
   '/messages',
+  '/messages/mailboxes',
   '/messages/recordings',
   '/messages/script',
   '/changes',

@@ -167,3 +167,32 @@ test('a caller hears the sound of the welcome', async ({ page, context }) => {
     timeout: 10_000,
   });
 });
+
+test('a mailbox greets by occasion, a dated greeting ends by itself, and the rehearsal follows', async ({
+  page,
+}) => {
+  await open(page, '/messages/mailboxes');
+  const front = page.getByTestId('mailbox').filter({ hasText: 'calls come from Main line' });
+  await expect(front.getByTestId('usual-greeting')).toContainText('plays now');
+  await front.getByRole('button', { name: 'Add a greeting for an occasion' }).click();
+  const greeting = front.getByTestId('greeting');
+  await greeting.getByLabel('When it plays').selectOption('on some days');
+  await greeting.getByLabel(/^What it says/).selectOption('Yard closed');
+  await expect(greeting).toContainText('plays now');
+  await greeting.getByLabel('To, with this day').fill('2026-11-20');
+  await expect(greeting.getByRole('alert')).toHaveText('It ends before it begins.');
+  await greeting.getByLabel('To, with this day').fill('2026-11-25');
+  await expect(greeting.getByRole('alert')).toHaveCount(0);
+  await saved(page);
+  // Until the last of the days, and no longer: told as what differs.
+  await page.goto('/changes');
+  await expect(page.getByTestId('difference').first()).toContainText('The yard is closed now.');
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByLabel('Set it to').fill('2026-11-26T10:15');
+  await drawer.getByRole('button', { name: 'Set the clock' }).click();
+  await page.goto('/messages/mailboxes');
+  await expect(front.getByTestId('usual-greeting')).toContainText('plays now');
+  await expect(greeting).not.toContainText('plays now');
+  await greeting.getByRole('button', { name: /^Remove the greeting/ }).click();
+  await expect(greeting).toHaveCount(0);
+});

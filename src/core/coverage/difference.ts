@@ -180,7 +180,7 @@ function ofCaller(
 
 const USUAL = { id: '', callAt: unansweredCall };
 
-/** What a caller gets on either side; where the sentences are the same, with the first thing in which they differ. */
+/** What a caller gets on either side; where the sentences differ in times at most, with the first thing that is another. */
 function inSentences(
   old: Side,
   a: Piece | undefined,
@@ -189,17 +189,23 @@ function inSentences(
 ): [string | null, string | null] {
   const was = a ? waysInWords(a.ways, old.system) : null;
   const is = b ? waysInWords(b.ways, young.system) : null;
-  if (!a || !b || was !== is) return [was, is];
+  if (!a || !b || withoutTimes(was!) !== withoutTimes(is!)) return [was, is];
   for (const [i, way] of a.ways.entries()) {
     const [mine, theirs] = [old.list(way), b.ways[i] ? young.list(b.ways[i]) : []];
-    const n = mine.findIndex((x, j) => !alike(x, theirs[j]));
+    const n = mine.findIndex((x, j) => x.what !== theirs[j]?.what);
     if (n >= 0 || theirs.length > mine.length) {
       const at = n < 0 ? mine.length : n;
       return [withDetail(was!, mine[at]), withDetail(is!, theirs[at])];
     }
   }
-  return [was, is];
+  if (was !== is) return [was, is];
+  // Alike but for when something happens that the sentence does not tell.
+  const [mine, theirs] = [old.list(a.trace), young.list(b.trace)];
+  const n = mine.findIndex((x, j) => !alike(x, theirs[j]));
+  return [withDetail(was!, mine[n]), withDetail(is!, theirs[n])];
 }
+
+const withoutTimes = (words: string): string => words.replace(/\d+(\.\d+)? s\b/g, '');
 
 const withDetail = (words: string, n: Noticed | undefined): string =>
   n ? `${words} At ${Math.round(n.t / 100) / 10} s: ${n.words}.` : words;

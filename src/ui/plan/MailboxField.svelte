@@ -46,6 +46,11 @@
       Heard by {mailbox.ownerIds.map((id) => system.people[id]?.name).join(', ') || 'nobody'}, in their
       mailbox and by e-mail.
     </p>
+    {#if mailbox.greetings?.length}
+      <p class="small">
+        <a href="/messages/mailboxes#{mailbox.id}">{mailbox.greetings.length} more for occasions</a>
+      </p>
+    {/if}
     <RecordingField
       label="Greeting"
       recordingId={mailbox.greetingId}

@@ -24,7 +24,7 @@
     ({
       plan: `/answering/${u.id}?step=${u.stepId}`,
       queue: `/answering/queues#${u.id}`,
-      mailbox: '/messages',
+      mailbox: `/messages/mailboxes#${u.id}`,
     })[u.kind];
   async function save(form: 'pcm' | 'ulaw') {
     const samples = await samplesOf(recording);
