@@ -195,10 +195,17 @@ class Session {
     this.workspace!.by = this.actorName;
   }
 
+  /** The hour in which messages whose time is over were last looked for. */
+  private swept = 0;
   /** Brings `now` up to date. */
   tick(): void {
     if (!this.workspace) return;
     this.now = this.workspace.now();
+    const hour = Math.floor(this.now / 3_600_000);
+    if (hour !== this.swept) {
+      this.swept = hour;
+      void this.workspace.sweepMessages();
+    }
     const { planned } = this.standing ?? {};
     if (planned && planned.at <= this.now) void this.carryOutPlan();
   }

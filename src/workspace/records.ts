@@ -133,6 +133,13 @@ export const MessageRecord = z.object({
   heard: z.boolean(),
   /** What the caller said and pressed before; absent where there was nothing. */
   notes: z.array(z.object({ label: z.string(), text: z.string() })).optional(),
+  /** What a colleague wrote to it. */
+  note: z.string().max(2000).optional(),
+  /** Who is to see to it. */
+  assignedTo: Id.optional(),
+  /** Where it lies; absent is the inbox. */
+  folder: z.enum(['archive', 'bin']).optional(),
+  binnedAt: z.number().optional(),
 });
 
 export type BusinessRecord = z.infer<typeof BusinessRecord>;

@@ -1,5 +1,6 @@
 /** What a window works on: one business, its draft and what is in force, in step with storage and with other windows. */
 import { nanoid } from 'nanoid';
+import { overdue } from '../core/messages';
 import type { Edit, Standing, System } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
@@ -203,10 +204,26 @@ export class Workspace {
   async putMessages(messages: readonly MessageRecord[]): Promise<void> {
     await this.putAll('messages', messages);
   }
-  async removeMessage(id: string): Promise<void> {
-    await this.write(() => whileWriting(() => this.db.delete('messages', id)));
+  /** Messages whose time is over go: older than their mailbox keeps them, or long in the bin. @returns how many */
+  async sweepMessages(): Promise<number> {
+    const { inForce, messages } = this.picture;
+    const keepDays = new Map(
+      Object.values(inForce.system.mailboxes).flatMap((m) =>
+        m.keepDays ? [[m.id, m.keepDays] as const] : [],
+      ),
+    );
+    const gone = overdue(messages, keepDays, this.now());
+    if (!gone.length) return 0;
+    await this.write(() =>
+      whileWriting(async () => {
+        const tx = this.db.transaction('messages', 'readwrite');
+        for (const { id } of gone) void tx.store.delete(id);
+        await tx.done;
+      }),
+    );
     await this.reload('messages');
     this.tell('messages');
+    return gone.length;
   }
 
   /** Sets the bench clock for all windows. @returns what is wrong, or undefined */

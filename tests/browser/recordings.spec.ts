@@ -196,3 +196,64 @@ test('a mailbox greets by occasion, a dated greeting ends by itself, and the reh
   await greeting.getByRole('button', { name: /^Remove the greeting/ }).click();
   await expect(greeting).toHaveCount(0);
 });
+
+test('messages are searched, given to a colleague, noted, archived, deleted and brought back', async ({
+  page,
+}) => {
+  await open(page, '/messages');
+  const messages = page.getByTestId('message');
+  const before = await messages.count();
+  expect(before).toBeGreaterThan(1);
+  await page.getByRole('searchbox', { name: 'Search messages' }).fill('mast');
+  await expect(messages).toHaveCount(1);
+  await expect(messages).toContainText('mast step');
+  await messages.getByRole('button', { name: 'Write a note' }).click();
+  await messages.getByLabel('Note for colleagues').fill('Quote sent on Tuesday');
+  await messages.getByLabel('Note for colleagues').press('Tab');
+  await messages.getByLabel(/^Who sees to the message/).selectOption('Tomas Brandt');
+  await expect(page.getByText('Tomas Brandt sees to the message from')).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Search messages' }).fill('quote tuesday');
+  await expect(messages).toHaveCount(1);
+  await page.reload();
+  await expect(messages).toHaveCount(1);
+  await expect(page.getByRole('searchbox', { name: 'Search messages' })).toHaveValue('quote tuesday');
+  await page.getByRole('button', { name: 'Clear search input' }).click();
+  await page.getByLabel('Who sees to them').selectOption('Tomas Brandt');
+  await expect(messages).toHaveCount(1);
+  await messages.getByRole('button', { name: 'Archive', exact: true }).click();
+  await expect(messages).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(messages).toHaveCount(1);
+  await page.getByLabel('Who sees to them').selectOption('whoever sees to it');
+  await expect(messages).toHaveCount(before);
+
+  await page.getByText('choose all shown').click();
+  const several = page.getByRole('group', { name: 'With those chosen' });
+  await expect(several).toContainText(`${before} chosen`);
+  await several.getByRole('button', { name: 'Delete them' }).click();
+  await expect(page.getByText('No message is left by this choice')).toBeVisible();
+  await page.getByLabel('Where they lie').selectOption({ index: 2 });
+  await expect(messages).toHaveCount(before);
+  await messages.first().getByRole('button', { name: 'Back to the inbox' }).click();
+  await expect(messages).toHaveCount(before - 1);
+  // What lies in the bin is gone after a month.
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByLabel('Set it to').fill('2026-12-26T10:15');
+  await drawer.getByRole('button', { name: 'Set the clock' }).click();
+  await expect(messages).toHaveCount(0);
+  await page.getByLabel('Where they lie').selectOption('Inbox');
+  await expect(messages).toHaveCount(1);
+});
+
+test('a mailbox keeps messages for so many days, and says what is no number', async ({ page }) => {
+  await open(page, '/messages/mailboxes');
+  const front = page.getByTestId('mailbox').filter({ hasText: 'calls come from Main line' });
+  await front.getByLabel('Kept for days').fill('a week');
+  await front.getByLabel('Kept for days').press('Tab');
+  await expect(front.getByText('Write a number of days, or nothing.')).toBeVisible();
+  await front.getByLabel('Kept for days').fill('30');
+  await front.getByLabel('Kept for days').press('Tab');
+  await saved(page);
+  await page.reload();
+  await expect(front.getByLabel('Kept for days')).toHaveValue('30');
+});

@@ -110,6 +110,8 @@ export const Mailbox = z.object({
   longest: z.number().int().min(10).max(600),
   /** Messages are mailed to the owners, and to these addresses. */
   mailTo: z.array(z.email()).max(10),
+  /** Days messages are kept; absent is until somebody deletes them. */
+  keepDays: z.number().int().min(1, 'At least 1 day.').max(3650, 'At most 3,650 days.').nullable().optional(),
 });
 
 export const System = z.object({

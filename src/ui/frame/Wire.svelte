@@ -23,7 +23,7 @@
     const wrong = (kinds: string[]) =>
       findings.filter((f) => f.severity !== 'hint' && kinds.includes(f.place.kind)).length;
     const size = (items: Record<string, unknown>) => Object.keys(items).length;
-    const fresh = view.messages.filter((m) => !m.heard).length;
+    const fresh = view.messages.filter((m) => !m.heard && !m.folder).length;
     const unpaired = Object.values(system.phones).filter(
       (p) => !isLinked(p) && !standing.registrations[p.id],
     ).length;

@@ -35,8 +35,14 @@
       .filter((p) => p.mailboxId === mailbox.id)
       .map((p) => p.name),
   ]);
-  const waiting = $derived(session.view!.messages.filter((m) => m.mailboxId === mailbox.id));
+  const waiting = $derived(session.view!.messages.filter((m) => m.mailboxId === mailbox.id && !m.folder));
 
+  function keepFor(text: string): string | undefined {
+    if (!text)
+      return setMailbox(mailbox, { keepDays: null }, 'messages are kept until somebody deletes them');
+    if (!/^\d+$/.test(text)) return 'Write a number of days, or nothing.';
+    return setMailbox(mailbox, { keepDays: Number(text) }, `messages are kept ${text} days`);
+  }
   function mailTo(text: string): string | undefined {
     const addresses = text.split(/[\s,;]+/).filter(Boolean);
     return setMailbox(mailbox, { mailTo: addresses }, `mailed to ${listed(addresses) || 'its people only'}`);
@@ -87,6 +93,12 @@
       min={10}
       onchange={(longest) => setMailbox(mailbox, { longest }, `messages up to ${longest} s`)}
     />
+    <EditField
+      label="Kept for days"
+      placeholder="until deleted"
+      value={mailbox.keepDays ? String(mailbox.keepDays) : ''}
+      keep={keepFor}
+    />
   </div>
   <h3>Greetings</h3>
   <div class="usual" class:now={!playing} data-testid="usual-greeting">
@@ -129,7 +141,7 @@
   }
   .two {
     display: grid;
-    grid-template-columns: 1fr 1fr 200px;
+    grid-template-columns: 1.2fr 1.2fr 180px 130px;
     gap: 14px;
     align-items: start;
   }

@@ -5,7 +5,7 @@
   import { phoneLock, type LiveCall } from '$exchange';
   import { durationText, momentText } from '../format';
   import Notices from '../frame/Notices.svelte';
-  import MessageCard from '../pages/MessageCard.svelte';
+  import MessageCard from '../messages/MessageCard.svelte';
   import IfCalled from '../people/IfCalled.svelte';
   import { session } from '../session.svelte';
   import { hold, Line } from './line.svelte';
@@ -71,6 +71,7 @@
       .filter(
         (m) =>
           person &&
+          !m.folder &&
           (m.mailboxId === person.mailboxId || system.mailboxes[m.mailboxId]?.ownerIds.includes(person.id)),
       ),
   );

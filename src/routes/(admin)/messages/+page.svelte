@@ -1,12 +1,11 @@
 <script lang="ts">
   import { ringChart, traceLines } from '$core/calls';
   import { momentText } from '$ui/format';
-  import MessageCard from '$ui/pages/MessageCard.svelte';
+  import Inbox from '$ui/messages/Inbox.svelte';
   import RingChart from '$ui/RingChart.svelte';
   import { session } from '$ui/session.svelte';
 
   const system = $derived(session.view!.inForce.system);
-  const messages = $derived([...session.view!.messages].reverse());
   const calls = $derived([...session.view!.calls].reverse().slice(0, 50));
   let open = $state<string | null>(null);
 </script>
@@ -19,19 +18,7 @@
     <p class="sub">
       What callers left, in every mailbox. Each is in its people's mailboxes and in the mail as well.
     </p>
-    {#each messages as m (m.id)}
-      <MessageCard
-        message={m}
-        mailbox={system.mailboxes[m.mailboxId]?.name ??
-          session.system?.mailboxes[m.mailboxId]?.name ??
-          'a removed mailbox'}
-      />
-    {:else}
-      <div class="empty">
-        <h2>No messages yet</h2>
-        <p>Call one of your numbers from the bench's outside phone, and leave one.</p>
-      </div>
-    {/each}
+    <Inbox />
   </section>
   <aside>
     <h2>Calls</h2>
@@ -59,7 +46,7 @@
 
 <style>
   .columns {
-    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    grid-template-columns: minmax(0, 1.5fr) minmax(0, 1fr);
   }
   .call p {
     margin: 4px 0 0;

@@ -1,0 +1,171 @@
+<script lang="ts">
+  import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
+  import { durationText, momentText } from '../format';
+  import EditField from '../EditField.svelte';
+  import { session } from '../session.svelte';
+  import type { MessageRecord } from '$workspace';
+  import { archive, assign, backToInbox, bin, change } from './edits';
+
+  interface Props {
+    message: MessageRecord;
+    mailbox?: string;
+    /** Where several can be chosen: whether this one is. */
+    chosen?: boolean;
+    onchoose?: (chosen: boolean) => void;
+  }
+  let { message, mailbox, chosen = false, onchoose }: Props = $props();
+  const people = $derived(
+    Object.values(session.system?.people ?? {}).filter((p) => p.role !== 'shared room'),
+  );
+  const own = $derived([message]);
+  let speed = $state(1);
+  let noting = $state(false);
+  const SPEEDS = [1, 1.25, 1.5, 2];
+  const ended = $derived(message.sound?.startsWith('data:audio/wav') ? 'wav' : 'webm');
+</script>
+
+<article class="card" class:new={!message.heard} data-testid="message">
+  <div class="top">
+    {#if onchoose}
+      <Checkbox
+        hideLabel
+        labelText="Choose the message from {message.from}, {momentText(message.at, session.zone)}"
+        checked={chosen}
+        on:check={(e) => {
+          if (e.detail !== chosen) onchoose(e.detail);
+        }}
+      />
+    {/if}
+    <b>{message.from}</b>
+    {#if !message.heard}<span class="mark">new</span>{/if}
+    <span class="soft"
+      >{momentText(message.at, session.zone)} · {durationText(message.seconds * 1000)}{mailbox
+        ? ` · ${mailbox}`
+        : ''}</span
+    >
+  </div>
+  {#if message.notes?.length}
+    <p class="small soft" data-testid="message-notes">
+      {message.notes.map((n) => `${n.label}: ${n.text}`).join(' · ')}
+    </p>
+  {/if}
+  {#if message.said}<p>{message.said}</p>{:else if !message.sound}<p class="soft">
+      No words were recorded.
+    </p>{:else}<p class="soft small">
+      A real recording: there is nobody here who writes down what it says.
+    </p>{/if}
+  {#if message.sound}
+    <div class="play">
+      <audio
+        controls
+        src={message.sound}
+        bind:playbackRate={speed}
+        onplay={() => void change(own, { heard: true })}><track kind="captions" /></audio
+      >
+      <Select
+        size="sm"
+        hideLabel
+        labelText="How fast it is played"
+        selected={String(speed)}
+        on:update={(e) => (speed = Number(e.detail))}
+      >
+        {#each SPEEDS as s (s)}<SelectItem value={String(s)} text="{s} ×" />{/each}
+      </Select>
+      <a class="small" href={message.sound} download="message-{message.id}.{ended}">Download</a>
+    </div>
+  {/if}
+  {#if message.note || noting}
+    <EditField
+      many
+      label="Note for colleagues"
+      value={message.note ?? ''}
+      keep={(note) => {
+        noting = false;
+        void change(own, { note: note || undefined });
+        return undefined;
+      }}
+    />
+  {/if}
+  <div class="acts">
+    <button class="linkish small" type="button" onclick={() => void change(own, { heard: !message.heard })}
+      >{message.heard ? 'Mark as new' : 'Mark as heard'}</button
+    >
+    {#if !message.note && !noting}<button class="linkish small" type="button" onclick={() => (noting = true)}
+        >Write a note</button
+      >{/if}
+    {#if message.folder}
+      <button class="linkish small" type="button" onclick={() => void backToInbox(own)}
+        >Back to the inbox</button
+      >
+    {:else}
+      <button class="linkish small" type="button" onclick={() => void archive(own)}>Archive</button>
+    {/if}
+    {#if message.folder !== 'bin'}<button class="linkish small" type="button" onclick={() => void bin(own)}
+        >Delete</button
+      >{/if}
+    <Select
+      size="sm"
+      inline
+      hideLabel
+      labelText="Who sees to the message from {message.from}"
+      selected={message.assignedTo ?? ''}
+      on:update={(e) => {
+        if (e.detail !== (message.assignedTo ?? '')) void assign(own, String(e.detail));
+      }}
+    >
+      <SelectItem value="" text="nobody in particular" />
+      {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
+    </Select>
+  </div>
+</article>
+
+<style>
+  .card {
+    border-left: 3px solid var(--rule);
+    margin-bottom: 10px;
+  }
+  .new {
+    border-left-color: var(--message);
+  }
+  .top {
+    display: flex;
+    gap: 8px;
+    align-items: baseline;
+    flex-wrap: wrap;
+  }
+  .top :global(.bx--form-item) {
+    flex: 0 0 auto;
+    align-self: center;
+  }
+  .mark {
+    font-size: 11px;
+    font-weight: 650;
+    color: var(--message);
+    border: 1px solid currentcolor;
+    padding: 0 5px;
+  }
+  p {
+    margin: 6px 0;
+    overflow-wrap: anywhere;
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 14px;
+    align-items: center;
+  }
+  .acts :global(.bx--form-item) {
+    flex: 0 1 auto;
+    margin-left: auto;
+  }
+  .play {
+    display: grid;
+    grid-template-columns: 1fr 84px auto;
+    gap: 10px;
+    align-items: center;
+  }
+  audio {
+    width: 100%;
+    height: 34px;
+  }
+</style>

@@ -1,0 +1,37 @@
+/** What is done to messages: at once, and taken back by the notice that tells of it. */
+import type { MessageRecord } from '$workspace';
+import { count } from '../format';
+import { session } from '../session.svelte';
+
+type Change = Partial<Pick<MessageRecord, 'heard' | 'note' | 'assignedTo' | 'folder' | 'binnedAt'>>;
+
+/** Changes messages. @param told what is said of it, with the way back; nothing where it is plain to see */
+export async function change(messages: readonly MessageRecord[], to: Change, told?: string): Promise<void> {
+  const before = copies(messages);
+  const { workspace } = session;
+  await workspace!.putMessages(before.map((m) => ({ ...m, ...to })));
+  if (told) session.say({ kind: 'info', title: told, undo: () => void workspace!.putMessages(before) });
+}
+const copies = (messages: readonly MessageRecord[]): MessageRecord[] => messages.map((m) => ({ ...m }));
+
+const what = (messages: readonly MessageRecord[]): string =>
+  messages.length === 1 ? `the message from ${messages[0]!.from}` : count(messages.length, 'message');
+
+export const archive = (messages: readonly MessageRecord[]): Promise<void> =>
+  change(messages, { folder: 'archive', binnedAt: undefined, heard: true }, `Archived ${what(messages)}`);
+
+/** Into the bin, from which it comes back. */
+export const bin = (messages: readonly MessageRecord[]): Promise<void> =>
+  change(messages, { folder: 'bin', binnedAt: session.workspace!.now() }, `Deleted ${what(messages)}`);
+
+export const backToInbox = (messages: readonly MessageRecord[]): Promise<void> =>
+  change(messages, { folder: undefined, binnedAt: undefined }, `Back in the inbox: ${what(messages)}`);
+
+export function assign(messages: readonly MessageRecord[], personId: string): Promise<void> {
+  const name = session.system!.people[personId]?.name;
+  return change(
+    messages,
+    { assignedTo: personId || undefined },
+    name ? `${name} sees to ${what(messages)}` : `Nobody in particular sees to ${what(messages)}`,
+  );
+}
