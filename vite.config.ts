@@ -4,7 +4,7 @@ import { defineConfig } from 'vitest/config';
 import { ownTypeface } from './scripts/own-typeface.ts';
 
 /** Packages whose entry for Node and for browsers differ in what they export: they are bundled everywhere alike. */
-const BUNDLED = ['alawmulaw', 'wave-resampler', 'wavefile'];
+const BUNDLED = ['alawmulaw', 'wavefile'];
 
 export default defineConfig({
   plugins: [ownTypeface(), sveltekit(), optimizeCss()],

@@ -1,5 +1,5 @@
 /** What callers of Lantern Cove hear, and the mailboxes they come to. */
-import { type Command } from '../src/core/system';
+import { type Command, type Greeting } from '../src/core/system';
 
 const recording = (id: string, name: string, text: string): Command => ({
   do: 'recording.add',
@@ -36,15 +36,32 @@ export const RECORDINGS = [
   ),
   recording('storage-menu', 'Storage', 'To store a boat press 1. For the crane press 5.'),
   recording('please-hold', 'Please hold', 'Thank you for waiting. Somebody will be with you soon.'),
+  recording(
+    'christmas',
+    'Christmas',
+    'The yard rests until the second of January. Leave a message; we call back in the new year.',
+  ),
   recording('rosa-greeting', 'Rosa is out', 'This is Rosa. I am out in the yard, please leave a message.'),
 ];
 
-const mailbox = (id: string, name: string, ownerIds: string[], greetingId: string | null): Command => ({
+const mailbox = (
+  id: string,
+  name: string,
+  ownerIds: string[],
+  greetingId: string | null,
+  greetings?: Greeting[],
+): Command => ({
   do: 'mailbox.add',
-  value: { id, name, ownerIds, greetingId, longest: 180, mailTo: [] },
+  value: { id, name, ownerIds, greetingId, longest: 180, mailTo: [], ...(greetings ? { greetings } : {}) },
 });
 export const MAILBOXES = [
-  mailbox('front', 'Front desk', ['rosa', 'idris'], 'front-greeting'),
+  mailbox('front', 'Front desk', ['rosa', 'idris'], 'front-greeting', [
+    {
+      id: 'front-christmas',
+      when: { on: 'dates', from: '2026-12-24', to: '2027-01-01' },
+      recordingId: 'christmas',
+    },
+  ]),
   mailbox('workshop', 'Workshop', ['tomas', 'mei'], 'workshop-greeting'),
   mailbox('charters', 'Charters', ['pia'], 'charters-greeting'),
   mailbox('rosa-box', 'Rosa Delgado', ['rosa'], 'rosa-greeting'),

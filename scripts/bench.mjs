@@ -5,6 +5,6 @@ installPackages();
 build();
 // Imported only now: it needs the packages.
 const { bundled } = await import('./bundled.mjs');
-for (const part of ['engine', 'answering', 'numbers', 'people'])
+for (const part of ['engine', 'answering', 'audio', 'numbers', 'people'])
   run('node', [await bundled(`bench/${part}.ts`)]);
 run('npx', ['tsx', 'bench/browser.ts']);

@@ -8,7 +8,7 @@ export async function bundled(entry) {
     configFile: false,
     logLevel: 'error',
     publicDir: false,
-    ssr: { noExternal: ['alawmulaw', 'wave-resampler', 'wavefile'] },
+    ssr: { noExternal: ['alawmulaw', 'wavefile'] },
     build: {
       ssr: entry,
       outDir,

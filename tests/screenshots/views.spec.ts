@@ -22,24 +22,23 @@ test('pictures of the demonstration', async ({ context, page }) => {
     ['hours', 'hours'],
     ['people', 'people'],
     ['people/rosa', 'person'],
-    ['hours/year?set=charter-hours', 'year'],
+    ['messages/mailboxes', 'mailboxes'],
     ['answering/promises', 'promises'],
   ] as const) {
     await page.goto(`/${view}`);
     if (name === 'promises') await page.getByText('All of them are kept.').waitFor({ timeout: 20_000 });
     await shot(page, name);
   }
-  await page.goto('/people/list');
+  await page.goto('/messages/recordings');
+  await page.getByRole('link', { name: /^Welcome/ }).click();
+  await page.getByRole('button', { name: 'Speak its words' }).click();
   await page
-    .getByLabel('Paste a list')
-    .fill(
-      'Full name,Email,Team,Ext,Phones,Cell,Colour\nAda Fenwick,ada.fenwick@lanterncove.example,Front office,,desk; app,,red\nBo Lindahl,bo@,Sail loft,201,,,blue\nCleo Marsh,cleo.marsh@lanterncove.example,Charter desk,,,(206) 555-0123,\nRosa Delgado,rosa.delgado@lanterncove.example,Charter desk,,,,\n',
-    );
-  await page.getByRole('button', { name: 'Read it' }).click();
-  await page.getByText('4 rows:').waitFor();
-  await shot(page, 'read-a-list');
-  await page.getByRole('button', { name: 'Leave it' }).click();
-
+    .getByText(/s, spoken/)
+    .first()
+    .waitFor();
+  await page.getByRole('heading', { name: 'Recordings' }).hover();
+  await shot(page, 'recordings');
+  await page.keyboard.press('Control+z');
   await page.goto('/numbers#n-main');
   await shot(page, 'numbers');
   await page.goto('/answering/service?step=service-menu');

@@ -1,8 +1,8 @@
 /** Any sound as the telephone carries it: one channel, 8 kHz, its band, an even loudness, 16 bits and µ-law. */
-import { resample } from 'wave-resampler';
 import { filtered, highPass } from './biquad';
 import { encodeUlaw, RATE } from './g711';
 import { loudness } from './loudness';
+import { resampled } from './resample';
 import { withoutSilence } from './silence';
 
 /** All recordings are brought to this loudness, in LUFS, so that none is louder than the next. Common practice, no source. */
@@ -52,14 +52,14 @@ export function toTelephone(
   if (!length) throw new NoSound('There is no sound in it: it is 0 s long.');
   if (channels.length > MOST_CHANNELS)
     throw new NoSound(`It has ${channels.length} channels. At most ${MOST_CHANNELS} can be mixed into one.`);
-  if (!(rate >= 3000 && rate <= 192_000))
+  if (!(Number.isInteger(rate) && rate >= 3000 && rate <= 192_000))
     throw new NoSound(`A rate of ${rate} samples a second is not read.`);
   if (length / rate > LONGEST_S)
     throw new NoSound(`It is ${Math.round(length / rate)} s long. At most ${LONGEST_S} s are taken.`);
   onstage?.('one channel');
   const mono = mixed(channels);
   onstage?.('8 kHz');
-  const narrow = filtered(atTelephoneRate(mono, rate), highPass(LOWEST_HZ, RATE));
+  const narrow = filtered(resampled(mono, rate, RATE), highPass(LOWEST_HZ, RATE));
   const kept = trim ? withoutSilence(narrow, RATE) : narrow;
   onstage?.('even loudness');
   const before = loudness(kept, RATE);
@@ -84,16 +84,4 @@ function mixed(channels: readonly Float32Array[]): Float64Array {
   // A sample that is no number would silence everything behind it in a filter.
   for (let i = 0; i < mono.length; i++) if (!Number.isFinite(mono[i])) mono[i] = 0;
   return mono;
-}
-
-/**
- * With what lies above 4 kHz taken away first where the rate is higher: it would come back as something else. As long as it
- * was: the resampler may be a sample short.
- */
-function atTelephoneRate(samples: Float64Array, rate: number): Float64Array {
-  if (rate === RATE) return samples;
-  const narrow = resample(samples, rate, RATE, { method: 'cubic', LPF: rate > RATE, LPFType: 'IIR' });
-  const out = new Float64Array(Math.round((samples.length * RATE) / rate));
-  for (let i = 0; i < out.length; i++) out[i] = narrow[i] ?? 0;
-  return out;
 }

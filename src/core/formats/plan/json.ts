@@ -50,10 +50,11 @@ export function writePlan(plan: Plan, system: System): string {
       ...new Set([
         ...used(plan.steps, (s) => ['recordingId' in s ? s.recordingId : null]),
         ...queues.flatMap((q) => [q.holdMusicId, q.comfort?.recordingId]),
-        ...mailboxes.map((m) => m.greetingId),
+        ...mailboxes.flatMap((m) => [m.greetingId, ...(m.greetings ?? []).map((g) => g.recordingId)]),
       ]),
     ].filter((id): id is string => !!id),
-  );
+    // The words go along; the samples of a sound are kept beside the document, and stay.
+  ).map(({ sound: _, ...words }) => words);
   const file: z.input<typeof PlanFile> = {
     format: FORMAT,
     version: SYSTEM_VERSION,
@@ -96,7 +97,8 @@ export function readPlan(text: string, system: System, freshId: (kind: string) =
   };
   const commands: Command[] = [];
   for (const value of file.recordings)
-    if (!system.recordings[value.id]) commands.push({ do: 'recording.add', value });
+    if (!system.recordings[value.id])
+      commands.push({ do: 'recording.add', value: { ...value, sound: null } });
   for (const value of file.hours) if (!system.hours[value.id]) commands.push({ do: 'hours.add', value });
   for (const r of file.rotas)
     if (!system.rotas[r.id])
@@ -116,7 +118,17 @@ export function readPlan(text: string, system: System, freshId: (kind: string) =
       });
   for (const m of file.mailboxes)
     if (!system.mailboxes[m.id])
-      commands.push({ do: 'mailbox.add', value: { ...m, ownerIds: m.ownerIds.filter(here) } });
+      commands.push({
+        do: 'mailbox.add',
+        value: {
+          ...m,
+          ownerIds: m.ownerIds.filter(here),
+          // A list that is not here is nobody's greeting.
+          ...(m.greetings
+            ? { greetings: m.greetings.filter((g) => g.when.on !== 'list' || system.lists[g.when.listId]) }
+            : {}),
+        },
+      });
   const planId = freshId('plan');
   const steps = structuredClone(file.plan.steps);
   for (const step of allSteps(steps)) fit(step, system, here, left, freshId);
