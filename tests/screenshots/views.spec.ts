@@ -1,6 +1,6 @@
 /** One current picture of each main view, from the demonstration, into docs/screenshots. */
 import { test, type Page } from '@playwright/test';
-import { codeInLetter, setClock, setUpPhone } from '../browser/bench';
+import { codeInLetter, saved, setClock, setUpPhone } from '../browser/bench';
 
 const folder = 'docs/screenshots';
 const shot = async (page: Page, name: string) => {
@@ -70,6 +70,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.goto('/answering/main?step=main-front');
   await page.getByLabel('For how many seconds').fill('24');
   await page.getByLabel('Who does something').selectOption('Ines Morel');
+  await saved(page);
   await shot(page, 'answering');
   await page.goto('/changes');
   await page.getByRole('button', { name: 'Show the ring charts' }).first().click();
@@ -80,6 +81,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.goto('/people/jonah');
   await page.getByLabel('E-mail').fill('jonah.achterberg@lanterncov.example');
   await page.getByLabel('E-mail').press('Tab');
+  await saved(page);
   await page.goto('/phones/invitations');
   await page.getByRole('button', { name: /^Invite Jonah/ }).click();
   const drawer = page.getByRole('complementary', { name: 'Bench' });
