@@ -172,6 +172,8 @@ test('data of a newer version is left alone and can be saved', async ({ page }) 
 });
 
 test('no screen needs scrolling sideways at 1024, nor the phones at 390', async ({ page }) => {
+  // Every page there is, one after the other.
+  test.setTimeout(240_000);
   await open(page, '/');
   const wide = () =>
     page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);

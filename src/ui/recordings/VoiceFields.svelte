@@ -72,5 +72,6 @@
     display: grid;
     grid-template-columns: 2fr 1fr;
     gap: 12px;
+    margin-top: 10px;
   }
 </style>
