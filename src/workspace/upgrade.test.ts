@@ -90,17 +90,22 @@ describe('what version 1 stored', () => {
   });
 });
 
-// Written by version 2 after somebody was put away, brought back, and somebody else removed.
-it('what version 2 stored is read, and undo brings back what it took away', async () => {
-  const read = readFile(readFileSync('tests/fixtures/version-2.json', 'utf8'));
+/** A file that an earlier version saved, read and opened. */
+async function openFixture(version: number): Promise<Workspace> {
+  const read = readFile(readFileSync(`tests/fixtures/version-${version}.json`, 'utf8'));
   if (!read.ok) throw new Error(read.message);
   db = await openDatabase();
   const changes = new Changes();
   await writeWhole(db, read.whole);
   const opened = await Workspace.open(db, changes, 'lantern-cove');
   if (!opened.ok) throw new Error(opened.message);
-  const w = opened.workspace;
-  open.push(changes, w);
+  open.push(changes, opened.workspace);
+  return opened.workspace;
+}
+
+// Written by version 2 after somebody was put away, brought back, and somebody else removed.
+it('what version 2 stored is read, and undo brings back what it took away', async () => {
+  const w = await openFixture(2);
   expect(w.system.people.rosa).toMatchObject({ further: [], hoursId: null, familyName: '' });
   expect(w.system.phones['rosa-desk']).toMatchObject({ keys: [], transport: 'tls' });
   expect(w.system.business.invitation.text).toContain('{link}');
@@ -118,15 +123,7 @@ it('what version 2 stored is read, and undo brings back what it took away', asyn
 
 // Written by version 3 after its first plan was removed.
 it('what version 3 stored is read, and undo brings back the plan with the steps it had', async () => {
-  const read = readFile(readFileSync('tests/fixtures/version-3.json', 'utf8'));
-  if (!read.ok) throw new Error(read.message);
-  db = await openDatabase();
-  const changes = new Changes();
-  await writeWhole(db, read.whole);
-  const opened = await Workspace.open(db, changes, 'lantern-cove');
-  if (!opened.ok) throw new Error(opened.message);
-  const w = opened.workspace;
-  open.push(changes, w);
+  const w = await openFixture(3);
   expect(w.system).toMatchObject({ queues: {}, rotas: {}, contacts: {}, lists: {}, promises: {} });
   expect(w.view.standing).toMatchObject({ overrides: {}, logins: {} });
   const plans = Object.keys(w.system.plans).length;
@@ -140,15 +137,7 @@ it('what version 3 stored is read, and undo brings back the plan with the steps 
 
 // Written by version 4: recordings were words alone, and sounds were not kept.
 it('what version 4 stored is read as it was', async () => {
-  const read = readFile(readFileSync('tests/fixtures/version-4.json', 'utf8'));
-  if (!read.ok) throw new Error(read.message);
-  db = await openDatabase();
-  const changes = new Changes();
-  await writeWhole(db, read.whole);
-  const opened = await Workspace.open(db, changes, 'lantern-cove');
-  if (!opened.ok) throw new Error(opened.message);
-  const w = opened.workspace;
-  open.push(changes, w);
+  const w = await openFixture(4);
   expect(Object.values(w.system.recordings).every((r) => r.text && !r.sound)).toBe(true);
   const sound = { hash: 'a'.repeat(64), seconds: 3, made: 'file' as const };
   const [first] = Object.keys(w.system.recordings);

@@ -15,7 +15,7 @@ export interface Moment {
 }
 
 /** Of several greetings that fit, one of the first kind here plays: what was set for some days goes before what is always so. */
-export const GREETING_ORDER: readonly GreetingWhen['on'][] = ['dates', 'list', 'away', 'period', 'occasion'];
+const GREETING_ORDER: readonly GreetingWhen['on'][] = ['dates', 'list', 'away', 'period', 'occasion'];
 
 function fits(when: GreetingWhen, moment: Moment): boolean {
   switch (when.on) {
@@ -54,7 +54,7 @@ export function greetingWhenInWords(when: GreetingWhen, system: System): string 
   }
 }
 
-export const OCCASION_WORDS: Readonly<Record<Occasion, string>> = {
+const OCCASION_WORDS: Readonly<Record<Occasion, string>> = {
   'not answered': 'when nobody answered',
   busy: 'when all are on calls',
   closed: 'when closed',

@@ -10,7 +10,7 @@ export {
   testInWords,
 } from './sentences';
 export { arrivalTimes } from './arrival';
-export { GREETING_ORDER, greetingAt, greetingWhenInWords, OCCASION_WORDS, type Moment } from './greetings';
+export { greetingAt, greetingWhenInWords, type Moment } from './greetings';
 export { replaceCommands, usesOf, type Use } from './recordings';
 export { assignNumber } from './starters';
 export { BEGINNINGS, type Beginning } from './beginnings';

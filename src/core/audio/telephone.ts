@@ -28,13 +28,13 @@ export interface TelephoneSound {
 /** Why something is no sound that can be used, in words for whoever gave it. */
 export class NoSound extends Error {}
 
-export const STAGES = ['one channel', '8 kHz', 'even loudness', 'telephone form'] as const;
-export type Stage = (typeof STAGES)[number];
+/** What is being done, in this order. */
+export type Stage = 'one channel' | '8 kHz' | 'even loudness' | 'telephone form';
 
 /** The longest sound that is taken, in seconds: a message or a piece of music. */
-export const LONGEST_S = 600;
+const LONGEST_S = 600;
 /** More channels than this is no sound a telephone has use for. */
-export const MOST_CHANNELS = 8;
+const MOST_CHANNELS = 8;
 
 /**
  * Brings sound into telephone form.

@@ -104,7 +104,7 @@ export const Mailbox = z.object({
   ownerIds: z.array(Id).max(50),
   /** The usual greeting. */
   greetingId: Id.nullable(),
-  /** Greetings that play in its place; of several that fit, the first by `GREETING_ORDER` plays. */
+  /** Greetings that play in its place; of several that fit, `greetingAt` says which plays. */
   greetings: z.array(Greeting).max(30).optional(),
   /** Longest message in seconds. */
   longest: z.number().int().min(10).max(600),

@@ -103,6 +103,7 @@
     {#if message.folder !== 'bin'}<button class="linkish small" type="button" onclick={() => void bin(own)}
         >Delete</button
       >{/if}
+    <span class="who small soft" aria-hidden="true">seen to by</span>
     <Select
       size="sm"
       inline
@@ -156,6 +157,8 @@
   }
   .acts :global(.bx--form-item) {
     flex: 0 1 auto;
+  }
+  .who {
     margin-left: auto;
   }
   .play {

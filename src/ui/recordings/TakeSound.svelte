@@ -42,12 +42,13 @@
   }
 
   async function make(work: (progress: Progress) => Promise<Made>, made: Sound['made']) {
+    const asked = recording;
     const result = await watched(work);
     if (!result.ok) problem = result.message;
-    else await keep(result.sound, made);
+    else await keep(result.sound, made, asked);
   }
-  async function keep(sound: TelephoneSound, made: Sound['made']) {
-    problem = (await keepSound(recording, sound, made)) ?? '';
+  async function keep(sound: TelephoneSound, made: Sound['made'], of: Recording) {
+    problem = (await keepSound(of, sound, made)) ?? '';
     // There is no room for it: it is not lost, it is offered as a file.
     taken = problem ? sound : null;
     if (!problem) onkept?.();
@@ -99,7 +100,7 @@
       on:click={() => (player.playing === 'take' ? player.stop() : void player.play('take', taken!.ulaw))}
       >{player.playing === 'take' ? 'Stop' : 'Listen to it'}</Button
     >
-    <Button size="small" on:click={() => void keep(taken!, 'recorded')}>Keep it</Button>
+    <Button size="small" on:click={() => void keep(taken!, 'recorded', recording)}>Keep it</Button>
     <Button size="small" kind="ghost" on:click={() => void start()}>Do it again</Button>
     {#if problem}
       <Button

@@ -81,13 +81,22 @@ export async function decode(blob: Blob, trim: boolean, progress: Progress = () 
 export const music = (seed: number, progress: Progress = () => {}): Promise<Made> =>
   inTelephoneForm([holdMusic(seed)], RATE, false, progress);
 
-/** Keeps a sound as that of a recording, as an edit. @returns what is wrong, or undefined */
+/**
+ * Keeps a sound as that of a recording, as an edit.
+ * @param recording as it was when the sound was made: one that speaks words changed since is not kept
+ * @returns what is wrong, or undefined
+ */
 export async function keepSound(
   recording: Recording,
   sound: TelephoneSound,
   made: Sound['made'],
 ): Promise<string | undefined> {
   const { db, workspace } = session;
+  const now = session.system!.recordings[recording.id];
+  if (!now) return 'The recording was removed meanwhile.';
+  const saysOther =
+    now.text !== recording.text || JSON.stringify(now.voice) !== JSON.stringify(recording.voice);
+  if (made === 'spoken' && saysOther) return 'Its words or voice were changed meanwhile. Speak it again.';
   let hash: string;
   try {
     hash = await storeSound(db!, workspace!.id, sound.ulaw);

@@ -26,8 +26,11 @@
     const all = [...silent];
     problem = '';
     stopped = false;
-    for (const [i, recording] of all.entries()) {
+    for (const [i, { id }] of all.entries()) {
       if (stopped) break;
+      // As it is by now: it may have been changed while others were spoken.
+      const recording = session.system!.recordings[id];
+      if (!recording) continue;
       speaking = i + 1;
       const made = await speak(recording);
       problem = made.ok ? ((await keepSound(recording, made.sound, 'spoken')) ?? '') : made.message;
