@@ -10,8 +10,11 @@ import {
   newNumber,
   newRegistration,
   newSite,
+  settle,
   type Command,
   type NumberHeld,
+  type Setting,
+  type Standing,
   type System,
   type PhoneKind,
   type Account,
@@ -148,6 +151,24 @@ const unknownAccount = (user: string, madeAt: number): Account => ({
   lockedUntil: null,
 });
 
+/** What people have set for themselves: Dov's mobile says which calls are for work, and Tomas's go on to Mei. */
+function withSettings(standing: Standing, system: System, now: number): Standing {
+  const made: readonly [Setting, by: string][] = [
+    [
+      { kind: 'phone', phoneId: 'dov-linked-mobile', values: { shows: 'number called' } },
+      'Dov Petrenko, on the staff page',
+    ],
+    [
+      { kind: 'person', personId: 'tomas', values: { onNotAnswered: { to: 'person', personId: 'mei' } } },
+      'Tomas Brandt · Desk phone',
+    ],
+  ];
+  return made.reduce(
+    (s, [setting, by]) => settle(s, setting, { at: now - 6 * 86_400_000, by }, system).standing,
+    standing,
+  );
+}
+
 /** The demonstration as it stands on a first visit. @param now epoch milliseconds; @param businessId where another one has the usual id */
 export function demonstration(now: number, businessId = DEMO_ID): Whole {
   const system = demoSystem();
@@ -205,7 +226,7 @@ export function demonstration(now: number, businessId = DEMO_ID): Whole {
   return wholeOf(
     { id: businessId, kind: 'demonstration', createdAt: now },
     system,
-    { ...emptyStanding(), registrations, accounts, proved },
+    withSettings({ ...emptyStanding(), registrations, accounts, proved }, system, now),
     {
       messages: [
         message(

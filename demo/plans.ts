@@ -262,7 +262,8 @@ export const PLANS = [
     voicemail('night-voicemail', 'front'),
   ]),
   plan('rosa-direct', 'Rosa Delgado', [
-    ring('rosa-ring', ['rosa'], 18),
+    // Her own reach says which of her phones ring how long, within what the plan waits.
+    { ...ring('rosa-ring', ['rosa'], 30), followReach: true },
     voicemail('rosa-voicemail', 'rosa-box'),
   ]),
   plan('winter-store', 'Winter store', [

@@ -1,10 +1,18 @@
 /** What is kept of a call that has ended: the log entry, and the message with its mail. */
 import { addressOfHelp, outcomeOf, saidSoFar, sentence, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
-import type { System } from '../core/system';
+import { contactOf, isBlockedNumber, type Standing, type System } from '../core/system';
+import type { TextMessage } from '../standins/carrier/texting';
 import { rawMessage } from '../standins/mail/compose';
 import { emergencyWords, messageWords } from '../standins/mail/letters';
-import { whileWriting, type Change, type Db, type MailRecord, type MessageRecord } from '../workspace';
+import {
+  noDealings,
+  whileWriting,
+  type Change,
+  type Db,
+  type MailRecord,
+  type MessageRecord,
+} from '../workspace';
 import type { Said } from './protocol';
 
 /** Stores what a call leaves behind, in one transaction. @returns what changed */
@@ -14,17 +22,21 @@ export async function keepEnded(
   system: System,
   call: CallState,
   said: Said,
+  standing: Standing,
 ): Promise<Change['what'][]> {
   const { request, trace } = call;
   const ended = outcomeOf(trace);
   const message =
-    ended?.outcome.kind === 'message' ? messageOf(businessId, system, call, said, ended.outcome) : null;
+    ended?.outcome.kind === 'message'
+      ? messageOf(businessId, system, call, said, ended.outcome, standing)
+      : null;
   const mail = [
-    ...(message ? await lettersFor(businessId, system, message) : []),
+    ...(message && !message.folder ? await lettersFor(businessId, system, message) : []),
     ...(await emergencyLetters(businessId, system, call)),
   ];
+  const texts = message && !message.folder ? textsFor(system, message) : [];
   await whileWriting(async () => {
-    const tx = db.transaction(['calls', 'messages', 'mail'], 'readwrite');
+    const tx = db.transaction(['calls', 'messages', 'mail', 'dealings'], 'readwrite');
     void tx.objectStore('calls').put({
       id: request.id,
       businessId,
@@ -35,9 +47,18 @@ export async function keepEnded(
     });
     if (message) void tx.objectStore('messages').put(message);
     for (const letter of mail) void tx.objectStore('mail').put(letter);
+    if (texts.length) {
+      const dealings = (await tx.objectStore('dealings').get(businessId)) ?? noDealings(businessId);
+      void tx.objectStore('dealings').put({ ...dealings, texts: [...dealings.texts, ...texts] });
+    }
     await tx.done;
   });
-  return ['calls', ...(message ? (['messages'] as const) : []), ...(mail.length ? (['mail'] as const) : [])];
+  return [
+    'calls',
+    ...(message ? (['messages'] as const) : []),
+    ...(mail.length ? (['mail'] as const) : []),
+    ...(texts.length ? (['dealings'] as const) : []),
+  ];
 }
 
 function messageOf(
@@ -46,6 +67,7 @@ function messageOf(
   { request, trace }: CallState,
   said: Said,
   outcome: { mailboxId: string; seconds: number },
+  standing: Standing,
 ): MessageRecord {
   const spoke = trace.find((e) => e.kind === 'recording started');
   const notes = saidSoFar(trace, system);
@@ -62,7 +84,32 @@ function messageOf(
     sound: said.sound,
     heard: false,
     ...(notes.length ? { notes } : {}),
+    // Those nobody wants are looked through, not announced.
+    ...(isUnwanted(request, standing, system) ? { folder: 'spam' as const } : {}),
   };
+}
+
+const isUnwanted = ({ from }: CallState['request'], standing: Standing, system: System): boolean => {
+  if (from.kind !== 'outside') return false;
+  if (from.suspected) return true;
+  return (
+    from.number !== null && isBlockedNumber(from.number, standing, contactOf(from.number, system.contacts))
+  );
+};
+
+/** Numbers that are told of a message by text, from the number that the business shows. */
+function textsFor(system: System, message: MessageRecord): TextMessage[] {
+  const mailbox = system.mailboxes[message.mailboxId];
+  const from = system.business.defaultCallerId ?? Object.values(system.numbers)[0]?.e164;
+  if (!from) return [];
+  return (mailbox?.textTo ?? []).map((to, i) => ({
+    id: `${message.id}-text-${i + 1}`.slice(0, 60),
+    way: 'out' as const,
+    from,
+    to,
+    text: `New message in ${mailbox!.name} from ${message.from}, ${message.seconds} s.`,
+    at: message.at + message.seconds * 1000,
+  }));
 }
 
 export function callerName(system: System, from: CallState['request']['from']): string {
@@ -80,14 +127,16 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
     .map((p) => ({ name: p.name, address: p.email }));
   const others = mailbox.mailTo.map((address) => ({ name: address, address }));
   const at = inFull(message.at, system);
+  const delivers = mailbox.mail ?? { sound: true, transcript: true };
   const sound = /^data:([\w/]+)[^,]*;base64,(.*)$/s.exec(message.sound ?? '');
   const words = messageWords({
     mailbox: mailbox.name,
     from: message.from,
     at,
     seconds: message.seconds,
-    said: message.said,
-    sound: sound !== null,
+    said: delivers.transcript ? message.said : '',
+    sound: sound !== null && delivers.sound,
+    withheld: !delivers.transcript && message.said !== '',
     notes: message.notes ?? [],
   });
   return Promise.all(
@@ -101,7 +150,17 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
           from: { name: system.business.name, address: 'voicemail@upperline.example' },
           at: message.at,
           ...words,
-          ...(sound ? { attachments: [{ name: 'message.webm', type: sound[1]!, base64: sound[2]! }] } : {}),
+          ...(sound && delivers.sound
+            ? {
+                attachments: [
+                  {
+                    name: `message.${sound[1] === 'audio/wav' ? 'wav' : 'webm'}`,
+                    type: sound[1]!,
+                    base64: sound[2]!,
+                  },
+                ],
+              }
+            : {}),
         });
         return {
           id,

@@ -22,7 +22,9 @@ export type ToSwitch =
   | { kind: 'ask'; businessId: string };
 
 /** A call as windows see it. */
-export type LiveCall = Pick<
+export type LiveCall = {
+  /** The one person it is for while it rings, or null. */ calledPerson: string | null;
+} & Pick<
   CallState,
   'request' | 'phase' | 'since' | 'until' | 'legs' | 'talkingOn' | 'mailboxId' | 'numberId' | 'trace'
 >;

@@ -4,6 +4,7 @@ import PostalMime from 'postal-mime';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
 import { outcomeOf, traceLines, rehearse, type CallRequest } from '../core/calls';
+import { keptPin } from '../core/messages';
 import { asPaired, newRegistration } from '../core/system';
 import {
   Changes,
@@ -195,6 +196,7 @@ describe('windows that come and go', () => {
     const rosa = async () => (await db.get('standing', DEMO_ID))!.standing.dnd.rosa;
     expect(await rosa()).toEqual({
       value: true,
+      until: null,
       at: expect.any(Number),
       by: 'Rosa Delgado · Desk phone, by *78',
     });
@@ -202,7 +204,44 @@ describe('windows that come and go', () => {
     await place('', { id: 'call-2', from, to: { kind: 'digits', digits: '*79' } });
     expect((await rosa())!.value).toBe(false);
     await place('', { id: 'call-3', from, to: { kind: 'digits', digits: '*72' } });
-    expect((await db.get('calls', 'call-3'))!.words).toContain('not carried out yet');
+    expect((await db.get('calls', 'call-3'))!.words).toContain('not done');
+    await place('', { id: 'call-4', from, to: { kind: 'digits', digits: '*72203' } });
+    const { own } = (await db.get('standing', DEMO_ID))!.standing;
+    expect(own!.people.rosa!.always).toMatchObject({ value: { to: 'person', personId: 'pia' } });
+    // It holds for the next call.
+    await place();
+    expect(calls.find((c) => c.request.id === CALL)!.trace).toContainEqual(
+      expect.objectContaining({ kind: 'redirected', to: 'pia', why: 'always' }),
+    );
+  });
+
+  it('whoever listens by keypad marks the messages, and another window sees it', async () => {
+    await storeStanding(db, DEMO_ID, (s) => ({
+      ...s,
+      pins: { 'rosa-box': { value: keptPin('4827', 'salt'), at: 0, by: 'Rosa Delgado' } },
+    }));
+    const other = new Changes();
+    parts.push(other);
+    other.tell({ businessId: DEMO_ID, what: 'standing' });
+    await breathe();
+    const from = { kind: 'phone' as const, phoneId: 'rosa-desk' };
+    await place('', { from, to: { kind: 'digits', digits: '*98' } });
+    for (const key of '4827#2') await act({ kind: 'press', callId: CALL, key });
+    await act({ kind: 'press', callId: CALL, key: '3' });
+    expect(await db.get('messages', 'demo-message-3')).toMatchObject({ folder: 'bin', heard: true });
+    expect(told.filter((c) => c.what === 'messages').length).toBeGreaterThan(0);
+    await act({ kind: 'press', callId: CALL, key: '*' });
+    expect((await db.get('calls', CALL))!.words).toContain('listened to Rosa Delgado');
+  });
+
+  it('a message of somebody suspected lies among spam, and nobody is told of it by mail', async () => {
+    const from = { kind: 'outside' as const, number: '+12065550187', suspected: true };
+    await place('+13605550171', { from });
+    await pass(60_000);
+    await client.say(CALL, { text: 'You have won.', sound: null });
+    await act({ kind: 'hang up', callId: CALL, by: 'caller' });
+    expect(await db.get('messages', CALL)).toMatchObject({ folder: 'spam', said: 'You have won.' });
+    expect(await db.getAllFromIndex('mail', 'business', DEMO_ID)).toEqual([]);
   });
 
   it('a caller whose window stays closed has hung up; a reload has not', async () => {

@@ -2,11 +2,13 @@
  * The live switch: the same call engine as a rehearsal, run against the bench clock. One worker of the browser's windows
  * holds it at a time; its calls are stored with every change, so that another takes them up where they are.
  */
-import { CallEngine, settingOf, type CallState } from '../core/calls';
+import { calledPerson, CallEngine, settingsOf, type CallState } from '../core/calls';
+import type { Held } from '../core/messages';
 import { emptyStanding, type Standing } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
-import { clockOf, storeStanding, type Changes, type Db } from '../workspace';
+import { clockOf, storeSettings, storeStanding, type Change, type Changes, type Db } from '../workspace';
 import { keepEnded } from './ended';
+import { heldMessages, markMessages } from './messages';
 import { letters } from './notices';
 import {
   CHANNEL,
@@ -22,11 +24,15 @@ import {
 const LOOK_MS = 1000;
 /** A window that is gone for less than this is only being reloaded. */
 const RELOAD_MS = 4000;
+/** What of a business its line goes by. */
+const REFRESHED: readonly Change['what'][] = ['in force', 'standing', 'messages'];
 /** Messages confirmed lately, so that one sent again is not done twice. */
 const REMEMBERED = 500;
 
 interface Line {
   engine: CallEngine;
+  /** What lies in each mailbox. */
+  held: Map<string, Held[]>;
   standing: Standing;
   said: Map<string, Said>;
   /** How many events of a call have been looked at for letters to send. */
@@ -54,12 +60,9 @@ export class Switch {
     for (const { businessId, snapshot } of await this.db.getAll('exchange')) {
       if (snapshot.calls.every((c) => c.phase === 'over')) continue;
       const standing = (await this.db.get('standing', businessId))?.standing ?? emptyStanding();
-      this.lines.set(businessId, {
-        engine: CallEngine.restore(snapshot, standing),
-        standing,
-        said: new Map(),
-        notified: new Map(snapshot.calls.map((c) => [c.request.id, c.trace.length])),
-      });
+      const engine = CallEngine.restore(snapshot, standing);
+      const line = await this.begin(businessId, engine, standing);
+      for (const c of snapshot.calls) line.notified.set(c.request.id, c.trace.length);
     }
     this.changes.listen((change) => {
       this.inTurn(async () => {
@@ -68,7 +71,7 @@ export class Switch {
           // The clock only moves while no call goes on; engines start anew, for it may have gone back.
           this.lines.clear();
         } else if (change.what === 'businesses' && change.businessId) this.lines.delete(change.businessId);
-        else if (change.businessId && (change.what === 'in force' || change.what === 'standing'))
+        else if (change.businessId && REFRESHED.includes(change.what))
           await this.refresh(change.businessId, change.what);
         await this.settle();
       });
@@ -128,22 +131,25 @@ export class Switch {
     const standing = (await this.db.get('standing', businessId))?.standing;
     if (!versions.length || !standing) return undefined;
     const newest = versions.reduce((a, b) => (b.n > a.n ? b : a));
-    const line = {
-      engine: new CallEngine(newest.system, standing),
-      standing,
-      said: new Map<string, Said>(),
-      notified: new Map<string, number>(),
-    };
+    return this.begin(businessId, new CallEngine(newest.system, standing), standing);
+  }
+
+  private async begin(businessId: string, engine: CallEngine, standing: Standing): Promise<Line> {
+    const held = await heldMessages(this.db, businessId);
+    const line: Line = { engine, standing, held, said: new Map(), notified: new Map() };
+    engine.held = (mailboxId) => line.held.get(mailboxId) ?? [];
     this.lines.set(businessId, line);
     return line;
   }
 
-  private async refresh(businessId: string, what: 'in force' | 'standing'): Promise<void> {
+  private async refresh(businessId: string, what: Change['what']): Promise<void> {
     const line = this.lines.get(businessId);
     if (!line) return;
     if (what === 'standing') {
       line.standing = (await this.db.get('standing', businessId))?.standing ?? line.standing;
       line.engine.standing = line.standing;
+    } else if (what === 'messages') {
+      line.held = await heldMessages(this.db, businessId);
     } else {
       const versions = await this.db.getAllFromIndex('versions', 'business', businessId);
       line.engine.advance(this.now());
@@ -182,6 +188,10 @@ export class Switch {
     const seen = line.notified.get(id) ?? 0;
     if (call.phase === 'over') line.notified.delete(id);
     else line.notified.set(id, call.trace.length);
+    if (await markMessages(this.db, call, seen)) {
+      await this.refresh(businessId, 'messages');
+      this.changes.tell({ businessId, what: 'messages' });
+    }
     const sent = await letters(businessId, line.engine.world(call).system, call, seen);
     if (!sent.length) return;
     for (const letter of sent) await this.db.put('mail', letter);
@@ -191,16 +201,24 @@ export class Switch {
   private async finish(businessId: string, line: Line, call: CallState): Promise<void> {
     const said = line.said.get(call.request.id) ?? { text: '', sound: null };
     line.said.delete(call.request.id);
-    const kept = await keepEnded(this.db, businessId, line.engine.world(call).system, call, said);
+    const kept = await keepEnded(
+      this.db,
+      businessId,
+      line.engine.world(call).system,
+      call,
+      said,
+      line.standing,
+    );
     for (const what of kept) this.changes.tell({ businessId, what });
+    if (kept.includes('messages')) await this.refresh(businessId, 'messages');
     await this.carryOut(businessId, line, call);
   }
 
   /** A star code dialled on a person's phone changes their own settings. */
   private async carryOut(businessId: string, line: Line, call: CallState): Promise<void> {
-    const setting = settingOf(line.engine.world(call).system, call, this.now());
-    if (!setting) return;
-    await storeStanding(this.db, businessId, setting);
+    const { settings, stamp } = settingsOf(line.engine.world(call).system, call, this.now());
+    if (!settings.length) return;
+    await storeSettings(this.db, businessId, settings, stamp, line.engine.document);
     await this.refresh(businessId, 'standing');
     this.changes.tell({ businessId, what: 'standing' });
   }
@@ -262,7 +280,19 @@ export class Switch {
   private publish(businessId: string, line: Line): void {
     const calls = [...line.engine.calls.values()].map((c): LiveCall => {
       const { request, phase, since, until, legs, talkingOn, mailboxId, numberId, trace } = c;
-      return { request, phase, since, until, legs, talkingOn, mailboxId, numberId, trace };
+      const called = calledPerson(line.engine, c);
+      return {
+        calledPerson: called,
+        request,
+        phase,
+        since,
+        until,
+        legs,
+        talkingOn,
+        mailboxId,
+        numberId,
+        trace,
+      };
     });
     this.post({ kind: 'calls', businessId, calls });
   }

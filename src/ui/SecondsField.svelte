@@ -7,10 +7,12 @@
     helper?: string;
     min?: number;
     max?: number;
+    /** Without the buttons that count up and down, where there is little room. */
+    narrow?: boolean;
     /** Takes whole seconds; says what is wrong, or undefined when they were taken. */
     onchange: (seconds: number) => string | undefined;
   }
-  let { label, value, helper = '', min = 1, max = 600, onchange }: Props = $props();
+  let { label, value, helper = '', min = 1, max = 600, narrow = false, onchange }: Props = $props();
   let problem = $state('');
 
   function take(typed: unknown) {
@@ -27,6 +29,7 @@
   {value}
   {min}
   {max}
+  hideSteppers={narrow}
   helperText={helper}
   invalid={!!problem}
   invalidText={problem}

@@ -1,4 +1,5 @@
-/** Moments, durations and prices as people read them here. */
+/** Moments, durations and prices as people read and type them here. */
+import { momentOf } from '$core/hours';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 function format(zone: string, key: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
@@ -75,4 +76,16 @@ export function fieldText(at: number, zone: string): string {
       .map((p) => [p.type, p.value]),
   );
   return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
+}
+
+/** A moment as it stands in a `datetime-local` field, in a zone, that is still to come; or what is wrong with it. */
+export function momentTyped(
+  text: string,
+  zone: string,
+  now: number,
+): { ok: true; at: number } | { ok: false; message: string } {
+  const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
+  if (!match) return { ok: false, message: 'Give a day and a time.' };
+  const at = momentOf(zone, match[1]!, Number(match[2]) * 60 + Number(match[3]));
+  return at > now ? { ok: true, at } : { ok: false, message: 'That moment has passed.' };
 }

@@ -7,6 +7,7 @@ import { may, type Act } from '$core/people';
 import { asPaired, emptyStanding, type Edit, type Role, type System } from '$core/system';
 import { deliveryOf, usualDomain, type Delivery } from '$standins/mail/post';
 import {
+  settable,
   Changes,
   DB_NAME,
   NewerData,
@@ -54,6 +55,9 @@ class Session {
 
   readonly system = $derived(this.view?.draft.record.system);
   readonly standing = $derived(this.view?.standing);
+  private readonly inForce = $derived(this.view?.inForce.system);
+  /** What people’s own settings stand over; see `settable`. */
+  readonly settable = $derived(this.inForce && this.system && settable(this.inForce, this.system));
   /** Bench time to the minute, for what need not be worked out each second. */
   readonly minute = $derived(Math.floor(this.now / 60_000) * 60_000);
   readonly paired = $derived(this.standing && asPaired(this.standing));
@@ -92,8 +96,15 @@ class Session {
   verdicts = $state.raw<Verdict[] | null>(null);
   /** The draft that the verdicts are about. */
   private verdictsOf = $state.raw<System | undefined>(undefined);
-  /** Whether the promises have been held against the draft as it is now. */
-  readonly checked = $derived(this.verdictsOf !== undefined && this.verdictsOf === this.system);
+  /** The draft and the verdicts that the findings are about. */
+  private findingsAbout = $state.raw<{ system: System; verdicts: Verdict[] | null } | undefined>(undefined);
+  /** Whether the draft as it is now has been held against the promises, and what came of that stands in the findings. */
+  readonly checked = $derived(
+    this.verdictsOf !== undefined &&
+      this.verdictsOf === this.system &&
+      this.findingsAbout?.system === this.system &&
+      this.findingsAbout?.verdicts === this.verdicts,
+  );
   private readonly broken = $derived((this.verdicts ?? []).filter((v) => !v.kept));
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
   readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
@@ -101,10 +112,12 @@ class Session {
   constructor() {
     $effect.root(() => {
       $effect(() => {
-        const { system, standing, today, minute, cameBack, broken } = this;
+        const { system, standing, today, minute, cameBack, broken, verdicts } = this;
         if (!system || !standing) return;
-        const look = () =>
-          (this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId }));
+        const look = () => {
+          this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId });
+          this.findingsAbout = { system, verdicts };
+        };
         const timer = setTimeout(look, this.findings.length ? AFTER_DRAWING_MS : 0);
         return () => clearTimeout(timer);
       });
@@ -185,7 +198,8 @@ class Session {
   may(act: Act): boolean {
     return may(this.role, act);
   }
-  private get actorName(): string | undefined {
+  /** Name of whoever looks; undefined is whoever runs the system. */
+  get actorName(): string | undefined {
     return this.actor === null ? undefined : this.system?.people[this.actor]?.name;
   }
   /** Sees the pages as somebody else, until it is taken back; a reload keeps it. */
@@ -204,7 +218,7 @@ class Session {
     const hour = Math.floor(this.now / 3_600_000);
     if (hour !== this.swept) {
       this.swept = hour;
-      void this.workspace.sweepMessages();
+      void this.workspace.sweep();
     }
     const { planned } = this.standing ?? {};
     if (planned && planned.at <= this.now) void this.carryOutPlan();

@@ -1,8 +1,15 @@
 /** Works out promises and long stretches of coverage, off the page. */
 import { expose } from 'comlink';
-import { callersOf, laterDifferences, piecesOf, type Difference, type Piece } from '../core/coverage';
+import {
+  callersOf,
+  effectOf,
+  laterDifferences,
+  piecesOf,
+  type Difference,
+  type Piece,
+} from '../core/coverage';
 import { checkPromises, type Verdict } from '../core/promises';
-import type { Standing, System } from '../core/system';
+import { withOwn, type Standing, type System } from '../core/system';
 
 const coverage = {
   /** All promises, held against the coming year. */
@@ -11,6 +18,9 @@ const coverage = {
   /** What differs for callers later in the coming year. */
   later: (before: System, after: System, standing: Standing, moment: number): Difference[] =>
     laterDifferences(before, after, standing, moment),
+  /** What a change of settings that hold at once does to callers. */
+  effect: (system: System, before: Standing, after: Standing, moment: number): Difference[] =>
+    effectOf(system, before, after, moment),
   /** What unanswered calls to numbers get between two moments, by number; of whom, see `callersOf`. */
   pieces: (
     system: System,
@@ -22,7 +32,8 @@ const coverage = {
   ): Piece[][] =>
     numberIds.map((id) => {
       const number = system.numbers[id];
-      const caller = number && callersOf(system, number).find((c) => c.id === callerId);
+      const caller =
+        number && callersOf(withOwn(system, standing.own), number).find((c) => c.id === callerId);
       return caller ? piecesOf(system, standing, number, from, to, caller.callAt) : [];
     }),
 };

@@ -15,7 +15,7 @@ export {
   signOut,
   type AccountWanted,
 } from './phones';
-export { storeStanding } from './standing';
+export { settable, storeSettings, storeStanding } from './standing';
 export { businessNames, clockOf, type BusinessName, type View } from './view';
 export { Workspace, type Opened } from './workspace';
 export {
@@ -32,4 +32,4 @@ export {
 } from './carrier';
 export { askForTexting, receiveText, sendText } from './texting';
 export { soldTo } from './side';
-export { NoRoom, readSound, storeSound } from './sounds';
+export { NoRoom, readSound, storeSound, sweepSounds } from './sounds';

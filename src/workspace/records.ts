@@ -107,6 +107,8 @@ export const SoundRecord = z.object({
   businessId: Id,
   hash: z.string().regex(/^[0-9a-f]{64}$/),
   ulaw: z.base64().max(8_000_000),
+  /** When it was put here, in real time; what is new may not be named yet. */
+  storedAt: z.number().optional(),
 });
 
 export const CallRecord = z.object({
@@ -117,6 +119,8 @@ export const CallRecord = z.object({
   /** Produced by the engine only; kept as it is. */
   trace: z.custom<Trace>((t) => Array.isArray(t)),
   words: z.string(),
+  /** When somebody called back, or said that it is done. */
+  answeredAt: z.number().optional(),
 });
 
 export const MessageRecord = z.object({
@@ -138,7 +142,9 @@ export const MessageRecord = z.object({
   /** Who is to see to it. */
   assignedTo: Id.optional(),
   /** Where it lies; absent is the inbox. */
-  folder: z.enum(['archive', 'bin']).optional(),
+  folder: z.enum(['archive', 'bin', 'spam']).optional(),
+  /** When somebody called or texted back, or said that it is done. */
+  answeredAt: z.number().optional(),
   binnedAt: z.number().optional(),
 });
 

@@ -1,5 +1,5 @@
 /** The carrier's side of a business as it is stored: its book, what goes on with it, and what follows for calls. */
-import { emptyStanding, type Standing, type System } from '../core/system';
+import { emptyStanding, standingOver, type Standing, type System } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import { emptyBook, giveBack, REST_MS, takeBack } from '../standins/carrier/book';
 import type { Db } from './db';
@@ -85,6 +85,12 @@ export function settleNumbers(
       standing: { ...side.standing, intercepts },
     },
   };
+}
+
+/** What goes in force is the later word: settings of people and phones that stood over something else are dropped. */
+export function overruled(side: Side, system: System): Side {
+  const { own } = side.standing;
+  return own ? { ...side, standing: { ...side.standing, own: standingOver(own, system) } } : side;
 }
 
 /** Numbers the carrier has sold to a business, of whatever draft. */

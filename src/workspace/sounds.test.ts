@@ -11,6 +11,7 @@ import {
   readFile,
   readSound,
   storeSound,
+  sweepSounds,
   Workspace,
   writeFile,
   writeWhole,
@@ -84,4 +85,22 @@ it('that are not what their hash says make a file a damaged one', async () => {
 it('for which there is no room are refused in words', async () => {
   vi.spyOn(db, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'));
   await expect(storeSound(db, w.id, ULAW)).rejects.toThrow(NoRoom);
+});
+
+it('what nothing names any more is cleared away, but not what can be undone, nor what is new', async () => {
+  const id = w.view.business.id;
+  const hash = await storeSound(db, id, ULAW);
+  const later = Date.now() + 2 * 3_600_000;
+  expect(await sweepSounds(db, id)).toBe(0);
+  give(hash);
+  await w.settled();
+  expect(await sweepSounds(db, id, later)).toBe(0);
+  // Undone, it can still be done again.
+  w.undo();
+  await w.settled();
+  expect(await sweepSounds(db, id, later)).toBe(0);
+  const lost = await storeSound(db, id, ULAW.subarray(1));
+  expect(await sweepSounds(db, id, later)).toBe(1);
+  expect(await readSound(db, id, lost)).toBeUndefined();
+  expect(await readSound(db, id, hash)).toEqual(ULAW);
 });

@@ -18,13 +18,18 @@ export class NoRoom extends Error {
 export async function storeSound(db: Db, businessId: string, ulaw: Uint8Array): Promise<string> {
   const hash = hashOf(ulaw);
   try {
-    await whileWriting(() => db.put('sounds', { businessId, hash, ulaw: toBase64(ulaw) }));
+    await whileWriting(() =>
+      db.put('sounds', { businessId, hash, ulaw: toBase64(ulaw), storedAt: Date.now() }),
+    );
   } catch (error) {
     if (error instanceof DOMException && error.name === 'QuotaExceededError') throw new NoRoom();
     throw error;
   }
   return hash;
 }
+
+/** A sound stored so lately may belong to an edit that is still on its way, in milliseconds. */
+const NEW_MS = 3_600_000;
 
 /** The samples of a sound, µ-law at 8 kHz, or undefined where they are not in this browser. */
 export async function readSound(db: Db, businessId: string, hash: string): Promise<Uint8Array | undefined> {
@@ -44,3 +49,25 @@ function toBase64(bytes: Uint8Array): string {
   return btoa(text);
 }
 const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
+
+/**
+ * Clears away sounds that nothing names any more: not the draft, nor what can be undone, nor a version that is kept.
+ * @param now real time, epoch milliseconds @returns how many
+ */
+export const sweepSounds = (db: Db, businessId: string, now = Date.now()): Promise<number> =>
+  whileWriting(async () => {
+    const tx = db.transaction(['sounds', 'drafts', 'heads', 'edits', 'versions'], 'readwrite');
+    const sounds = await tx.objectStore('sounds').index('business').getAll(businessId);
+    const old = sounds.filter((s) => now - (s.storedAt ?? 0) > NEW_MS);
+    if (!old.length) return 0;
+    const named = JSON.stringify([
+      await tx.objectStore('drafts').get(businessId),
+      await tx.objectStore('heads').get(businessId),
+      await tx.objectStore('edits').index('business').getAll(businessId),
+      await tx.objectStore('versions').index('business').getAll(businessId),
+    ]);
+    const gone = old.filter(({ hash }) => !named.includes(hash));
+    for (const { hash } of gone) void tx.objectStore('sounds').delete([businessId, hash]);
+    await tx.done;
+    return gone.length;
+  });

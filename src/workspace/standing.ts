@@ -1,5 +1,5 @@
 /** Standing state in storage. */
-import type { Standing } from '../core/system';
+import { settle, type Setting, type Settled, type Stamp, type Standing, type System } from '../core/system';
 import type { Db } from './db';
 import { whileWriting } from './sync';
 
@@ -18,3 +18,32 @@ export const storeStanding = (
     }
     await tx.done;
   });
+
+/** What settings stand over: what is in force, and of those who are not in force yet the draft. */
+export const settable = (inForce: System, draft: System): System => ({
+  ...inForce,
+  people: { ...draft.people, ...inForce.people },
+  phones: { ...draft.phones, ...inForce.phones },
+});
+
+/**
+ * Carries out changes of settings that hold at once. @param document what is in force
+ * @returns the newer settings that stayed as they are
+ */
+export async function storeSettings(
+  db: Db,
+  businessId: string,
+  settings: readonly Setting[],
+  stamp: Stamp,
+  document: System,
+): Promise<Settled['stayed']> {
+  const stayed: Settled['stayed'] = [];
+  await storeStanding(db, businessId, (standing) =>
+    settings.reduce((now, setting) => {
+      const settled = settle(now, setting, stamp, document);
+      stayed.push(...settled.stayed);
+      return settled.standing;
+    }, standing),
+  );
+  return stayed;
+}

@@ -45,6 +45,45 @@ async function windowOn(id = DEMO_ID): Promise<Workspace> {
 const rename = (id: string, name: string): Command => ({ do: 'person.set', id, change: { name } });
 const say = (words: string, ...commands: Command[]) => ({ words, commands });
 
+describe('settings that hold at once', () => {
+  const toPia = {
+    kind: 'person' as const,
+    personId: 'rosa',
+    values: { always: { to: 'person' as const, personId: 'pia' } },
+  };
+  it('are in every window, survive a reload, and are no edit of the draft', async () => {
+    const [a, b] = [await windowOn(), await windowOn()];
+    expect(await a.set([toPia], { at: 5, by: 'Rosa Delgado' })).toEqual([]);
+    await vi.waitFor(() =>
+      expect(b.view.standing.own?.people.rosa?.always?.value).toEqual(toPia.values.always),
+    );
+    expect((await windowOn()).view.standing.own?.people.rosa?.always?.by).toBe('Rosa Delgado');
+    expect(a.view.draft.record.done).toBe(0);
+    // What was set before is not set again by a window that comes late.
+    const late = await b.set([{ ...toPia, values: { always: null } }], { at: 4, by: 'an old phone' });
+    expect(late).toEqual([{ what: 'always', by: 'Rosa Delgado', at: 5 }]);
+  });
+
+  it('stand until the administration puts something else of the same in force', async () => {
+    const w = await windowOn();
+    await w.set([toPia, { kind: 'phone', phoneId: 'dov-linked-mobile', values: { confirmByKey: false } }], {
+      at: 5,
+      by: 'Rosa Delgado',
+    });
+    const { reach } = w.system.people.rosa!;
+    w.edit(
+      say('Forward Rosa', {
+        do: 'person.set',
+        id: 'rosa',
+        change: { reach: { ...reach, always: { to: 'person', personId: 'idris' } } },
+      }),
+    );
+    expect(await w.putInForce(w.view.draft.record.revision)).toBeUndefined();
+    expect(w.view.standing.own?.people.rosa).toEqual({});
+    expect(w.view.standing.own?.phones['dov-linked-mobile']?.confirmByKey?.value).toBe(false);
+  });
+});
+
 describe('the draft', () => {
   it('is there again after a reload, with undo and redo', async () => {
     const first = await windowOn();

@@ -1,15 +1,23 @@
 /** What a window works on: one business, its draft and what is in force, in step with storage and with other windows. */
 import { nanoid } from 'nanoid';
 import { overdue } from '../core/messages';
-import type { Edit, Standing, System } from '../core/system';
+import {
+  type Edit,
+  type Setting,
+  type Settled,
+  type Stamp,
+  type Standing,
+  type System,
+} from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
-import { storeStanding } from './standing';
+import { settable, storeSettings, storeStanding } from './standing';
 import { businessNames, byTime, clockOf, pictureOf, type View } from './view';
-import { readBook, readSide, settleNumbers, writeSide } from './side';
+import { overruled, readBook, readSide, settleNumbers, writeSide } from './side';
 import type { Db } from './db';
 import { foldDraft, readDraft, storeStep, takeStep, type DraftStep, type Stepped } from './draft';
-import type { Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+import type { CallRecord, Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+import { sweepSounds } from './sounds';
 import { Changes, whileWriting, type Change } from './sync';
 
 /** Versions that are kept and can be brought back. */
@@ -24,6 +32,7 @@ export type Opened =
 export class Workspace {
   /** Name of who works at this window, kept with what they do; undefined is whoever runs the system. */
   by: string | undefined;
+  private swept = false;
   private listeners = new Set<(view: View) => void>();
   private writes: Promise<unknown> = Promise.resolve();
   private pending = 0;
@@ -146,7 +155,7 @@ export class Workspace {
       const { record, edits } = stored;
       const versions = await this.db.getAllFromIndex('versions', 'business', this.id);
       const newest = versions.reduce((a, b) => (b.n > a.n ? b : a));
-      const side = await readSide(this.db, this.id);
+      const side = overruled(await readSide(this.db, this.id), record.system);
       const settled = settleNumbers(side, this.id, newest.system, record.system, this.now());
       if (!settled.ok) return settled.message;
       const tx = this.db.transaction(
@@ -187,6 +196,23 @@ export class Workspace {
     this.tell('standing');
   }
 
+  /**
+   * Changes settings that hold at once: how somebody is reached, do not disturb, the block list.
+   * @param stamp when and where they were made; what was set later stays
+   * @returns the newer settings that stayed as they are
+   */
+  async set(settings: readonly Setting[], stamp: Stamp): Promise<Settled['stayed']> {
+    const stayed = await storeSettings(
+      this.db,
+      this.id,
+      settings,
+      stamp,
+      settable(this.picture.inForce.system, this.system),
+    );
+    await this.reload('standing');
+    this.tell('standing');
+    return stayed;
+  }
   /** The carrier's side was changed in storage: shown here, and told to the other windows. */
   async carrierChanged(): Promise<void> {
     for (const what of ['dealings', 'carrier', 'standing'] as const) {
@@ -204,8 +230,15 @@ export class Workspace {
   async putMessages(messages: readonly MessageRecord[]): Promise<void> {
     await this.putAll('messages', messages);
   }
-  /** Messages whose time is over go: older than their mailbox keeps them, or long in the bin. @returns how many */
-  async sweepMessages(): Promise<number> {
+  async putCalls(calls: readonly CallRecord[]): Promise<void> {
+    await this.putAll('calls', calls);
+  }
+  /** Messages whose time is over go, and sounds that nothing names: older than their mailbox keeps them, or long in the bin. @returns how many */
+  async sweep(): Promise<number> {
+    if (!this.swept) {
+      this.swept = true;
+      await this.write(() => sweepSounds(this.db, this.id));
+    }
     const { inForce, messages } = this.picture;
     const keepDays = new Map(
       Object.values(inForce.system.mailboxes).flatMap((m) =>
@@ -260,7 +293,7 @@ export class Workspace {
     this.listeners.clear();
   }
 
-  private async putAll<S extends 'invitations' | 'mail' | 'messages'>(
+  private async putAll<S extends 'invitations' | 'mail' | 'messages' | 'calls'>(
     store: S,
     records: readonly View[S][number][],
   ): Promise<void> {

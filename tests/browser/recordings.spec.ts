@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
 import { decode as readWav } from 'node-wav';
 import { toneFile, wavOf } from '../fixtures/wav';
-import { bench, open, saved } from './bench';
+import { open, saved, setClock } from './bench';
 
 const card = (page: Page, name: string) => page.getByRole('article', { name });
 const length = (page: Page) => page.getByTestId('recording-length');
@@ -57,6 +57,40 @@ test('a greeting is recorded with the microphone, listened to, done again and ke
   await saved(page);
   await page.reload();
   await expect(length(page)).toHaveText(/s, recorded$/);
+});
+
+test('a file of 2 GB is refused unread, and a sound there is no room for is offered as a file', async ({
+  page,
+}) => {
+  // Stand-ins for what cannot be had in a test: a file that says it is that large, and a storage that is full.
+  await page.addInitScript(() => {
+    const size = Object.getOwnPropertyDescriptor(Blob.prototype, 'size')!.get!;
+    Object.defineProperty(Blob.prototype, 'size', {
+      get(this: Blob): number {
+        return this instanceof File && this.name === 'huge.wav' ? 2_000_000_000 : (size.call(this) as number);
+      },
+    });
+    const put = Object.getOwnPropertyDescriptor(IDBObjectStore.prototype, 'put')!
+      .value as IDBObjectStore['put'];
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...args: Parameters<typeof put>) {
+      if (this.name === 'sounds') throw new DOMException('full', 'QuotaExceededError');
+      return put.apply(this, args);
+    };
+  });
+  await open(page, '/messages/recordings');
+  await page.getByRole('button', { name: 'Make a recording' }).click();
+  const fresh = card(page, 'New recording');
+  const input = fresh.locator('input[type=file]');
+  await input.setInputFiles(file('huge.wav', toneFile(1)));
+  await expect(fresh.getByRole('alert')).toContainText('The file has 2000 MB. At most 200 MB are read.');
+  await input.setInputFiles(file('tone.wav', toneFile(3)));
+  await expect(fresh.getByRole('alert')).toContainText('no room left for this sound');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    fresh.getByRole('button', { name: 'Save it as a file' }).click(),
+  ]);
+  expect(readWav(readFileSync(await download.path())).sampleRate).toBe(8000);
+  await expect(length(page)).toHaveText('neither words nor sound');
 });
 
 test('sound files are read into telephone form and saved again; what is no sound is refused', async ({
@@ -156,9 +190,7 @@ test('a caller hears the sound of the welcome', async ({ page, context }) => {
   await expect(put).toBeEnabled({ timeout: 20_000 });
   await put.click();
   await expect(page.getByText('In force: callers get this')).toBeVisible();
-  const drawer = await bench(page, 'Clock');
-  await drawer.getByLabel('Set it to').fill('2026-11-24T20:00');
-  await drawer.getByRole('button', { name: 'Set the clock' }).click();
+  await setClock(page, '2026-11-24T20:00');
   const outside = await context.newPage();
   await outside.goto('/bench/phone?business=lantern-cove');
   await outside.getByLabel('Number to call').fill('360 555 0142');
@@ -188,9 +220,7 @@ test('a mailbox greets by occasion, a dated greeting ends by itself, and the reh
   // Until the last of the days, and no longer: told as what differs.
   await page.goto('/changes');
   await expect(page.getByTestId('difference').first()).toContainText('The yard is closed now.');
-  const drawer = await bench(page, 'Clock');
-  await drawer.getByLabel('Set it to').fill('2026-11-26T10:15');
-  await drawer.getByRole('button', { name: 'Set the clock' }).click();
+  await setClock(page, '2026-11-26T10:15');
   await page.goto('/messages/mailboxes');
   await expect(front.getByTestId('usual-greeting')).toContainText('plays now');
   await expect(greeting).not.toContainText('plays now');
@@ -211,6 +241,7 @@ test('messages are searched, given to a colleague, noted, archived, deleted and 
   await messages.getByRole('button', { name: 'Write a note' }).click();
   await messages.getByLabel('Note for colleagues').fill('Quote sent on Tuesday');
   await messages.getByLabel('Note for colleagues').press('Tab');
+  await messages.getByRole('button', { name: /^Give it to/ }).click();
   await messages.getByLabel(/^Who sees to the message/).selectOption('Tomas Brandt');
   await expect(page.getByText('Tomas Brandt sees to the message from')).toBeVisible();
   await page.getByRole('searchbox', { name: 'Search messages' }).fill('quote tuesday');
@@ -233,14 +264,12 @@ test('messages are searched, given to a colleague, noted, archived, deleted and 
   await expect(several).toContainText(`${before} chosen`);
   await several.getByRole('button', { name: 'Delete them' }).click();
   await expect(page.getByText('No message is left by this choice')).toBeVisible();
-  await page.getByLabel('Where they lie').selectOption({ index: 2 });
+  await page.getByLabel('Where they lie').selectOption('Deleted, kept 30 days');
   await expect(messages).toHaveCount(before);
   await messages.first().getByRole('button', { name: 'Back to the inbox' }).click();
   await expect(messages).toHaveCount(before - 1);
   // What lies in the bin is gone after a month.
-  const drawer = await bench(page, 'Clock');
-  await drawer.getByLabel('Set it to').fill('2026-12-26T10:15');
-  await drawer.getByRole('button', { name: 'Set the clock' }).click();
+  await setClock(page, '2026-12-26T10:15');
   await expect(messages).toHaveCount(0);
   await page.getByLabel('Where they lie').selectOption('Inbox');
   await expect(messages).toHaveCount(1);

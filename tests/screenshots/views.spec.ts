@@ -29,6 +29,12 @@ test('pictures of the demonstration', async ({ context, page }) => {
     if (name === 'promises') await page.getByText('All of them are kept.').waitFor({ timeout: 20_000 });
     await shot(page, name);
   }
+  await page.goto('/people/rosa/reach');
+  await page.getByLabel('Nobody answers', { exact: true }).selectOption('Pia Lindqvist · 203');
+  await page.locator('[data-testid=effect][data-ready=true]').waitFor();
+  await page.waitForTimeout(1500);
+  await shot(page, 'reach');
+  await page.getByRole('button', { name: 'Leave it as it was' }).click();
   await page.goto('/messages/recordings');
   await page.getByRole('link', { name: /^Welcome/ }).click();
   await page.getByRole('button', { name: 'Speak its words' }).click();
@@ -90,7 +96,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await drawer.getByLabel('Where Mei Tanaka’s Desk phone is').selectOption('outside the office');
   await drawer.getByRole('button', { name: 'Close' }).click();
   await page.getByText('The letter came back').waitFor({ timeout: 40_000 });
-  await shot(page, 'invitations');
   await page.goto('/phones');
   await shot(page, 'phones');
 

@@ -12,5 +12,6 @@ export {
 export { arrivalTimes } from './arrival';
 export { greetingAt, greetingWhenInWords, type Moment } from './greetings';
 export { replaceCommands, usesOf, type Use } from './recordings';
+export { plansFrom } from './plans-from';
 export { assignNumber } from './starters';
 export { BEGINNINGS, type Beginning } from './beginnings';

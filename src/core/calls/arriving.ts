@@ -5,7 +5,10 @@ import { hasArrived } from '../system';
 import { helpFor } from './help';
 import { shownBy } from './shown';
 import { RANK, type CallState, type Run } from './state';
+import { noteCaller } from './exceptions';
+import { feature } from './features';
 import { reachExtension } from './extensions';
+import { turnedAway } from './unwanted';
 
 /** The call arrives: a number leads to its plan, digits dialled inside to whoever has them. */
 export function arrive(run: Run, call: CallState): void {
@@ -19,6 +22,7 @@ export function arrive(run: Run, call: CallState): void {
   call.numberId = number?.id ?? null;
   call.planId = number?.planId ?? null;
   run.say(call, { kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
+  noteCaller(run, call);
   const patience = call.request.behaviour?.caller.hangsUpAfter;
   if (patience != null) run.after(call, patience * 1000, 'give up', RANK.human);
   if (to.kind === 'digits') return dial(run, call, to.digits, from.kind === 'phone' ? from.phoneId : null);
@@ -32,7 +36,7 @@ export function arrive(run: Run, call: CallState): void {
     return run.end(call, 'system', { kind: 'not moved yet' });
   const route = call.planId ? world.routes.get(call.planId) : undefined;
   if (!route) return run.end(call, 'system', { kind: 'not in service', why: 'no plan' });
-  run.enter(call, route.first);
+  if (!turnedAway(run, call)) run.enter(call, route.first);
 }
 
 function dial(run: Run, call: CallState, digits: string, phoneId: string | null): void {
@@ -54,8 +58,7 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
     });
     return run.end(call, 'system', { kind: 'emergency', number: dialled.number });
   }
-  if (dialled.kind === 'feature')
-    return run.end(call, 'system', { kind: 'feature', code: dialled.code, does: dialled.does });
+  if (dialled.kind === 'feature') return feature(run, call, dialled);
   if (dialled.kind === 'service')
     return run.end(call, 'system', { kind: 'went out', number: dialled.number });
   if (dialled.kind === 'outside') {

@@ -96,6 +96,12 @@ export function ringChart(trace: Trace, system: System, now?: number): RingChart
       case 'asked':
         hear(e.t, 'asked', `asked for ${e.label}`);
         break;
+      case 'says':
+        hear(e.t, 'menu', 'listens');
+        break;
+      case 'plays':
+        hear(e.t, 'message', 'plays a message');
+        break;
       case 'told':
         hear(e.t, 'asked', 'is told');
         break;

@@ -1,7 +1,17 @@
 /** Whether a phone can be rung, and if not, why. */
 import { localTime, periodAt } from '../hours';
-import { accountId, isLinked, isProved, registeredAt, type Person, type Phone } from '../system';
+import {
+  accountId,
+  isLinked,
+  isOn,
+  isProved,
+  registeredAt,
+  type Person,
+  type Phone,
+  type Quiet,
+} from '../system';
 import { awayAt, zoneOf } from './away';
+import { getsThrough } from './exceptions';
 import type { Act } from './request';
 import type { CallState, Run } from './state';
 import type { NotRung } from './trace';
@@ -20,8 +30,12 @@ export function whyNot(run: Run, call: CallState, phone: Phone, personId: string
   const world = run.world(call);
   const person = personId ? world.system.people[personId] : undefined;
   if (person) {
-    const own = whyNotPerson(run, call, person);
+    const own = whyNotPerson(run, call, person, phone);
     if (own) return own;
+  }
+  if (isOn(run.standing.resting?.[phone.id], run.now)) {
+    if (isLinked(phone)) return 'switched off';
+    if (!person || !getsThrough(run, call, person)) return 'do not disturb on this phone';
   }
   const act = actOf(call, phone.id, personId);
   if (!isLinked(phone)) {
@@ -37,20 +51,25 @@ export function whyNot(run: Run, call: CallState, phone: Phone, personId: string
   return whyBusy(run, call, phone, person);
 }
 
-function whyNotPerson(run: Run, call: CallState, person: Person): NotRung | null {
-  if (run.standing.dnd[person.id]?.value) return 'do not disturb';
+/** Whether a minute of the day is within quiet hours, which may go over midnight. */
+export const isQuiet = ({ from, to }: Pick<Quiet, 'from' | 'to'>, minute: number): boolean =>
+  from <= to ? minute >= from && minute < to : minute >= from || minute < to;
+
+/** Whether somebody is not to be disturbed by this call. */
+export const undisturbed = (run: Run, call: CallState, person: Person): boolean =>
+  isOn(run.standing.dnd[person.id], run.now) && !getsThrough(run, call, person);
+
+function whyNotPerson(run: Run, call: CallState, person: Person, phone: Phone): NotRung | null {
+  if (undisturbed(run, call, person)) return 'do not disturb';
   const { system } = run.world(call);
   const zone = zoneOf(person, system);
   if (awayAt(person, zone, run.now)) return 'away';
   const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
   if (hours && periodAt(hours, zone, run.now, run.standing.overrides[hours.id]?.value) === null)
     return 'outside working hours';
-  if (person.quiet) {
-    const local = localTime(zone, run.now);
-    const { from, to } = person.quiet;
-    const quiet =
-      from <= to ? local.minute >= from && local.minute < to : local.minute >= from || local.minute < to;
-    if (quiet) return 'quiet hours';
+  if (person.quiet && (person.quiet.phoneIds?.includes(phone.id) ?? true)) {
+    const quiet = isQuiet(person.quiet, localTime(zone, run.now).minute);
+    if (quiet && !getsThrough(run, call, person)) return 'quiet hours';
   }
   return null;
 }

@@ -3,12 +3,15 @@
  * It has no clock and no chance of its own: the same system, standing state and actions give the same traces.
  */
 import TinyQueue from 'tinyqueue';
-import type { Standing, System } from '../system';
+import { withOwn, type Standing, type System } from '../system';
 import { arrive } from './arriving';
 import { answerGiven, keyWhileAsked } from './asking';
+import { keyInInbox } from './inbox';
 import { pressInMenu } from './menu';
 import { comfort, keyInQueue, leaveQueue, lookAgain, serve } from './queueing';
-import { decline, endLeg, lift, ownVoicemail, sound } from './ringing';
+import { named } from './naming';
+import { calledPerson, sendToOwnMailbox } from './people';
+import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from './ringing';
 import {
   emptyMemory,
   newCall,
@@ -24,6 +27,7 @@ import {
   type TimerKind,
 } from './state';
 import { end, enter, hangUp, roundOver, timeOut } from './walking';
+import { endMessage, isAtMailbox, keyAtMailbox } from './voicemail';
 import { worldOf, type World } from './world';
 import type { Happening, Outcome, TraceEvent } from './trace';
 
@@ -35,25 +39,40 @@ export class CallEngine implements Run {
   ringing = new Map<string, string>();
   readonly calls = new Map<string, CallState>();
   memory: Memory = emptyMemory();
+  /** Whoever runs the engine says what lies in a mailbox. */
+  held: Run['held'] = () => [];
   /** Calls that wait, by queue, in the order they came; those that no longer do are dropped when it is next asked. */
   private queued = new Map<string, Set<CallState>>();
   private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
   private seq = 0;
   private version = 0;
-  private worlds = new Map<number, World>();
+  /** The versions that calls go by, as the document has them. */
+  private systems = new Map<number, System>();
+  /** The world of each version, as people have set it; asked for at every step, so it is kept until they set it anew. */
+  private worlds = new Map<number, { own: Standing['own']; world: World }>();
 
+  /** @param standing what people set for themselves holds for calls in progress too, whenever it is replaced */
   constructor(
     system: System,
     public standing: Standing,
   ) {
-    this.worlds.set(0, worldOf(system));
+    this.systems.set(0, system);
+  }
+
+  /** The system under which calls arrive, as the document has it. */
+  get document(): System {
+    return this.systems.get(this.version)!;
   }
 
   /** From now on calls arrive under this system; those in progress keep the one they arrived under. */
   setSystem(system: System): void {
     const used = new Set([...this.calls.values()].filter((c) => c.phase !== 'over').map((c) => c.version));
-    for (const version of this.worlds.keys()) if (!used.has(version)) this.worlds.delete(version);
-    this.worlds.set(++this.version, worldOf(system));
+    for (const version of this.systems.keys())
+      if (!used.has(version)) {
+        this.systems.delete(version);
+        this.worlds.delete(version);
+      }
+    this.systems.set(++this.version, system);
   }
 
   /** Something somebody does at a moment (epoch milliseconds, not before what has been worked out already). */
@@ -88,14 +107,13 @@ export class CallEngine implements Run {
 
   /** Everything there is, as plain data. */
   snapshot(): Snapshot {
-    const systems = [...this.worlds].map(([v, w]): [number, System] => [v, w.system]);
     return {
       now: this.now,
       seq: this.seq,
       version: this.version,
       queue: [...this.queue.data],
       calls: [...this.calls.values()],
-      systems,
+      systems: [...this.systems],
       memory: this.memory,
     };
   }
@@ -107,7 +125,7 @@ export class CallEngine implements Run {
     engine.now = snapshot.now;
     engine.seq = snapshot.seq;
     engine.version = snapshot.version;
-    engine.worlds = new Map(snapshot.systems.map(([v, s]) => [v, worldOf(s)]));
+    engine.systems = new Map(snapshot.systems);
     engine.queue = new TinyQueue(snapshot.queue, inOrder);
     // A snapshot of before there were patterns has nothing in mind.
     engine.memory = snapshot.memory ?? emptyMemory();
@@ -131,7 +149,12 @@ export class CallEngine implements Run {
   }
 
   world(call: CallState): World {
-    return this.worlds.get(call.version)!;
+    const { own } = this.standing;
+    const known = this.worlds.get(call.version);
+    if (known && known.own === own) return known.world;
+    const world = worldOf(withOwn(this.systems.get(call.version)!, own));
+    this.worlds.set(call.version, { own, world });
+    return world;
   }
 
   say(call: CallState, happening: Happening): void {
@@ -191,6 +214,8 @@ export class CallEngine implements Run {
   private pressed(call: CallState, key: string): void {
     if (call.phase === 'menu') pressInMenu(this, call, key);
     else if (call.phase === 'asked') keyWhileAsked(this, call, key);
+    else if (call.phase === 'inbox') keyInInbox(this, call, key);
+    else if (isAtMailbox(call)) keyAtMailbox(this, call, key);
     else if (call.waiting && call.phase !== 'talking') keyInQueue(this, call, key);
   }
 
@@ -227,6 +252,7 @@ export class CallEngine implements Run {
     if (what.timer === 'sound') sound(this, call, leg);
     else if (what.timer === 'unreachable') this.unreachable(call, leg);
     else if (what.timer === 'decline') this.declined(call, leg);
+    else if (what.timer === 'to mailbox') this.sentToMailbox(call, leg);
     else if (what.timer === 'own voicemail') this.swallowed(call, leg);
     else this.lifted(call, leg);
   }
@@ -243,10 +269,14 @@ export class CallEngine implements Run {
     if (!call || call.phase === 'over') return;
     if (action.kind === 'hang up') return hangUp(this, call, action.by);
     if (action.kind === 'press') return this.pressed(call, action.key);
-    if (action.kind === 'say') return answerGiven(this, call, action.text);
+    if (action.kind === 'say')
+      return call.phase === 'naming' ? named(this, call, action.text) : answerGiven(this, call, action.text);
+    if (action.kind === 'silent')
+      return call.phase === 'message' ? endMessage(this, call, 'system', action.ms) : undefined;
     const leg = call.legs.find((l) => l.phone === action.phone && l.state !== 'over');
     if (!leg) return;
     if (action.kind === 'answer') this.lifted(call, leg);
+    else if (action.kind === 'to mailbox') this.sentToMailbox(call, leg);
     else this.declined(call, leg);
   }
 
@@ -260,6 +290,14 @@ export class CallEngine implements Run {
     call.talkingOn = on;
     const talks = call.request.behaviour?.caller.talks;
     if (talks !== undefined) this.after(call, talks * 1000, 'talked', RANK.human);
+  }
+
+  /** Only a call that is for one person: a mailbox of one must not take what is for several. */
+  private sentToMailbox(call: CallState, leg: CallState['legs'][number]): void {
+    if (!leg.personId || calledPerson(this, call) !== leg.personId) return this.declined(call, leg);
+    endLeg(this, call, leg, 'sent to voicemail');
+    endOthers(this, call, 'declined elsewhere');
+    if (!sendToOwnMailbox(this, call, leg.personId)) roundOver(this, call, 'declined');
   }
 
   private declined(call: CallState, leg: CallState['legs'][number]): void {

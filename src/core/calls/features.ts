@@ -1,38 +1,97 @@
-/** Star codes dialled by themselves: what they change, and which of them are carried out. */
-import type { StarCode, Standing, System } from '../system';
+/** Star codes dialled by themselves: what they change. */
+import { targetInWords, targetProblem } from '../people';
+import {
+  isLinked,
+  type ForwardTarget,
+  type Setting,
+  type Stamp,
+  type StarCode,
+  type System,
+} from '../system';
+import type { FeatureTarget } from '../numbering';
+import { dialIn } from './inbox';
 import { phoneName } from './names';
-import type { CallState } from './state';
+import type { CallState, Run } from './state';
 import { outcomeOf } from './trace';
 
-/** Codes that are carried out, with the do not disturb they set. Forwarding and voicemail follow. */
-const DO_NOT_DISTURB: Partial<Record<StarCode['does'], boolean>> = {
-  'do not disturb on': true,
-  'do not disturb off': false,
-};
+/** What a star code does, in words. */
+export const featureInWords = (
+  does: StarCode['does'],
+  to: ForwardTarget | undefined,
+  system: System,
+): string => (to ? `${does}: calls go to ${targetInWords(to, system)}` : does);
 
-/** Whether a code is carried out by now. */
-export const isCarriedOut = (does: StarCode['does']): boolean =>
-  does in DO_NOT_DISTURB || does === 'hide caller ID' || does === 'show caller ID';
+/** A star code has been dialled on a phone: it is said whether it is done, and why not. */
+export function feature(
+  run: Run,
+  call: CallState,
+  { code, does, to }: { code: string; does: StarCode['does']; to?: FeatureTarget },
+): void {
+  const { system } = run.world(call);
+  const personId = callerOf(call, system);
+  const refuse = (why: string) => run.end(call, 'system', { kind: 'feature', code, does, refused: why });
+  if (does === 'voicemail') {
+    const mailboxId = personId ? (system.people[personId]?.mailboxId ?? null) : null;
+    return dialIn(run, call, mailboxId && system.mailboxes[mailboxId] ? mailboxId : null);
+  }
+  if (!personId) return refuse('this phone belongs to nobody');
+  if (does !== 'forwarding on') return run.end(call, 'system', { kind: 'feature', code, does });
+  const target = to ? targetOf(to, run, call) : run.memory.lastForward?.[personId];
+  if (!target)
+    return refuse(to ? 'nothing can be sent on to there' : `dial where calls are to go behind ${code}`);
+  const problem = targetProblem(target, system, personId);
+  if (problem) return refuse(problem);
+  (run.memory.lastForward ??= {})[personId] = target;
+  run.end(call, 'system', { kind: 'feature', code, does, to: target });
+}
 
-/** What a star code does, in words, and whether it is carried out. */
-export const featureInWords = (does: StarCode['does']): string =>
-  does in DO_NOT_DISTURB ? does : `${does}, which is not carried out yet`;
+function targetOf(to: FeatureTarget, run: Run, call: CallState): ForwardTarget | undefined {
+  if (to.kind === 'outside') return { to: 'outside', number: to.e164 };
+  const owner = run.world(call).extensions.get(to.extension);
+  if (owner?.kind === 'person') return { to: 'person', personId: owner.id };
+  if (owner?.kind === 'group') return { to: 'group', groupId: owner.id };
+  return undefined;
+}
+
+const callerOf = ({ request }: Pick<CallState, 'request'>, system: System): string | null =>
+  request.from.kind === 'phone' ? (system.phones[request.from.phoneId]?.personId ?? null) : null;
 
 /**
- * The change that a call to a star code makes to the settings of whoever the phone belongs to, or null where it makes
- * none. @param now epoch milliseconds
+ * The changes that a call to a star code makes to the settings of whoever the phone belongs to, and who made them where.
+ * @param now epoch milliseconds
  */
-export function settingOf(
+export function settingsOf(
   system: System,
   { request, trace }: Pick<CallState, 'request' | 'trace'>,
   now: number,
-): ((standing: Standing) => Standing) | null {
+): { settings: Setting[]; stamp: Stamp } {
   const outcome = outcomeOf(trace)?.outcome;
-  if (outcome?.kind !== 'feature' || request.from.kind !== 'phone') return null;
-  const { phoneId } = request.from;
-  const personId = system.phones[phoneId]?.personId;
-  const value = DO_NOT_DISTURB[outcome.does];
-  if (!personId || value === undefined) return null;
-  const by = `${phoneName(system, phoneId)}, by ${outcome.code}`.slice(0, 80);
-  return (standing) => ({ ...standing, dnd: { ...standing.dnd, [personId]: { value, at: now, by } } });
+  const personId = callerOf({ request }, system);
+  const none = { settings: [], stamp: { at: now, by: '' } };
+  if (outcome?.kind !== 'feature' || outcome.refused || !personId || request.from.kind !== 'phone')
+    return none;
+  const by = `${phoneName(system, request.from.phoneId)}, by ${outcome.code}`.slice(0, 80);
+  return { settings: changes(outcome, personId, system), stamp: { at: now, by } };
+}
+
+function changes(
+  { does, to }: { does: StarCode['does']; to?: ForwardTarget },
+  personId: string,
+  system: System,
+): Setting[] {
+  switch (does) {
+    case 'do not disturb on':
+    case 'do not disturb off':
+      return [{ kind: 'do not disturb', personId, on: does === 'do not disturb on', until: null }];
+    case 'forwarding on':
+    case 'forwarding off':
+      return [{ kind: 'person', personId, values: { always: to ?? null } }];
+    case 'linked phones on':
+    case 'linked phones off':
+      return Object.values(system.phones)
+        .filter((p) => p.personId === personId && isLinked(p))
+        .map((p) => ({ kind: 'resting', phoneId: p.id, on: does === 'linked phones off', until: null }));
+    default:
+      return [];
+  }
 }

@@ -4,7 +4,7 @@ import { branchInWords, stepInWords } from '../answering';
 import { allSteps, type Step, type System } from '../system';
 import { addressLine, writeNumber } from '../numbering';
 import { addressOfHelp } from './help';
-import { mailboxName, phoneName, queueName, targetName } from './names';
+import { mailboxName, phoneName, queueName, showingInWords, targetName } from './names';
 import { ending, showing } from './summary';
 import type { Happening, Trace } from './trace';
 
@@ -106,7 +106,7 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'not rung':
       return `${e.phone ? phoneName(system, e.phone, e.personId) : ((e.personId && system.people[e.personId]?.name) ?? 'somebody')}: not rung, ${e.why}`;
     case 'leg offered':
-      return `${legs.get(e.leg)}: offered the call`;
+      return `${legs.get(e.leg)}: offered the call${showingInWords(e.sees, system)}`;
     case 'leg sounding':
       return `${legs.get(e.leg)}: sounds`;
     case 'leg asked to confirm':
@@ -116,7 +116,7 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'ringing over':
       return e.how;
     case 'redirected':
-      return `${system.people[e.from]?.name ?? 'somebody'} sends it on to ${targetName(system, e.to)} (${e.why})`;
+      return `${system.mailboxes[e.from] ? `mailbox ${mailboxName(system, e.from)}` : (system.people[e.from]?.name ?? 'somebody')} sends it on to ${targetName(system, e.to)} (${e.why})`;
     case 'stand-in':
       return `${system.people[e.personId]?.name ?? 'somebody'} is rung for ${system.people[e.forId]?.name ?? 'somebody'}, who is away`;
     case 'group':
@@ -129,6 +129,14 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
       return `voicemail ${mailboxName(system, e.mailboxId)}: ${e.recordingId ? recording(e.recordingId) : 'the plain greeting'}${e.occasion ? ` (${e.occasion})` : ''}`;
     case 'tone':
       return 'the tone';
+    case 'says':
+      return `hears “${e.words}”`;
+    case 'pin':
+      return e.right ? 'the PIN is right' : 'the PIN is wrong';
+    case 'plays':
+      return 'a message is played';
+    case 'marked':
+      return e.as === 'heard' ? 'the message has been heard' : 'the message goes into the bin';
     case 'recording started':
       return 'the caller speaks';
     case 'recorded':

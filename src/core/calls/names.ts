@@ -25,11 +25,16 @@ export function phoneName(system: System, phone: string, personId?: string | nul
   return `${owner.name} · ${found!.name}${host ? ` of ${host}` : ''}`;
 }
 
-/** A target of a forward: a person, a phone, a mailbox or an outside number. */
+/** A target of a forward: a person, a group, a phone, a mailbox or an outside number. */
 export const targetName = (system: System, to: string): string =>
   system.people[to]?.name ??
+  system.groups[to]?.name ??
   system.phones[to]?.name ??
   (system.mailboxes[to] ? `mailbox ${system.mailboxes[to].name}` : writeNumber(to, system.business.country));
+
+/** ", showing (360) 555-0142" of a linked phone that shows the number called; empty where it shows the caller. */
+export const showingInWords = (sees: string | null | undefined, { business }: System): string =>
+  sees === undefined ? '' : `, showing ${sees ? writeNumber(sees, business.country) : 'a hidden number'}`;
 
 export const mailboxName = (system: System, id: string): string =>
   system.mailboxes[id]?.name ?? 'a removed mailbox';

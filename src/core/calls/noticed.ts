@@ -1,5 +1,5 @@
 /** What anybody notices of a call: the caller, whoever is rung, and whoever is told of it. */
-import { mailboxName, phoneName } from './names';
+import { mailboxName, phoneName, showingInWords } from './names';
 import { traceLines } from './lines';
 import type { System } from '../system';
 import type { Happening, Trace } from './trace';
@@ -45,6 +45,8 @@ function whatOf(e: Happening, system: System, legs: Map<number, string>): unknow
       return ['menu', ...heard(e.recordingId, system)];
     case 'greeting started':
       return ['greeting', e.mailboxId, ...heard(e.recordingId, system)];
+    case 'says':
+      return [e.kind, e.words];
     case 'asked':
     case 'told':
       return [e.kind, e.says];
@@ -62,7 +64,7 @@ function whatOf(e: Happening, system: System, legs: Map<number, string>): unknow
     case 'found by name':
       return [e.kind, e.personIds];
     case 'leg offered':
-      return [e.kind, e.phone, e.personId];
+      return [e.kind, e.phone, e.personId, ...(e.sees === undefined ? [] : [e.sees])];
     case 'leg sounding':
     case 'leg asked to confirm':
       return [e.kind, legs.get(e.leg)];
@@ -104,7 +106,7 @@ function wordsOf(e: Happening, system: System): string | null {
     case 'greeting started':
       return `voicemail ${mailboxName(system, e.mailboxId)}: “${spoken(e.recordingId, system)}”${soundOf(e.recordingId, system)}`;
     case 'leg offered':
-      return `${phoneName(system, e.phone, e.personId)} is rung`;
+      return `${phoneName(system, e.phone, e.personId)} is rung${showingInWords(e.sees, system)}`;
     default:
       return null;
   }

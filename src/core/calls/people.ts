@@ -1,11 +1,21 @@
 /** Ringing people: several of them in a pattern, or one by their own rules. */
-import { USUAL_RING_SECONDS, type ForwardTarget, type Phone, type Reach, type RingStep } from '../system';
+import {
+  USUAL_RING_SECONDS,
+  type ForwardTarget,
+  type Person,
+  type Phone,
+  type Reach,
+  type RingStep,
+} from '../system';
 import { standInFor } from './away';
+import { undisturbed } from './eligible';
 import { offersOf, rungNow } from './offers';
 import { arrange, idOf } from './patterns';
 import { endOthers, offer, offerOutside } from './ringing';
 import { type CallState, type Run } from './state';
-import type { RingEnd } from './trace';
+import { askName, wasNamed } from './naming';
+import type { Happening, RingEnd } from './trace';
+import { ofHidden } from './unwanted';
 import { voicemail } from './voicemail';
 
 /** A call may be redirected so often; one more ends it. */
@@ -26,11 +36,20 @@ export function ringStep(run: Run, call: CallState, step: RingStep): void {
 
 /** A group is dialled by its extension. */
 export function ringGroup(run: Run, call: CallState, groupId: string): void {
-  const group = run.world(call).system.groups[groupId]!;
+  call.onward = { kind: 'nobody' };
+  ringMembers(run, call, groupId);
+}
+
+/** A group is rung as it is set up; where nobody takes it, the call goes where it would have gone. */
+function ringMembers(run: Run, call: CallState, groupId: string): void {
+  const group = run.world(call).system.groups[groupId];
+  if (!group) {
+    run.say(call, { kind: 'forward skipped', to: groupId, why: 'no longer there' });
+    return goOnward(run, call);
+  }
   run.say(call, { kind: 'group', groupId });
   call.saw = sawNothing();
   call.how = USUAL_HOW;
-  call.onward = { kind: 'nobody' };
   ringSeveral(run, call, groupId, { ...group, targets: group.members });
 }
 
@@ -98,14 +117,35 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
   }
   call.chain.push(personId);
   call.person = { personId, index: 0, rung: false, sawBusy: false, until };
-  if (run.standing.dnd[personId]?.value) {
+  const hidden = ofHidden(call, person);
+  if (hidden === 'refused') return run.end(call, 'system', { kind: 'refused', why: 'hidden number' });
+  if (hidden && person.mailboxId)
+    return forward(run, call, { to: 'mailbox', mailboxId: person.mailboxId }, 'hidden number');
+  if (undisturbed(run, call, person)) {
     run.say(call, { kind: 'not rung', phone: null, personId, why: 'do not disturb' });
     return forward(run, call, person.reach.onBusy, 'busy');
   }
   const standIn = standInFor(personId, run.world(call).system, run.now);
   if (standIn !== personId) return forward(run, call, { to: 'person', personId: standIn }, 'away');
   if (person.reach.always) return forward(run, call, person.reach.always, 'always');
+  ringOnward(run, call);
+}
+
+/** Whoever says their name before somebody's phones ring does that first; then their phones ring. */
+export function ringOnward(run: Run, call: CallState): void {
+  const person = run.world(call).system.people[call.person!.personId]!;
+  if (isScreened(run, call, person)) {
+    call.how = { ringBusy: false, confirm: false, screened: true };
+    if (!wasNamed(call)) return askName(run, call);
+  }
   nextReachStep(run, call);
+}
+
+function isScreened(run: Run, call: CallState, person: Person): boolean {
+  const { from } = call.request;
+  if (from.kind !== 'outside' || !person.screening || person.screening === 'nobody') return false;
+  const known = from.number !== null && run.world(call).contacts.has(from.number);
+  return person.screening === 'everybody' || !known;
 }
 
 function nextReachStep(run: Run, call: CallState): void {
@@ -135,7 +175,7 @@ function nextReachStep(run: Run, call: CallState): void {
   forward(run, call, target, why);
 }
 
-type Why = 'always' | 'busy' | 'not answered' | 'unreachable' | 'away';
+type Why = Extract<Happening, { kind: 'redirected' }>['why'];
 const afterReach = (reach: Reach, ring: NonNullable<CallState['person']>): [ForwardTarget | null, Why] =>
   ring.rung
     ? [reach.onNotAnswered, 'not answered']
@@ -151,18 +191,26 @@ function personOver(run: Run, call: CallState, how: RingEnd): void {
 }
 
 function forward(run: Run, call: CallState, target: ForwardTarget | null, why: Why): void {
-  const from = call.person!;
+  const { personId } = call.person!;
   call.person = null;
   if (!target) return goOnward(run, call);
-  const to =
-    target.to === 'person' ? target.personId : target.to === 'outside' ? target.number : target.mailboxId;
+  redirect(run, call, personId, target, why);
+}
+
+/** The call goes to a target; where nobody takes it there, to `call.onward`. @param from a person or a mailbox */
+export function redirect(run: Run, call: CallState, from: string, target: ForwardTarget, why: Why): void {
+  const to = idOfTarget(target);
   if (call.chain.includes(to)) {
     run.say(call, { kind: 'forward skipped', to, why: 'already in the chain' });
     return goOnward(run, call);
   }
   if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
-  run.say(call, { kind: 'redirected', from: from.personId, to, why });
+  run.say(call, { kind: 'redirected', from, to, why });
   if (target.to === 'person') return ringPerson(run, call, target.personId, null);
+  if (target.to === 'group') {
+    call.chain.push(to);
+    return ringMembers(run, call, to);
+  }
   if (target.to === 'mailbox') {
     if (run.world(call).system.mailboxes[to]) return voicemail(run, call, to);
     run.say(call, { kind: 'no mailbox', stepId: null });
@@ -171,6 +219,45 @@ function forward(run: Run, call: CallState, target: ForwardTarget | null, why: W
   call.chain.push(to);
   // An outside mobile starts to ring later: the usual time is counted from there.
   offerOutside(run, call, to, (USUAL_RING_SECONDS + 6) * 1000);
+}
+
+/** What a trace calls a target. */
+function idOfTarget(target: ForwardTarget): string {
+  switch (target.to) {
+    case 'person':
+      return target.personId;
+    case 'group':
+      return target.groupId;
+    case 'outside':
+      return target.number;
+    case 'mailbox':
+      return target.mailboxId;
+  }
+}
+
+/** The one person a call is for while it rings: by their own reach, or the only one of a step; null where it is for several. */
+export function calledPerson(run: Pick<Run, 'world'>, call: CallState): string | null {
+  if (call.waiting) return null;
+  if (call.person) return call.person.personId;
+  // Sent on from there it is for others.
+  const way = call.trace.findLast((e) => e.kind === 'step' || e.kind === 'group' || e.kind === 'redirected');
+  if (way?.kind !== 'step') return null;
+  const stop =
+    call.planId && call.stepId ? run.world(call).routes.get(call.planId)?.stops.get(call.stepId) : undefined;
+  if (stop?.step.kind !== 'ring' || stop.step.targets.length !== 1) return null;
+  const [target] = stop.step.targets;
+  return target!.kind === 'person' ? target!.id : null;
+}
+
+/** Whoever is rung has the caller leave a message with them. @returns whether they have a mailbox */
+export function sendToOwnMailbox(run: Run, call: CallState, personId: string): boolean {
+  const { people, mailboxes } = run.world(call).system;
+  const mailboxId = people[personId]?.mailboxId;
+  if (!mailboxId || !mailboxes[mailboxId]) return false;
+  call.person = null;
+  run.say(call, { kind: 'redirected', from: personId, to: mailboxId, why: 'chosen' });
+  voicemail(run, call, mailboxId);
+  return true;
 }
 
 function goOnward(run: Run, call: CallState): void {
@@ -184,6 +271,7 @@ function goOnward(run: Run, call: CallState): void {
       return run.enter(call, onward.unreachable);
     return run.enter(call, onward.stepId);
   }
+  if (onward.kind === 'mailbox') return voicemail(run, call, onward.mailboxId);
   if (onward.kind === 'nobody') return run.end(call, 'system', { kind: 'nobody answered' });
   const { system } = run.world(call);
   const mailboxId = system.people[onward.personId]?.mailboxId;

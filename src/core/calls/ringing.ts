@@ -50,7 +50,14 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
   startRinging(run, call, ms);
   for (const { phone, owner } of able) {
     const linked = isLinked(phone);
-    const leg = addLeg(run, call, phone.id, owner, call.how.confirm || (linked && phone.confirmByKey));
+    const leg = addLeg(
+      run,
+      call,
+      phone.id,
+      owner,
+      call.how.confirm || (linked && (phone.confirmByKey || call.how.screened === true)),
+      linked && phone.shows === 'number called' ? { sees: calledNumber(run, call) } : {},
+    );
     const wait = wakingSeconds(run, phone, owner);
     if (wait === null) {
       run.after(call, UNREACHABLE_MS, 'unreachable', RANK.timeout, leg.n);
@@ -97,12 +104,19 @@ function addLeg(
   phone: string,
   personId: string | null,
   confirmByKey: boolean,
+  shown: { sees?: string | null } = {},
 ): Leg {
   const leg: Leg = { n: ++call.legCount, phone, personId, state: 'offered', confirmByKey };
   call.legs.push(leg);
   run.ringing.set(phone, call.request.id);
-  run.say(call, { kind: 'leg offered', leg: leg.n, phone, personId });
+  run.say(call, { kind: 'leg offered', leg: leg.n, phone, personId, ...shown });
   return leg;
+}
+
+/** The number of the business that was called; inside, the one the business shows. */
+function calledNumber(run: Run, call: CallState): string | null {
+  const { system } = run.world(call);
+  return (call.numberId ? system.numbers[call.numberId]?.e164 : null) ?? system.business.defaultCallerId;
 }
 
 /** The phone starts to sound; in a rehearsal, whoever has it now reacts as asked. */
@@ -112,6 +126,8 @@ export function sound(run: Run, call: CallState, leg: Leg): void {
   const act = actOf(call, leg.phone, leg.personId);
   if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
   else if (act?.does === 'declines') run.after(call, act.after * 1000, 'decline', RANK.human, leg.n);
+  else if (act?.does === 'sends to voicemail')
+    run.after(call, act.after * 1000, 'to mailbox', RANK.human, leg.n);
   else if (act?.does === 'own voicemail takes it' && hasOwnVoicemail(run, call, leg.phone))
     run.after(call, act.after * 1000, 'own voicemail', RANK.phone, leg.n);
 }
@@ -144,7 +160,8 @@ export function lift(run: Run, call: CallState, leg: Leg): boolean {
   if (leg.confirmByKey && leg.state !== 'confirming') {
     leg.state = 'confirming';
     run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
-    run.after(call, CONFIRM_MS, 'confirmed', RANK.human, leg.n);
+    // In a real call somebody presses the key, or does not.
+    if (call.request.behaviour) run.after(call, CONFIRM_MS, 'confirmed', RANK.human, leg.n);
     return false;
   }
   endLeg(run, call, leg, 'answered');

@@ -1,5 +1,7 @@
 /** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
-import type { Standing, System } from '../system';
+import type { ForwardTarget, Standing, System } from '../system';
+import type { Held } from '../messages';
+import type { DialIn } from './inbox';
 import type { CallRequest } from './request';
 import type { Happening, Outcome, Trace } from './trace';
 import type { World } from './world';
@@ -30,6 +32,8 @@ export type Onward =
       busy?: string | null;
     }
   | { kind: 'own mailbox'; personId: string }
+  /** Back to the greeting of a mailbox, from which a key led away. */
+  | { kind: 'mailbox'; mailboxId: string }
   | { kind: 'nobody' };
 
 /** Ringing one person by their own rules. */
@@ -88,6 +92,7 @@ export type Phase =
   | 'greeting'
   | 'tone'
   | 'message'
+  | 'inbox'
   | 'over';
 
 export interface CallState {
@@ -109,7 +114,13 @@ export interface CallState {
   /** Whose turn is kept in mind while several are rung in turn: a step, a group or a queue. */
   turnsOf: string | null;
   /** How the phones of the step that rings now are rung. */
-  how: { ringBusy: boolean; confirm: boolean };
+  how: {
+    ringBusy: boolean;
+    /** Whoever lifts presses a key to take the call, on whatever phone. */
+    confirm: boolean;
+    /** The caller has said a name: on phones that cannot show it, it is told before the call is taken. */
+    screened?: boolean;
+  };
   /** What came of the rounds of this step so far. */
   saw: { rung: boolean; busy: boolean; nobody: boolean };
   person: PersonRing | null;
@@ -124,6 +135,10 @@ export interface CallState {
   pressed: number;
   /** How often chance was asked. */
   drawn: number;
+  /** Somebody listens to a mailbox by keypad; absent where nobody does. */
+  dialIn?: DialIn;
+  /** The caller called shortly before already. */
+  again?: boolean;
   /** Moment at which the present phase began. */
   since: number;
   /** Moment at which the present ringing, prompt or recording ends by itself, or null. */
@@ -173,8 +188,12 @@ export type Action =
   | { kind: 'place'; request: CallRequest }
   | { kind: 'answer'; callId: string; phone: string }
   | { kind: 'decline'; callId: string; phone: string }
+  /** Whoever is rung sends the caller to their own mailbox. */
+  | { kind: 'to mailbox'; callId: string; phone: string }
   | { kind: 'press'; callId: string; key: string }
   | { kind: 'say'; callId: string; text: string }
+  /** Whoever leaves a message has been silent for so many milliseconds. */
+  | { kind: 'silent'; callId: string; ms: number }
   | { kind: 'hang up'; callId: string; by: 'caller' | 'called' };
 
 export type TimerKind =
@@ -184,6 +203,7 @@ export type TimerKind =
   | 'answer'
   | 'confirmed'
   | 'decline'
+  | 'to mailbox'
   | 'time out'
   | 'press'
   | 'longest wait'
@@ -216,6 +236,12 @@ export interface Memory {
   idleSince: Record<string, number>;
   /** Calls somebody took on a day, ISO. */
   taken: Record<string, { date: string; calls: number }>;
+  /** Moment an outside number last called; absent where none has. */
+  lastCalls?: Record<string, number>;
+  /** Where somebody sent their calls last, by person. */
+  lastForward?: Record<string, ForwardTarget>;
+  /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
+  wrongPins?: Record<string, { times: number; at: number }>;
 }
 export const emptyMemory = (): Memory => ({ lastRung: {}, lastBranch: {}, idleSince: {}, taken: {} });
 
@@ -224,6 +250,8 @@ export interface Run {
   now: number;
   standing: Standing;
   memory: Memory;
+  /** Messages that lie in a mailbox, the oldest first. */
+  held(mailboxId: string): Held[];
   world(call: CallState): World;
   /** Calls that wait in a queue, the one that came first at the head. */
   waitingIn(queueId: string): CallState[];

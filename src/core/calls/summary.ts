@@ -58,10 +58,24 @@ export function ending(outcome: Outcome, system: System): string {
       return outcome.referTo
         ? `told that the number has changed to ${writeNumber(outcome.referTo, system.business.country)}`
         : 'told that the number is no longer in service';
+    case 'listened':
+      return outcome.mailboxId
+        ? `listened to ${mailboxName(system, outcome.mailboxId)}`
+        : 'listened to no mailbox';
+    case 'refused':
+      return REFUSED[outcome.why];
     case 'feature':
-      return `${outcome.code}: ${featureInWords(outcome.does)}`;
+      return outcome.refused
+        ? `${outcome.code}: not done, ${outcome.refused}`
+        : `${outcome.code}: ${featureInWords(outcome.does, outcome.to, system)}`;
   }
 }
+
+const REFUSED = {
+  blocked: 'refused: the caller is blocked',
+  suspected: 'refused: the network suspects the call',
+  'hidden number': 'refused: the caller hides their number',
+};
 
 const written = (number: string, { business }: System): string =>
   number.startsWith('+') ? writeNumber(number, business.country) : number;

@@ -1,11 +1,13 @@
 /** What comes out of the engine: an ordered list of what happened, in milliseconds from arrival. */
-import type { Occasion, QueueWay, StarCode } from '../system';
+import type { ForwardTarget, Occasion, QueueWay, StarCode } from '../system';
 import type { Destination, Origin } from './request';
 import type { Shown } from './shown';
 
 /** Why a phone was not rung. */
 export type NotRung =
   | 'do not disturb'
+  | 'do not disturb on this phone'
+  | 'switched off'
   | 'away'
   | 'quiet hours'
   | 'outside working hours'
@@ -24,6 +26,7 @@ export type NotRung =
 export type LegEnd =
   | 'answered'
   | 'declined'
+  | 'sent to voicemail'
   | 'declined elsewhere'
   | 'answered elsewhere'
   | 'not answered'
@@ -41,6 +44,8 @@ export type Outcome =
   | { kind: 'hung up'; during: 'prompt' | 'menu' | 'question' | 'wait' | 'ringing' | 'greeting' | 'message' }
   /** The caller asked to be called back instead of waiting. */
   | { kind: 'call back'; queueId: string }
+  /** Somebody listened to a mailbox; null where they gave no PIN that was right. */
+  | { kind: 'listened'; mailboxId: string | null }
   | { kind: 'swallowed'; phone: string }
   | { kind: 'dead end' }
   | { kind: 'ended'; how: 'plain' | 'busy' | 'message' }
@@ -48,9 +53,12 @@ export type Outcome =
   | { kind: 'not in service'; why: 'unknown number' | 'no plan' | 'nothing dialled' }
   /** The number is being ported: the provider it comes from still has it. */
   | { kind: 'not moved yet' }
+  /** The caller is told that their call is not taken. */
+  | { kind: 'refused'; why: 'blocked' | 'suspected' | 'hidden number' }
   /** The number was given back; the carrier says so, and may name another. */
   | { kind: 'given back'; referTo: string | null }
-  | { kind: 'feature'; code: string; does: StarCode['does'] }
+  /** `refused` says why nothing was changed. */
+  | { kind: 'feature'; code: string; does: StarCode['does']; to?: ForwardTarget; refused?: string }
   | { kind: 'too many redirects' }
   | { kind: 'emergency'; number: string }
   /** `shows` is what the other side sees: null where it is hidden; not there where nothing is sent. */
@@ -88,7 +96,8 @@ export type Happening =
   | { kind: 'prompt started'; recordingId: string }
   | { kind: 'prompt ended'; recordingId: string }
   | { kind: 'not rung'; phone: string | null; personId: string | null; why: NotRung }
-  | { kind: 'leg offered'; leg: number; phone: string; personId: string | null }
+  /** `sees` is what a linked phone shows that shows the number called. */
+  | { kind: 'leg offered'; leg: number; phone: string; personId: string | null; sees?: string | null }
   | { kind: 'leg sounding'; leg: number }
   | { kind: 'leg asked to confirm'; leg: number }
   | { kind: 'leg ended'; leg: number; how: LegEnd }
@@ -97,7 +106,7 @@ export type Happening =
       kind: 'redirected';
       from: string;
       to: string;
-      why: 'always' | 'busy' | 'not answered' | 'unreachable' | 'away';
+      why: 'always' | 'busy' | 'not answered' | 'unreachable' | 'away' | 'chosen' | 'hidden number' | 'key 0';
     }
   /** Somebody away has named who is rung in their place. */
   | { kind: 'stand-in'; personId: string; forId: string }
@@ -116,6 +125,12 @@ export type Happening =
       greetingId?: string;
     }
   | { kind: 'tone'; mailboxId: string }
+  /** What the system itself says to somebody who listens to a mailbox. */
+  | { kind: 'says'; words: string }
+  | { kind: 'pin'; right: boolean }
+  /** A message is played, so many milliseconds later. */
+  | { kind: 'plays'; messageId: string; after: number }
+  | { kind: 'marked'; messageId: string; as: 'heard' | 'binned' }
   | { kind: 'recording started'; mailboxId: string }
   | { kind: 'recorded'; mailboxId: string; seconds: number }
   | { kind: 'not kept'; mailboxId: string; seconds: number }

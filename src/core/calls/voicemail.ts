@@ -3,6 +3,9 @@ import { greetingAt, spokenSeconds, type Moment } from '../answering';
 import { localTime } from '../hours';
 import type { Mailbox, Occasion, System } from '../system';
 import { awayAt, zoneOf } from './away';
+import { dialIn } from './inbox';
+import { usualKeys } from './keys';
+import { redirect } from './people';
 import { RANK, type CallState, type Run } from './state';
 
 /** The tone after a greeting, in milliseconds. */
@@ -11,6 +14,8 @@ const TONE_MS = 500;
 const PLAIN_GREETING_MS = 4000;
 /** A message shorter than this is not kept, in milliseconds: somebody changed their mind. Common practice, no source. */
 export const SHORTEST_MESSAGE_MS = 2000;
+/** Seconds of silence after which a message ends where a mailbox does not say. Common practice, no source. */
+export const USUAL_SILENCE_SECONDS = 6;
 /** What is said before the greeting where a step gives a reason. */
 const REASONS: Record<Occasion, string> = {
   'not answered': '',
@@ -39,6 +44,7 @@ export function voicemail(run: Run, call: CallState, mailboxId: string, said?: O
     ...(own ? { greetingId: own.id } : {}),
   });
   run.after(call, ms, 'time out', RANK.timeout);
+  if (mailbox.zero || run.standing.pins?.[mailboxId]) usualKeys(run, call);
 }
 
 /** What greetings go by: what the step says, or else how the call came here. */
@@ -69,6 +75,7 @@ export const everybodyAway = (mailbox: Mailbox, system: System, now: number): bo
 
 /** The greeting has ended: the tone. */
 export function tone(run: Run, call: CallState): void {
+  if (run.world(call).system.mailboxes[call.mailboxId!]!.noTone) return record(run, call);
   run.begin(call, 'tone');
   run.say(call, { kind: 'tone', mailboxId: call.mailboxId! });
   run.after(call, TONE_MS, 'time out', RANK.timeout);
@@ -77,19 +84,35 @@ export function tone(run: Run, call: CallState): void {
 /** The tone has ended: the caller speaks. */
 export function record(run: Run, call: CallState): void {
   const mailboxId = call.mailboxId!;
-  const longest = run.world(call).system.mailboxes[mailboxId]!.longest * 1000;
-  const speaks = call.request.behaviour ? call.request.behaviour.caller.message * 1000 : longest;
-  if (speaks === 0) return run.end(call, 'caller', { kind: 'no message', mailboxId });
+  const mailbox = run.world(call).system.mailboxes[mailboxId]!;
+  const longest = mailbox.longest * 1000;
+  const caller = call.request.behaviour?.caller;
+  const speaks = caller ? caller.message * 1000 : longest;
+  if (speaks === 0 && !caller?.stays) return run.end(call, 'caller', { kind: 'no message', mailboxId });
   run.begin(call, 'message');
   call.until = run.now + longest;
   run.say(call, { kind: 'recording started', mailboxId });
-  run.after(call, Math.min(speaks, longest), 'time out', RANK.timeout);
+  const silence = silenceMs(mailbox);
+  const stays = caller?.stays ? (silence === null ? longest : speaks + silence) : speaks;
+  run.after(call, Math.min(stays, longest), 'time out', RANK.timeout);
 }
 
-/** The recording stops: by the caller, or because it is as long as it may be. */
-export function endMessage(run: Run, call: CallState, by: 'caller' | 'system'): void {
+/** Milliseconds of silence that end a message, or null where none do. */
+export const silenceMs = ({ silence }: Mailbox): number | null =>
+  silence === null ? null : (silence ?? USUAL_SILENCE_SECONDS) * 1000;
+
+/** The recording has run its time: the caller hung up, was silent for long, or it is as long as it may be. */
+export function messageOver(run: Run, call: CallState): void {
+  const caller = call.request.behaviour?.caller;
+  if (run.now >= (call.until ?? Infinity)) return endMessage(run, call, 'system');
+  if (!caller?.stays) return endMessage(run, call, 'caller');
+  endMessage(run, call, 'system', run.now - call.since - caller.message * 1000);
+}
+
+/** The recording stops. @param silent milliseconds of silence at its end, which are not kept */
+export function endMessage(run: Run, call: CallState, by: 'caller' | 'system', silent = 0): void {
   const mailboxId = call.mailboxId!;
-  const ms = run.now - call.since;
+  const ms = Math.max(0, run.now - call.since - silent);
   const seconds = Math.round(ms / 1000);
   if (ms < SHORTEST_MESSAGE_MS) {
     run.say(call, { kind: 'not kept', mailboxId, seconds });
@@ -97,4 +120,28 @@ export function endMessage(run: Run, call: CallState, by: 'caller' | 'system'): 
   }
   run.say(call, { kind: 'recorded', mailboxId, seconds });
   run.end(call, by, { kind: 'message', mailboxId, seconds });
+}
+
+/** Whether the call is with a mailbox: its greeting, its tone, or a message being left. */
+export const isAtMailbox = ({ phase }: CallState): boolean =>
+  phase === 'greeting' || phase === 'tone' || phase === 'message';
+
+/**
+ * A key pressed there: 0 leads to whom the mailbox names, the star to its PIN for whoever wants to listen, the square
+ * past the greeting or to the end of the message. While a message is left only the square is heard: what has been said
+ * must not be lost by a key. Common practice, no source.
+ */
+export function keyAtMailbox(run: Run, call: CallState, key: string): void {
+  const mailboxId = call.mailboxId!;
+  const { zero } = run.world(call).system.mailboxes[mailboxId]!;
+  const leads = (key === '0' && zero) || (key === '*' && run.standing.pins?.[mailboxId]);
+  if (key !== '#' && (!leads || call.phase === 'message')) return;
+  run.say(call, { kind: 'key', key });
+  if (key === '0') {
+    call.onward = { kind: 'mailbox', mailboxId };
+    return redirect(run, call, mailboxId, zero!, 'key 0');
+  }
+  if (key === '*') return dialIn(run, call, mailboxId);
+  if (call.phase === 'message') return endMessage(run, call, 'caller');
+  if (call.phase === 'greeting') tone(run, call);
 }

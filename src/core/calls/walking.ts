@@ -3,16 +3,16 @@ import { periodAt } from '../hours';
 import type { CallerStep, CallerTest, ShareStep } from '../system';
 import { ask, askedEnough } from './asking';
 import { choose, given, open } from './chance';
+import { finish, inboxTimeOut } from './inbox';
 import { menu, menuTimeOut } from './menu';
+import { askName, namedEnough, wasNamed } from './naming';
 import { MOST_REDIRECTS, ringingOver, ringStep } from './people';
 import { enterQueue, notTaken } from './queueing';
 import { endOthers, offerOutside } from './ringing';
 import { RANK, type CallState, type Run } from './state';
 import { outsideNumber, type RingEnd } from './trace';
-import { endMessage, record, tone, voicemail } from './voicemail';
-
-/** The caller is asked for a name, says it, and is thanked: milliseconds. */
-const NAMING_MS = 6000;
+import { isBlocked } from './unwanted';
+import { endMessage, messageOver, record, tone, voicemail } from './voicemail';
 
 /** The call reaches a step; null is past the last one. */
 export function enter(run: Run, call: CallState, stepId: string | null): void {
@@ -68,8 +68,10 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
           ...(unreachable !== undefined ? { unreachable } : {}),
           ...(busy !== undefined ? { busy } : {}),
         };
-        if (step.askName && !call.trace.some((e) => e.kind === 'noted' && e.label === 'Name'))
+        if (step.askName && !wasNamed(call)) {
+          call.person = null;
           return askName(run, call);
+        }
         return ringStep(run, call, step);
       }
       case 'queue':
@@ -135,14 +137,6 @@ function shownTo(shows: 'caller' | 'number called', run: Run, call: CallState): 
   return shows === 'caller' && from.kind === 'outside' ? from.number : called;
 }
 
-/** The caller says a name, which whoever lifts hears before they take the call. */
-function askName(run: Run, call: CallState): void {
-  run.begin(call, 'naming');
-  call.until = run.now + NAMING_MS;
-  run.say(call, { kind: 'asked', label: 'Name', says: 'Please say your name.' });
-  run.after(call, NAMING_MS, 'time out', RANK.timeout);
-}
-
 /** The first branch whose test the caller passes, or -1. */
 function branchFor(run: Run, call: CallState, step: CallerStep): number {
   const { from } = call.request;
@@ -153,7 +147,7 @@ function branchFor(run: Run, call: CallState, step: CallerStep): number {
       case 'listed':
         return contact?.listIds.includes(test.listId) ?? false;
       case 'known':
-        return contact !== undefined && !contact.blocked;
+        return contact !== undefined && !isBlocked(run, call);
       case 'from':
         return from.number?.startsWith(test.prefix) ?? false;
       case 'hidden':
@@ -161,7 +155,7 @@ function branchFor(run: Run, call: CallState, step: CallerStep): number {
       case 'suspected':
         return from.suspected ?? false;
       case 'blocked':
-        return contact?.blocked ?? false;
+        return isBlocked(run, call);
     }
   };
   return step.branches.findIndex((b) => passes(b.test));
@@ -194,18 +188,16 @@ export function timeOut(run: Run, call: CallState): void {
       return menuTimeOut(run, call);
     case 'asked':
       return askedEnough(run, call);
-    case 'naming': {
-      const text = call.request.behaviour?.caller.says?.Name ?? '';
-      run.say(call, { kind: 'noted', label: 'Name', text });
-      const { step } = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
-      return step.kind === 'ring' ? ringStep(run, call, step) : undefined;
-    }
+    case 'naming':
+      return namedEnough(run, call);
     case 'greeting':
       return tone(run, call);
+    case 'inbox':
+      return inboxTimeOut(run, call);
     case 'tone':
       return record(run, call);
     case 'message':
-      return endMessage(run, call, run.now >= (call.until ?? Infinity) ? 'system' : 'caller');
+      return messageOver(run, call);
     default:
       return undefined;
   }
@@ -229,6 +221,7 @@ export function roundOver(run: Run, call: CallState, how: RingEnd): void {
 /** Somebody hangs up. */
 export function hangUp(run: Run, call: CallState, by: 'caller' | 'called'): void {
   if (call.phase === 'message') return endMessage(run, call, 'caller');
+  if (call.phase === 'inbox') return finish(run, call, by);
   if (call.phase === 'talking') {
     const answered = call.trace.findLast((e) => e.kind === 'answered')!;
     const { phone, personId } = answered as { phone: string; personId: string | null };

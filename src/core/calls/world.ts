@@ -18,6 +18,8 @@ export interface World {
   numbers: Map<string, NumberHeld>;
   /** What an extension leads to. */
   extensions: Map<string, ExtensionInUse>;
+  /** Somebody lets through who calls again soon. */
+  heedsAgain: boolean;
   /** Contacts by their numbers. */
   contacts: Map<string, Contact>;
   /** Milliseconds a recording takes to play. */
@@ -48,6 +50,7 @@ function build(system: System): World {
     phonesOf,
     numbers: new Map(Object.values(system.numbers).map((n) => [n.e164, n])),
     extensions: new Map(extensionsInUse(system).map((e) => [e.extension, e])),
+    heedsAgain: Object.values(system.people).some((p) => p.exceptions?.again),
     contacts: new Map(Object.values(system.contacts).flatMap((c) => c.numbers.map((n) => [n, c]))),
     promptMs: new Map(
       Object.values(system.recordings).map((r) => [r.id, Math.round(recordingSeconds(r) * 1000)]),

@@ -1,7 +1,15 @@
 /** Who calls a number: besides somebody new who presses nothing, everybody whom its plans treat in a way of their own. */
 import { testInWords } from '../answering';
 import { NEW_CALLER, type Origin } from '../calls';
-import { listsOf, type CallerTest, type MenuStep, type NumberHeld, type Step, type System } from '../system';
+import {
+  listsOf,
+  usualUnwanted,
+  type CallerTest,
+  type MenuStep,
+  type NumberHeld,
+  type Step,
+  type System,
+} from '../system';
 import { unansweredCall, type CallAt } from './pieces';
 
 /** Somebody who calls, and what they press; nobody answers them. */
@@ -38,7 +46,24 @@ export function callersOf(system: System, number: NumberHeld): Caller[] {
   for (const mailbox of Object.values(system.mailboxes))
     for (const { when } of mailbox.greetings ?? [])
       if (when.on === 'list') add({ test: { is: 'listed', listId: when.listId }, keys: [] });
+  for (const test of ownTests(system)) add({ test, keys: [] });
   return [...found.values()];
+}
+
+/** Callers whom people or the business treat in a way of their own, whatever the plan. */
+function ownTests(system: System): CallerTest[] {
+  const people = Object.values(system.people);
+  const lists = new Set(people.flatMap((p) => p.exceptions?.listIds ?? []));
+  const unwanted = system.business.unwanted ?? usualUnwanted();
+  return [
+    ...[...lists].map((listId): CallerTest => ({ is: 'listed', listId })),
+    ...(people.some((p) => p.exceptions?.contacts || p.screening === 'strangers')
+      ? [{ is: 'known' } as const]
+      : []),
+    ...(people.some((p) => p.hidden && p.hidden !== 'ring') ? [{ is: 'hidden' } as const] : []),
+    ...(unwanted.blocked !== 'as anybody' ? [{ is: 'blocked' } as const] : []),
+    ...(unwanted.suspected !== 'as anybody' ? [{ is: 'suspected' } as const] : []),
+  ];
 }
 
 /** Follows a list of steps. @returns the way as it is behind the list */

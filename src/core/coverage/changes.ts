@@ -1,5 +1,6 @@
 /** Everything that decides a call to a number and depends on the time: what it is, and when it can change. */
-import { awayAt, everybodyAway, zoneOf } from '../calls';
+import { plansFrom } from '../answering';
+import { awayAt, everybodyAway, isQuiet, zoneOf } from '../calls';
 import {
   addDays,
   boundaries,
@@ -11,15 +12,18 @@ import {
   periodAt,
 } from '../hours';
 import {
+  accountsOn,
   allSteps,
   everybodyIn,
   flatTargets,
+  isOn,
   type Hours,
   type Person,
-  type Plan,
+  type Phone,
   type RingTarget,
   type Rota,
   type Standing,
+  type StampedSwitch,
   type System,
 } from '../system';
 
@@ -27,8 +31,10 @@ import {
 export interface Reached {
   /** Hours its steps ask. */
   hours: Hours[];
-  /** People whose phones do not ring at all times. */
+  /** Everybody it can ring. */
   people: Person[];
+  /** Their phones. */
+  phones: Phone[];
   rotas: Rota[];
   /** Callers may dial extensions, some of which lead somewhere only until a day. */
   dials: boolean;
@@ -66,30 +72,15 @@ function find(system: System, planId: string): Reached {
   const everyone = anybody
     ? Object.values(system.people)
     : [...people].flatMap((id) => system.people[id] ?? []);
+  const ids = new Set<string | null>([null, ...everyone.map((p) => p.id)]);
   const hoursIds = new Set(steps.flatMap((s) => (s.kind === 'hours' && s.hoursId ? [s.hoursId] : [])));
   return {
     hours: [...hoursIds].flatMap((id) => system.hours[id] ?? []),
-    people: everyone.filter((p) => p.away.length || p.quiet || p.hoursId),
+    people: everyone,
+    phones: Object.values(system.phones).filter((p) => accountsOn(p).some((id) => ids.has(id))),
     rotas: dials ? Object.values(system.rotas) : [...rotaIds].flatMap((id) => system.rotas[id] ?? []),
     dials,
   };
-}
-
-/** A plan and those it can send calls to; all that can be dialled, where callers may dial. */
-export function plansFrom(system: System, planId: string): Plan[] {
-  const found = new Map<string, Plan>();
-  const add = (id: string | null) => {
-    const plan = id ? system.plans[id] : undefined;
-    if (!plan || found.has(plan.id)) return;
-    found.set(plan.id, plan);
-    for (const step of allSteps(plan.steps)) {
-      if (step.kind === 'goto') add(step.planId);
-      if (step.kind === 'menu' && step.dialExtension)
-        for (const p of Object.values(system.plans)) if (p.extension) add(p.id);
-    }
-  };
-  add(planId);
-  return [...found.values()];
 }
 
 function rotasIn(targets: readonly RingTarget[], system: System, seen = new Set<string>()): string[] {
@@ -114,7 +105,7 @@ function peopleBehind(targets: readonly RingTarget[], system: System): string[] 
 
 const forwards = (person: Person | undefined): boolean =>
   [person?.reach.always, person?.reach.onBusy, person?.reach.onNotAnswered, person?.reach.onUnreachable].some(
-    (t) => t?.to === 'person',
+    (t) => t?.to === 'person' || t?.to === 'group',
   );
 
 /** Something a call can ask when it reaches a step or a phone: a set of hours, or who can be rung. */
@@ -204,12 +195,23 @@ function peopleChanges(
     for (const t of moments) if (t >= from && t < to) found.add(t);
   };
   for (const rota of reached.rotas) add(handovers(rota, zone, from, to));
-  for (const person of reached.people) add(personChanges(person, system, standing, from, to));
+  for (const person of reached.people)
+    if (variesIn(person)) add(personChanges(person, system, standing, from, to));
+  add(switchedOff(reached, standing).flatMap(({ until }) => until ?? []));
   if (reached.dials)
     for (const { further } of Object.values(system.people))
       for (const { until } of further) if (until) add([momentOf(zone, addDays(until, 1), 0)]);
   return [...found].sort((a, b) => a - b);
 }
+
+/** Whether somebody's phones do not ring at all times. */
+const variesIn = (p: Person): boolean => p.away.length > 0 || p.quiet !== null || p.hoursId !== null;
+
+/** Do not disturb and phones switched off that turn themselves on again. */
+const switchedOff = (reached: Reached, { dnd, resting }: Standing): StampedSwitch[] =>
+  [...reached.people.map((p) => dnd[p.id]), ...reached.phones.map((p) => resting?.[p.id])].filter(
+    (s) => s !== undefined && s.value && s.until != null,
+  ) as StampedSwitch[];
 
 function personChanges(
   person: Person,
@@ -240,7 +242,9 @@ function peopleAt(reached: Reached, system: System, standing: Standing, at: numb
   const zone = system.business.timeZone;
   const parts: unknown[] = [];
   for (const rota of reached.rotas) parts.push(onDuty(rota, zone, at));
+  parts.push(...switchedOff(reached, standing).map((s) => isOn(s, at)));
   for (const person of reached.people) {
+    if (!variesIn(person)) continue;
     const own = zoneOf(person, system);
     const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
     const away = awayAt(person, own, at);
@@ -257,6 +261,3 @@ function peopleAt(reached: Reached, system: System, standing: Standing, at: numb
   }
   return parts.length ? JSON.stringify(parts) : '';
 }
-
-const isQuiet = ({ from, to }: { from: number; to: number }, minute: number): boolean =>
-  from <= to ? minute >= from && minute < to : minute >= from || minute < to;

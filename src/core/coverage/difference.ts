@@ -1,7 +1,7 @@
 /** The difference two systems make to callers, as sentences. */
 import { noticed, type Noticed, type Trace } from '../calls';
 import { addDays, localTime, momentOf } from '../hours';
-import type { NumberHeld, Standing, System } from '../system';
+import { withOwn, type NumberHeld, type Standing, type System } from '../system';
 import { callersOf, type Caller } from './callers';
 import { piecesOf, unansweredCall, type Piece } from './pieces';
 import { reachesTheSame } from './same';
@@ -38,7 +38,7 @@ export function differenceOf(
   const zone = after.business.timeZone;
   const { date } = localTime(zone, moment);
   const week: Span = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)];
-  return between(before, after, standing, week, (spans) => spansInWords(spans, zone, week));
+  return between([before, standing], [after, standing], week, (spans) => spansInWords(spans, zone, week));
 }
 
 /**
@@ -57,31 +57,53 @@ export function laterDifferences(
   const rest: Span = [from, momentOf(zone, addDays(date, DAYS_AHEAD), 0)];
   const key = (d: Difference) => JSON.stringify([d.numberId, d.caller, d.before, d.after]);
   const said = new Set(differenceOf(before, after, standing, moment).map(key));
-  return between(before, after, standing, rest, (spans) => datesInWords(spans, zone)).filter(
+  return between([before, standing], [after, standing], rest, (spans) => datesInWords(spans, zone)).filter(
     (d) => !said.has(key(d)),
   );
 }
 
 type InWords = (spans: readonly Span[]) => string;
 
+/**
+ * What a change of standing settings does to unanswered callers in the seven days that begin with the one `moment` lies
+ * in: somebody's forwarding, do not disturb, a phone switched off.
+ */
+export function effectOf(system: System, before: Standing, after: Standing, moment: number): Difference[] {
+  const zone = system.business.timeZone;
+  const { date } = localTime(zone, moment);
+  const week: Span = [Math.max(moment, momentOf(zone, date, 0)), momentOf(zone, addDays(date, 7), 0)];
+  return between([system, before], [system, after], week, (spans) => spansInWords(spans, zone, week));
+}
+
 function between(
-  before: System,
-  after: System,
-  standing: Standing,
+  [documentBefore, standingBefore]: readonly [System, Standing],
+  [documentAfter, standingAfter]: readonly [System, Standing],
   span: Span,
   inWords: InWords,
 ): Difference[] {
+  const before = withOwn(documentBefore, standingBefore.own);
+  const after = withOwn(documentAfter, standingAfter.own);
+  const alike = standingBefore === standingAfter || sameSwitches(standingBefore, standingAfter);
   const ids = [...new Set([...Object.keys(before.numbers), ...Object.keys(after.numbers)])];
   return ids.flatMap((id) => {
     const [was, is] = [before.numbers[id], after.numbers[id]];
-    if (was && is && reachesTheSame(before, was, after, is)) return [];
+    if (was && is && alike && reachesTheSame(before, was, after, is)) return [];
     const callers = new Map(
       [...(was ? callersOf(before, was) : []), ...(is ? callersOf(after, is) : [])].map((c) => [c.id, c]),
     );
-    const sides = [new Side(before, standing, was, span), new Side(after, standing, is, span)] as const;
+    const sides = [
+      new Side(before, standingBefore, was, span),
+      new Side(after, standingAfter, is, span),
+    ] as const;
     return [...callers.values()].flatMap((caller) => ofCaller(sides, caller, (is ?? was)!, inWords));
   });
 }
+
+/** Whether nothing is switched differently that is not part of the systems as people have set them. */
+const sameSwitches = (a: Standing, b: Standing): boolean =>
+  (['dnd', 'resting', 'blocked', 'overrides', 'logins', 'proved'] as const).every(
+    (part) => a[part] === b[part] || JSON.stringify(a[part]) === JSON.stringify(b[part]),
+  );
 
 /** One of the two systems, as the callers of a number meet it. */
 class Side {

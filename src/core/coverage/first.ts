@@ -10,7 +10,7 @@ export type Glance = 'person' | 'group' | 'outside' | 'message' | 'ended' | 'nob
 export const endsWell = (trace: Trace): Glance => {
   const outcome = outcomeOf(trace)?.outcome.kind;
   if (outcome === 'message' || outcome === 'no message') return 'message';
-  if (outcome === 'ended') return 'ended';
+  if (outcome === 'ended' || outcome === 'refused') return 'ended';
   return outcome === 'swallowed' ? 'outside' : 'nobody';
 };
 

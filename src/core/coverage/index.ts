@@ -1,10 +1,9 @@
 export { piecesOf, unansweredCall, type CallAt, type Piece } from './pieces';
 export { everyWay, waysOf } from './ways';
-export { plansFrom } from './changes';
 export { compressed, type Scale } from './scale';
 export { coverageRows, secondsUntilRung, secondsUntilVoicemail } from './reach';
 export { endsWell, firstOf, firstRung, worstEnd, type Glance } from './first';
-export { differenceOf, laterDifferences, type Difference } from './difference';
+export { differenceOf, effectOf, laterDifferences, type Difference } from './difference';
 export { callersOf, type Caller } from './callers';
 export { spansInWords } from './spans';
 export { waysInWords } from './words';

@@ -3,7 +3,7 @@
  * the same to the millisecond, so it is worked out once.
  */
 import { NEW_CALLER, nobodyAnswers, type CallRequest, type Trace, type TraceEvent } from '../calls';
-import { asPaired, type NumberHeld, type Standing, type System } from '../system';
+import { asPaired, withOwn, type NumberHeld, type Standing, type System } from '../system';
 import { GREETINGS, PEOPLE, reachedFrom, sourcesOf, type Source } from './changes';
 import { waysOf } from './ways';
 
@@ -104,7 +104,7 @@ class Answers {
  * at each of them gets the answer an earlier one got goes as that one went.
  */
 export function piecesOf(
-  system: System,
+  document: System,
   standing: Standing,
   number: NumberHeld,
   from: number,
@@ -112,6 +112,7 @@ export function piecesOf(
   callAt: CallAt = unansweredCall,
 ): Piece[] {
   const paired = asPaired(standing);
+  const system = withOwn(document, standing.own);
   const reached = number.planId ? reachedFrom(system, number.planId) : undefined;
   const sources = reached
     ? sourcesOf(reached, system, paired, from, to + LONGEST_WAY_MS)

@@ -1,6 +1,6 @@
 /** Whether a call to a number can meet anything that differs between two systems. */
 import type { NumberHeld, System } from '../system';
-import { plansFrom } from './changes';
+import { plansFrom } from '../answering';
 
 /** What does not decide how a call goes: the list of plans is looked at by what a number reaches. */
 const ASIDE: readonly (keyof System)[] = ['plans', 'numbers', 'promises'];

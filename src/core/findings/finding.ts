@@ -28,7 +28,10 @@ export interface Finding {
 
 /** What a check sees. `freshId` makes ids for what a fix adds. */
 export interface Sight {
+  /** As people have set it: their own settings stand over the document. */
   system: System;
+  /** The document alone, which fixes are edits of. */
+  document: System;
   standing: Standing;
   /** The day in the business's time zone, ISO. */
   today: string;
@@ -41,3 +44,5 @@ export interface Sight {
   freshId: (kind: string) => string;
 }
 export type Check = (sight: Sight) => Finding[];
+/** What the checks are asked with. */
+export type Asked = Omit<Sight, 'document'>;

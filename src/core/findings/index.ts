@@ -1,8 +1,10 @@
-import type { Check, Finding, Severity, Sight } from './finding';
+import type { Asked, Check, Finding, Severity } from './finding';
+import { withOwn } from '../system';
 import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, groups, mailboxes, people } from './people';
 import { phones } from './phones';
+import { forgotten, unwantedNowhere } from './reach';
 import { badHours, holidays, rotas } from './hours';
 import { outsideUnconfirmed, swallowing } from './outside';
 import { deadEnd, idleSteps, numbersWithoutPlan, ringLength } from './plans';
@@ -35,9 +37,13 @@ const CHECKS: readonly Check[] = [
   phonesElsewhere,
   dialling,
   mailboxes,
+  forgotten,
+  unwantedNowhere,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 
 /** Everything the checks find, the gravest first. */
-export const findingsOf = (sight: Sight): Finding[] =>
-  CHECKS.flatMap((check) => check(sight)).sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+export const findingsOf = (asked: Asked): Finding[] =>
+  CHECKS.flatMap((check) =>
+    check({ ...asked, document: asked.system, system: withOwn(asked.system, asked.standing.own) }),
+  ).sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);

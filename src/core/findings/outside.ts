@@ -38,7 +38,7 @@ function takenByLifting(step: Step): string | undefined {
 }
 
 /** A linked phone whose own voicemail would take the call before the ringing ends. */
-export const swallowing: Check = ({ system }) =>
+export const swallowing: Check = ({ system, document }) =>
   Object.values(system.plans).flatMap((plan) =>
     [...allSteps(plan.steps)].flatMap((step): Finding[] => {
       if (step.kind !== 'ring') return [];
@@ -56,13 +56,17 @@ export const swallowing: Check = ({ system }) =>
                 place: { kind: 'plan', id: plan.id, stepId: step.id },
                 title: `${phone.name} can swallow calls to ${plan.name}`,
                 detail: `Its own voicemail answers after ${phone.ownVoicemailAfter} s, and the business never hears of the caller.`,
-                fix: {
-                  label: 'Ask for a key press',
-                  edit: {
-                    words: `Calls to ${phone.name} are taken by pressing 1`,
-                    commands: [{ do: 'phone.set', id: phone.id, change: { confirmByKey: true } }],
-                  },
-                },
+                ...(document.phones[phone.id]?.confirmByKey === false
+                  ? {
+                      fix: {
+                        label: 'Ask for a key press',
+                        edit: {
+                          words: `Calls to ${phone.name} are taken by pressing 1`,
+                          commands: [{ do: 'phone.set', id: phone.id, change: { confirmByKey: true } }],
+                        },
+                      },
+                    }
+                  : {}),
               },
             ]
           : [],

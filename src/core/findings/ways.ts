@@ -92,7 +92,7 @@ export const queues: Check = ({ system }) =>
   );
 
 /** People whose calls are sent on in a circle. */
-export const forwardLoops: Check = ({ system }) => {
+export const forwardLoops: Check = ({ system, document }) => {
   const next = (id: string): string | undefined => {
     const always = system.people[id]?.reach.always;
     return always?.to === 'person' ? always.personId : undefined;
@@ -114,19 +114,24 @@ export const forwardLoops: Check = ({ system }) => {
         place: { kind: 'person', id: circle[0]! },
         title: `${circle.map((p) => system.people[p]?.name ?? '').join(' and ')} send their calls to each other`,
         detail: 'None of their phones ring; a caller goes straight on.',
-        fix: {
-          label: `Stop forwarding for ${system.people[circle[0]!]!.name}`,
-          edit: {
-            words: `${system.people[circle[0]!]!.name} forwards no calls`,
-            commands: [
-              {
-                do: 'person.set',
-                id: circle[0]!,
-                change: { reach: { ...system.people[circle[0]!]!.reach, always: null } },
+        // What somebody has set themselves is theirs to take back.
+        ...(document.people[circle[0]!]?.reach.always
+          ? {
+              fix: {
+                label: `Stop forwarding for ${system.people[circle[0]!]!.name}`,
+                edit: {
+                  words: `${system.people[circle[0]!]!.name} forwards no calls`,
+                  commands: [
+                    {
+                      do: 'person.set',
+                      id: circle[0]!,
+                      change: { reach: { ...document.people[circle[0]!]!.reach, always: null } },
+                    },
+                  ],
+                },
               },
-            ],
-          },
-        },
+            }
+          : {}),
       },
     ];
   });

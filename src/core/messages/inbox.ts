@@ -1,7 +1,7 @@
 /** The inbox: messages found by what is in them, where they lie and whose they are. */
 
 /** Where a message lies. */
-export type Folder = 'inbox' | 'archive' | 'bin';
+export type Folder = 'inbox' | 'archive' | 'bin' | 'spam';
 
 /** What of a message the inbox goes by. */
 export interface Message {
@@ -23,6 +23,8 @@ export interface Message {
   folder?: Exclude<Folder, 'inbox'> | undefined;
   /** When it was put in the bin. */
   binnedAt?: number | undefined;
+  /** When somebody called or texted back, or said that it is done. */
+  answeredAt?: number | undefined;
 }
 
 export interface InboxQuestion {

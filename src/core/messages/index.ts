@@ -1,3 +1,5 @@
+export { messageSummary, waitingIn, type Held } from './held';
+export { keptPin, pinFits, pinProblem } from './pin';
 export {
   ALL_MESSAGES,
   BIN_DAYS,

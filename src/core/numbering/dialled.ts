@@ -16,10 +16,17 @@ export type Dialled =
   | { kind: 'emergency'; number: string }
   | { kind: 'extension'; extension: string }
   | { kind: 'service'; number: string }
-  | { kind: 'feature'; code: string; does: StarCode['does'] }
+  /** `to` is what was dialled behind the code: where calls are to go. */
+  | { kind: 'feature'; code: string; does: StarCode['does']; to?: FeatureTarget }
   /** `callerId`: hidden or shown for this call by a star code in front. */
   | { kind: 'outside'; e164: string; callerId?: 'hidden' | 'shown' }
   | { kind: 'nothing'; message: string };
+
+/** Where calls are sent on to, as it is dialled. */
+export type FeatureTarget = { kind: 'extension'; extension: string } | { kind: 'outside'; e164: string };
+
+/** Star codes that may be followed at once by where calls are to go. */
+export const takesTarget = (does: StarCode['does']): boolean => does === 'forwarding on';
 
 /** Star codes that are dialled in front of a number and hold for that call. Others are dialled by themselves. */
 export const FOR_ONE_CALL: Partial<Record<StarCode['does'], 'hidden' | 'shown'>> = {
@@ -50,6 +57,8 @@ export function sortDialled(
   if (isExtension(clean)) return { kind: 'extension', extension: clean };
   const star = business.starCodes.find((s) => s.code === clean);
   if (star) return { kind: 'feature', ...star };
+  const sent = business.starCodes.find((s) => takesTarget(s.does) && clean.startsWith(s.code));
+  if (sent) return withTarget(sent, clean.slice(sent.code.length), business, isExtension, how);
   const service = dialling.services.find((s) => fitsService(clean.slice(outside.length), s));
   if (service && clean.startsWith(outside)) return { kind: 'service', number: clean.slice(outside.length) };
   const nothing: Dialled = {
@@ -60,6 +69,23 @@ export function sortDialled(
   if (how === 'by hand') return dialledByHand(clean.slice(outside.length), business.country) ?? nothing;
   const read = readNumber(clean, business.country, outside);
   return read.ok ? { kind: 'outside', e164: read.number.e164 } : nothing;
+}
+
+/** What stands behind a code that sends calls on: an extension or an outside number. */
+function withTarget(
+  star: StarCode,
+  rest: string,
+  business: Dialler,
+  isExtension: (extension: string) => boolean,
+  how: 'whole' | 'by hand',
+): Dialled {
+  const got = sortDialled(rest.replace(/#$/, ''), { ...business, starCodes: [] }, isExtension, how);
+  if (got.kind === 'extension') return { kind: 'feature', ...star, to: got };
+  if (got.kind === 'outside') return { kind: 'feature', ...star, to: { kind: 'outside', e164: got.e164 } };
+  return {
+    kind: 'nothing',
+    message: `Behind ${star.code} comes an extension or an outside number${got.kind === 'emergency' ? ', and never an emergency number' : ''}.`,
+  };
 }
 
 /** What stands behind a code that holds for one call: an outside number, or an emergency number, which it never hides. */

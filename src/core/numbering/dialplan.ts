@@ -1,6 +1,6 @@
 /** The dial plan of a business as a digit map, and what somebody gets who dials on a desk phone digit by digit. */
 import { canGoOn, DigitMap } from './digitmap';
-import { FOR_ONE_CALL, sortDialled, type Dialled, type Dialler } from './dialled';
+import { FOR_ONE_CALL, sortDialled, takesTarget, type Dialled, type Dialler } from './dialled';
 import { profileOf } from './profiles';
 
 export interface DialPlan extends Dialler {
@@ -15,7 +15,14 @@ export const PARTIAL_SECONDS = 16;
 
 /** Entries of a digit map that belong together, with what they are for. */
 export interface DialGroup {
-  what: 'emergency' | 'extensions' | 'star codes' | 'services' | 'outside' | 'outside, behind a star code';
+  what:
+    | 'emergency'
+    | 'extensions'
+    | 'star codes'
+    | 'forwarding to'
+    | 'services'
+    | 'outside'
+    | 'outside, behind a star code';
   entries: string[];
 }
 
@@ -65,14 +72,17 @@ function entriesOf(business: DialPlan, extensions: Iterable<string>): DialGroup[
   const [inFront, alone] = [true, false].map((one) =>
     business.starCodes.filter((s) => s.does in FOR_ONE_CALL === one).map((s) => s.code),
   ) as [string[], string[]];
+  const inside = [...lengths].sort((a, b) => a - b).map((n) => `${first}${'x'.repeat(n - 1)}`);
+  const sending = business.starCodes.filter((s) => takesTarget(s.does)).map((s) => s.code);
   const behind = (entries: readonly string[]) => inFront.flatMap((code) => entries.map((e) => code + e));
   return [
     { what: 'emergency', entries: [...urgent, ...behind(urgent)] },
-    {
-      what: 'extensions',
-      entries: [...lengths].sort((a, b) => a - b).map((n) => `${first}${'x'.repeat(n - 1)}`),
-    },
+    { what: 'extensions', entries: inside },
     { what: 'star codes', entries: alone },
+    {
+      what: 'forwarding to',
+      entries: sending.flatMap((code) => [...inside, ...outside].map((e) => code + e)),
+    },
     { what: 'services', entries: dialling.services.map((s) => out + s) },
     { what: 'outside', entries: outside },
     { what: 'outside, behind a star code', entries: behind(outside) },

@@ -1,7 +1,7 @@
 export * from './profile';
 export { PROFILES, profileOf } from './profiles';
 export { fictionRangeOf, numbersOf } from './fiction';
-export { readNumber, writeNumber, type NumberResult, type ReadNumber } from './numbers';
+export { readNumber, readNumbers, writeNumber, type NumberResult, type ReadNumber } from './numbers';
 export {
   checkExtension,
   ExtensionIndex,
@@ -15,7 +15,7 @@ export {
   type Renumbered,
   type Taken,
 } from './extensions';
-export { sortDialled, type Dialled, type Dialler } from './dialled';
+export { sortDialled, type Dialled, type Dialler, type FeatureTarget } from './dialled';
 export { keypadDigits, wordIn } from './keypad';
 export { closeness, easeOf, type Ease, type Known } from './memorable';
 export { nearness, patternTest, readPattern, type Pattern, type Where } from './pattern';

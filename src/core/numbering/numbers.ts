@@ -37,6 +37,21 @@ export function readNumber(typed: string, country: string, outsideDigit = ''): N
   return { ok: false, message: whatIsWrong(typed.trim(), text, country) };
 }
 
+/** Reads several numbers, parted by commas, semicolons or lines; the first that is none is named. */
+export function readNumbers(
+  typed: string,
+  country: string,
+  outsideDigit = '',
+): { ok: true; numbers: string[] } | { ok: false; message: string } {
+  const numbers: string[] = [];
+  for (const part of typed.split(/[,;\n]/).filter((p) => p.trim())) {
+    const read = readNumber(part, country, outsideDigit);
+    if (!read.ok) return { ok: false, message: `“${part.trim()}”: ${read.message}` };
+    numbers.push(read.number.e164);
+  }
+  return { ok: true, numbers };
+}
+
 /** What is wrong with a text that is no number, and where it would be one. */
 function whatIsWrong(typed: string, text: string, country: string): string {
   if (text.replace(/\D/g, '').length > 15) return 'That is too long: a number has at most 15 digits.';

@@ -2,7 +2,14 @@
 import { nobodyAnswers, type Trace } from '../calls';
 import { callersOf, piecesOf } from '../coverage';
 import { addDays, localTime, momentOf } from '../hours';
-import type { MenuKey, Promised, PromiseTime, Standing, System } from '../system';
+import {
+  withOwn,
+  type MenuKey,
+  type Promised,
+  type PromiseTime,
+  type Standing,
+  type System,
+} from '../system';
 
 /** Seconds of ringing after which whoever is reached by the key answers. */
 const ANSWERS_AFTER = 6;
@@ -25,7 +32,7 @@ export function keyPromise(
   const { date } = localTime(zone, now);
   const week = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)] as const;
   for (const number of Object.values(system.numbers))
-    for (const caller of callersOf(system, number)) {
+    for (const caller of callersOf(withOwn(system, standing.own), number)) {
       const pieces = piecesOf(system, standing, number, ...week, caller.callAt);
       const hits = pieces.flatMap(({ trace }) => {
         const at = pressedAt(trace, menu, key);

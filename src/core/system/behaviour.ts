@@ -9,6 +9,8 @@ export const Act = z.discriminatedUnion('does', [
   z.object({ does: z.literal('nothing') }),
   z.object({ does: z.literal('answers'), after: seconds }),
   z.object({ does: z.literal('declines'), after: seconds }),
+  /** The caller is to leave a message with them. */
+  z.object({ does: z.literal('sends to voicemail'), after: seconds }),
   /** A mobile or another phone outside is left to its own voicemail; on any other phone nothing comes of it. */
   z.object({ does: z.literal('own voicemail takes it'), after: seconds }),
   /** On another call throughout. */
@@ -37,6 +39,8 @@ export const Behaviour = z.object({
       says: z.record(z.string(), z.string().max(300)).optional(),
       /** Seconds the caller speaks after the tone; 0 is hanging up at it. */
       message: seconds.default(12),
+      /** After speaking they stay on the line and say nothing. */
+      stays: z.boolean().optional(),
     })
     .default({ hangsUpAfter: null, talks: 60, message: 12 }),
 });

@@ -13,5 +13,9 @@ export const Contact = z.object({
 });
 export const ContactList = z.object({ id: Id, name });
 
+/** The contact a number belongs to. */
+export const contactOf = (number: string, contacts: Record<string, Contact>): Contact | undefined =>
+  Object.values(contacts).find((c) => c.numbers.includes(number));
+
 export type Contact = z.infer<typeof Contact>;
 export type ContactList = z.infer<typeof ContactList>;

@@ -76,6 +76,8 @@ export function letGo(system: System, kind: Kind, id: string): void {
         if (m.greetings)
           m.greetings = m.greetings.filter((g) => g.when.on !== 'list' || g.when.listId !== id);
       for (const c of Object.values(system.contacts)) c.listIds = c.listIds.filter((x) => x !== id);
+      for (const p of people)
+        if (p.exceptions) p.exceptions.listIds = p.exceptions.listIds.filter((x) => x !== id);
       for (const step of steps)
         if (step.kind === 'caller')
           step.branches = step.branches.filter((b) => b.test.is !== 'listed' || b.test.listId !== id);
@@ -84,13 +86,19 @@ export function letGo(system: System, kind: Kind, id: string): void {
       for (const step of steps) if (step.kind === 'voicemail' && step.mailboxId === id) step.mailboxId = null;
       for (const p of Object.values(system.people)) if (p.mailboxId === id) p.mailboxId = null;
       dropForwards(system, (t) => t.to === 'mailbox' && t.mailboxId === id);
+      if (system.business.unwanted?.mailboxId === id) system.business.unwanted.mailboxId = null;
     },
     phone: () => {
       dropTargets('phone');
-      for (const p of Object.values(system.people))
+      for (const p of Object.values(system.people)) {
         for (const r of p.reach.steps) if (r.phoneIds) r.phoneIds = r.phoneIds.filter((x) => x !== id);
+        if (p.quiet?.phoneIds) p.quiet.phoneIds = p.quiet.phoneIds.filter((x) => x !== id);
+      }
     },
-    group: () => dropTargets('group'),
+    group: () => {
+      dropTargets('group');
+      dropForwards(system, (t) => t.to === 'group' && t.groupId === id);
+    },
     person: () => {
       for (const phone of Object.values(system.phones)) {
         if (phone.personId !== id) continue;
@@ -99,7 +107,10 @@ export function letGo(system: System, kind: Kind, id: string): void {
       }
       for (const phone of Object.values(system.phones))
         phone.keys = phone.keys.filter((k) => k.personId !== id);
-      for (const p of people) for (const a of p.away) if (a.standInId === id) a.standInId = null;
+      for (const p of people) {
+        for (const a of p.away) if (a.standInId === id) a.standInId = null;
+        if (p.exceptions) p.exceptions.personIds = p.exceptions.personIds.filter((x) => x !== id);
+      }
       dropTargets('person');
       for (const rota of Object.values(system.rotas)) {
         rota.turns = rota.turns.map((x) => (x === id ? null : x));
@@ -127,6 +138,8 @@ function dropForwards(
       const target = reach[key];
       if (target && points(target)) reach[key] = null;
     }
+  for (const mailbox of Object.values(system.mailboxes))
+    if (mailbox.zero && points(mailbox.zero)) mailbox.zero = null;
 }
 
 /** A promise about what is no longer there cannot be kept or broken. */

@@ -6,6 +6,7 @@ import { E164, Extension, Id, name, RingSeconds, text } from './primitives';
 /** Where a person's own forwarding sends a call. */
 export const ForwardTarget = z.discriminatedUnion('to', [
   z.object({ to: z.literal('person'), personId: Id }),
+  z.object({ to: z.literal('group'), groupId: Id }),
   z.object({ to: z.literal('outside'), number: E164 }),
   z.object({ to: z.literal('mailbox'), mailboxId: Id }),
 ]);
@@ -17,6 +18,33 @@ export const Reach = z.object({
   onBusy: ForwardTarget.nullable(),
   onNotAnswered: ForwardTarget.nullable(),
   onUnreachable: ForwardTarget.nullable(),
+});
+
+/** Who gets through while somebody is not to be disturbed, or has quiet hours. */
+export const Exceptions = z.object({
+  /** Colleagues. */
+  personIds: z.array(Id).max(50),
+  /** Callers on a list. */
+  listIds: z.array(Id).max(20),
+  /** Every contact. */
+  contacts: z.boolean(),
+  /** Whoever calls a second time shortly after the first. */
+  again: z.boolean(),
+});
+
+/** Who says their name before somebody's phones ring: of callers from outside, nobody, those who are no contact, or all. */
+export const Screening = z.enum(['nobody', 'strangers', 'everybody']);
+/** What callers who hide their number get of somebody. */
+export const HiddenCallers = z.enum(['ring', 'mailbox', 'refused']);
+/** Whose number a linked phone shows: the caller's, or the one that was called, which says that it is a call for work. */
+export const ShownTo = z.enum(['caller', 'number called']);
+
+/** Daily span, minutes of the local day, in which phones may not ring. */
+export const Quiet = z.object({
+  from: z.number().int().min(0).max(1439),
+  to: z.number().int().min(0).max(1439),
+  /** Absent or null is all of them. */
+  phoneIds: z.array(Id).max(20).nullable().optional(),
 });
 
 /** Empty until it is known. */
@@ -55,10 +83,13 @@ export const Person = z.object({
   reach: Reach,
   /** Hours outside which none of their phones may ring; null for none. */
   hoursId: Id.nullable(),
-  /** Daily span, minutes of the local day, in which none of their phones may ring. */
-  quiet: z
-    .object({ from: z.number().int().min(0).max(1439), to: z.number().int().min(0).max(1439) })
-    .nullable(),
+  quiet: Quiet.nullable(),
+  /** Absent is nobody. */
+  exceptions: Exceptions.optional(),
+  /** Absent is nobody. */
+  screening: Screening.optional(),
+  /** Absent is that they ring. */
+  hidden: HiddenCallers.optional(),
   away: z.array(Away).max(50),
   /** A second call may ring while they are talking. */
   callWaiting: z.boolean(),
@@ -99,6 +130,8 @@ export const Phone = z.object({
   ownVoicemailAfter: z.number().int().min(1).max(120).nullable(),
   /** Linked phones only: whoever answers presses 1 to take the call. */
   confirmByKey: z.boolean(),
+  /** Linked phones only; absent is the caller. */
+  shows: ShownTo.optional(),
   /** Where it is used outside the office, for emergency calls; null is the site of its person. */
   address: CivicAddress.nullable(),
   /** Day on which somebody should look whether that address is still right. */
@@ -150,6 +183,11 @@ export const Group = z.object({
 });
 
 export type ForwardTarget = z.infer<typeof ForwardTarget>;
+export type Exceptions = z.infer<typeof Exceptions>;
+export type Screening = z.infer<typeof Screening>;
+export type HiddenCallers = z.infer<typeof HiddenCallers>;
+export type ShownTo = z.infer<typeof ShownTo>;
+export type Quiet = z.infer<typeof Quiet>;
 export type Reach = z.infer<typeof Reach>;
 export type Role = z.infer<typeof Role>;
 export type Away = z.infer<typeof Away>;

@@ -87,14 +87,23 @@ export function registeredAt(
   account: Account | undefined,
   now: number,
 ): Registered {
-  if (!r.standIn || !r.online)
+  if (!r.standIn || !r.online) {
+    const cutOff = !r.standIn && r.condition === 'no network';
+    const on = r.online && !cutOff;
     return {
-      registered: r.online,
-      reached: r.online,
-      lastSeen: r.online ? now : r.seenAt,
+      registered: on,
+      reached: on,
+      lastSeen: on ? now : r.seenAt,
       runsOut: null,
-      why: r.online ? null : r.standIn ? 'it is switched off' : 'its window is closed',
+      why: on
+        ? null
+        : r.standIn
+          ? 'it is switched off'
+          : cutOff
+            ? 'it has no network'
+            : 'its window is closed',
     };
+  }
   const half = (REGISTERED_SECONDS * 1000) / 2;
   const renewed = (until: number) => r.seenAt + Math.max(0, Math.floor((until - r.seenAt) / half)) * half;
   const passwordHolds = r.passwordOf === null || account?.madeAt === r.passwordOf;

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import { Contact, ContactList } from './contacts';
 import { Hours, Rota } from './hours';
-import { Group, Person, Phone } from './people';
+import { ForwardTarget, Group, Person, Phone } from './people';
 import { CivicAddress, Site } from './places';
 import { Plan } from './plans';
 import { CountryCode, E164, Extension, Id, name, text, TimeZone } from './primitives';
@@ -26,6 +26,8 @@ export const StarFeature = z.enum([
   'do not disturb on',
   'do not disturb off',
   'voicemail',
+  'linked phones on',
+  'linked phones off',
 ]);
 export const StarCode = z.object({
   code: z.string().regex(/^\*\d{1,3}$/, 'A star code is * and 1 to 3 digits, such as *67.'),
@@ -56,6 +58,21 @@ export const InvitationWording = z.object({
     .max(30, 'At most 30 days.'),
 });
 
+/** Calls of callers on the block list, and calls the network suspects. */
+export const Unwanted = z.object({
+  blocked: z.enum(['refused', 'mailbox', 'as anybody']),
+  suspected: z.enum(['refused', 'mailbox', 'as anybody']),
+  /** Where those to be sent to a mailbox go; their messages lie in its spam folder. */
+  mailboxId: Id.nullable(),
+});
+
+/** What holds until somebody says otherwise. */
+export const usualUnwanted = (): Unwanted => ({
+  blocked: 'refused',
+  suspected: 'as anybody',
+  mailboxId: null,
+});
+
 export const Business = z.object({
   name,
   country: CountryCode,
@@ -71,6 +88,8 @@ export const Business = z.object({
   invitation: InvitationWording,
   /** How the machine speaks where a recording does not say; absent is by the country, as fast as usual. */
   voice: Voice.optional(),
+  /** What becomes of calls nobody wants, where the plan of a number does not treat them itself; absent is as below. */
+  unwanted: Unwanted.optional(),
   /** Words the machine says wrongly. */
   respellings: z.array(Respelling).max(200).optional(),
 });
@@ -111,6 +130,22 @@ export const Mailbox = z.object({
   /** Messages are mailed to the owners, and to these addresses. */
   mailTo: z.array(z.email()).max(10),
   /** Days messages are kept; absent is until somebody deletes them. */
+  /** Seconds of silence after which a message ends by itself; absent is the usual, null never. */
+  silence: z
+    .number()
+    .int()
+    .min(2, 'At least 2 seconds.')
+    .max(60, 'At most 60 seconds.')
+    .nullable()
+    .optional(),
+  /** No tone before the message; absent is a tone. */
+  noTone: z.boolean().optional(),
+  /** Where a caller goes who presses 0 while the greeting plays. */
+  zero: ForwardTarget.nullable().optional(),
+  /** What mails carry besides the facts; absent is both. */
+  mail: z.object({ sound: z.boolean(), transcript: z.boolean() }).optional(),
+  /** Numbers that are told of a new message by text. */
+  textTo: z.array(E164).max(10).optional(),
   keepDays: z.number().int().min(1, 'At least 1 day.').max(3650, 'At most 3,650 days.').nullable().optional(),
 });
 
@@ -132,6 +167,7 @@ export const System = z.object({
   promises: z.record(Id, Promised),
 });
 
+export type Unwanted = z.infer<typeof Unwanted>;
 export type InvitationWording = z.infer<typeof InvitationWording>;
 export type Business = z.infer<typeof Business>;
 export type StarCode = z.infer<typeof StarCode>;

@@ -1,13 +1,16 @@
 /** Standing state: what changes while the phones are in use and needs no review. */
 import { z } from 'zod';
+import type { Contact } from './contacts';
 import { Override } from './hours';
+import { Own } from './own';
 import type { Phone } from './people';
 import { E164, Id } from './primitives';
 import { Account, Registration } from './registration';
+import { stamped, StampedSwitch } from './stamped';
 
-/** A setting with who made it, when and where; the last change wins. */
-const stamped = <T extends z.ZodType>(value: T) =>
-  z.object({ value, at: z.number(), by: z.string().max(80) });
+/** A PIN as it is kept: nobody can read it back. SHA-256 of the salt and the digits, in hexadecimal. */
+export const Pin = z.object({ salt: z.string().max(64), hash: z.string().regex(/^[0-9a-f]{64}$/) });
+export type Pin = z.infer<typeof Pin>;
 
 export const Standing = z.object({
   /** Raised by one with every change. */
@@ -17,7 +20,15 @@ export const Standing = z.object({
   /** SIP accounts of desk phones, by account. */
   accounts: z.record(Id, Account),
   /** Do not disturb, by person. */
-  dnd: z.record(Id, stamped(z.boolean())),
+  dnd: z.record(Id, StampedSwitch),
+  /** Phones that do not ring, one by one: do not disturb on this phone, or a linked phone that is switched off. */
+  resting: z.record(Id, StampedSwitch).optional(),
+  /** How people and linked phones are reached, where they have set it. */
+  own: Own.optional(),
+  /** Numbers whose calls are not taken, or are again. */
+  blocked: z.record(E164, stamped(z.boolean())).optional(),
+  /** PINs of mailboxes, by mailbox. */
+  pins: z.record(Id, stamped(Pin)).optional(),
   /** Linked phones whose owner gave back the code that was sent to them, with the number it was sent to. */
   proved: z.record(Id, z.object({ number: E164, at: z.number() })),
   /** Numbers that are being ported: the moment from which they are ours, null while it is not known. */
@@ -47,6 +58,16 @@ export const emptyStanding = (): Standing => ({
   overrides: {},
   logins: {},
 });
+
+/**
+ * Whether calls of a number are not taken: what the block list says of it, else its contact.
+ * @param contact the contact of the number, where there is one
+ */
+export const isBlockedNumber = (
+  number: string,
+  standing: Pick<Standing, 'blocked'>,
+  contact: Pick<Contact, 'blocked'> | undefined,
+): boolean => standing.blocked?.[number]?.value ?? contact?.blocked ?? false;
 
 /** Whether calls may be sent to a linked phone: its owner has proved the number it has now. */
 export const isProved = (standing: Standing, phone: Phone): boolean =>

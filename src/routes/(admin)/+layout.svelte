@@ -10,7 +10,7 @@
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
     session.may('see the system') &&
-      !/^\/(messages|changes|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
+      !/^\/(messages|messages\/call-back|changes|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
         page.url.pathname,
       ),
   );
@@ -18,7 +18,7 @@
   const allowed = $derived(
     session.may('see the system') ||
       page.url.pathname === '/people/directory' ||
-      (page.url.pathname.startsWith('/people/') && page.url.pathname === `/people/${session.actor}`),
+      [`/people/${session.actor}`, `/people/${session.actor}/reach`].includes(page.url.pathname),
   );
 
   onMount(() => void session.start(() => demonstration(Date.now())));

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { isLinked, registeredAt, type Phone } from '$core/system';
+  import { isLinked, isOn, registeredAt, type Phone } from '$core/system';
   import FindingList from '$ui/FindingList.svelte';
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
@@ -34,7 +34,7 @@
   });
   const next = $derived(todo.find((t) => !t.done));
 
-  function isOn(phone: Phone): boolean {
+  function isRegistered(phone: Phone): boolean {
     const { registrations, accounts } = session.standing!;
     const r = registrations[phone.id];
     return !!r && registeredAt(r, phone.kind, accounts[phone.id], session.minute).registered;
@@ -44,8 +44,13 @@
       .slice(0, 30)
       .map((p) => {
         const phones = Object.values(inForce.phones).filter((x) => x.personId === p.id);
-        const on = phones.filter((x) => isLinked(x) || isOn(x));
-        return { person: p, on: on.length, all: phones.length, dnd: session.standing!.dnd[p.id]?.value };
+        const on = phones.filter((x) => isLinked(x) || isRegistered(x));
+        return {
+          person: p,
+          on: on.length,
+          all: phones.length,
+          dnd: isOn(session.standing!.dnd[p.id], session.minute),
+        };
       }),
   );
 </script>

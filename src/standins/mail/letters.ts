@@ -10,6 +10,8 @@ export interface MessageFacts {
   seconds: number;
   said: string;
   sound: boolean;
+  /** There are words, and the mailbox does not send them by mail. */
+  withheld?: boolean;
   /** What the caller said and pressed before. */
   notes: readonly { label: string; text: string }[];
 }
@@ -20,7 +22,7 @@ export const messageWords = (f: MessageFacts): Words => ({
   text: `${f.from} left a message of ${f.seconds} s in ${f.mailbox}.
 ${f.at}
 ${f.notes.map((n) => `\n${n.label}: ${n.text}`).join('')}
-${f.said ? f.said : f.sound ? 'The recording is attached.' : 'No words were recorded.'}
+${f.said ? f.said : f.sound ? 'The recording is attached.' : f.withheld ? 'Listen to it in the inbox, or dial in.' : 'No words were recorded.'}
 `,
 });
 

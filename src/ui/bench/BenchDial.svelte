@@ -4,6 +4,9 @@
   import { ending, outcomeOf, phoneName, sentence } from '$core/calls';
   import { callerLock } from '$exchange';
   import { freshId } from '../ids';
+  import CallerSound from '../phone/CallerSound.svelte';
+  import { heardInWords } from '../phone/heard';
+  import Keypad from '../phone/Keypad.svelte';
   import { hold, Line } from '../phone/line.svelte';
   import { session } from '../session.svelte';
 
@@ -62,9 +65,22 @@
     />
     <Button size="small" type="submit">Dial</Button>
   </form>
+  {#if live?.phase === 'inbox'}
+    <CallerSound call={live} {system} />
+    <p role="status" data-testid="desk-hears">
+      {heardInWords(live, system, session.now, session.view!.messages)}
+    </p>
+    <Keypad onpress={(key) => void line.act({ kind: 'press', callId, key })} />
+  {/if}
   {#if live && live.phase !== 'over'}
     <p>
-      {live.phase === 'ringing' ? 'It rings.' : live.phase === 'talking' ? 'They talk.' : 'The call goes on.'}
+      {live.phase === 'inbox'
+        ? ''
+        : live.phase === 'ringing'
+          ? 'It rings.'
+          : live.phase === 'talking'
+            ? 'They talk.'
+            : 'The call goes on.'}
       <Button
         size="small"
         kind="danger-tertiary"

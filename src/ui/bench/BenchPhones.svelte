@@ -4,6 +4,7 @@
   import { momentText } from '../format';
   import { session } from '../session.svelte';
   import BenchDial from './BenchDial.svelte';
+  import BenchRinging from './BenchRinging.svelte';
   import BenchText from './BenchText.svelte';
 
   /** A call that tells a code rings so long, in milliseconds. */
@@ -58,6 +59,7 @@
 <Button size="small" kind="tertiary" href="/phone" target="_blank" rel="opener"
   >Open the staff phone page</Button
 >
+<BenchRinging />
 <BenchDial />
 <BenchText />
 <h3>What outside phones got</h3>

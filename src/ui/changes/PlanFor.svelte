@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { localTime, momentOf } from '$core/hours';
-  import { momentText } from '../format';
+  import { localTime } from '$core/hours';
+  import { momentText, momentTyped } from '../format';
   import { session } from '../session.svelte';
 
   /** The draft as it is now goes in force at a later moment. */
@@ -19,17 +19,10 @@
   }
   async function take(event: Event) {
     event.preventDefault();
-    const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(when);
-    if (!match) {
-      problem = 'Give a day and a time.';
-      return;
-    }
-    const at = momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3]));
-    if (at <= session.now) {
-      problem = 'That moment has passed.';
-      return;
-    }
-    await session.workspace!.plan({ at, revision: session.view!.draft.record.revision });
+    const read = momentTyped(when, session.zone, session.now);
+    problem = read.ok ? '' : read.message;
+    if (!read.ok) return;
+    await session.workspace!.plan({ at: read.at, revision: session.view!.draft.record.revision });
     asking = false;
   }
 </script>

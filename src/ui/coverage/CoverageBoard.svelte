@@ -3,7 +3,7 @@
   import { coverageRows } from '$core/coverage';
   import { writeEvents } from '$core/formats/ical';
   import { addDays, localTime, momentOf, momentOfDay } from '$core/hours';
-  import type { System } from '$core/system';
+  import { withOwn, type System } from '$core/system';
   import { unparse } from 'papaparse';
   import { saveText } from '../download';
   import { dateText, fieldText } from '../format';
@@ -13,7 +13,9 @@
   import Lanes from './Lanes.svelte';
   import YearLanes from './YearLanes.svelte';
 
-  let { system }: { system: System } = $props();
+  let { system: document }: { system: System } = $props();
+  /** As people have set it: callers they treat in a way of their own are told apart too. */
+  const system = $derived(withOwn(document, session.standing!.own));
   type Span = 'day' | 'week' | 'year';
   const asked = new Remembered<{ span: Span; date: string; filter: Filter }>('coverage-board', {
     span: 'week',

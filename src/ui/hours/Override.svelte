@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { kindsOf, localTime, momentOf, periodAt, writeTime } from '$core/hours';
+  import { kindsOf, localTime, periodAt, writeTime } from '$core/hours';
   import type { Hours } from '$core/system';
-  import { momentText } from '../format';
+  import { momentText, momentTyped } from '../format';
   import { session } from '../session.svelte';
   import { endOverride, override } from './edits';
 
@@ -24,18 +24,10 @@
   }
   async function take(event: Event) {
     event.preventDefault();
-    const [date, time] = until.split('T');
-    const [h, m] = (time ?? '').split(':').map(Number);
-    if (!date || h === undefined || m === undefined || Number.isNaN(h + m)) {
-      problem = 'Give a day and a time.';
-      return;
-    }
-    const at = momentOf(zone, date, h * 60 + m);
-    if (at <= session.now) {
-      problem = 'That moment has passed.';
-      return;
-    }
-    await override(hours, asking === 'close' ? null : (kindsOf(hours)[0] ?? 'Open'), at);
+    const read = momentTyped(until, zone, session.now);
+    problem = read.ok ? '' : read.message;
+    if (!read.ok) return;
+    await override(hours, asking === 'close' ? null : (kindsOf(hours)[0] ?? 'Open'), read.at);
     asking = null;
   }
 </script>

@@ -3,7 +3,7 @@
   import { greetingAt } from '$core/answering';
   import { everybodyAway } from '$core/calls';
   import { localTime } from '$core/hours';
-  import { allSteps, type Mailbox } from '$core/system';
+  import { allSteps, withOwn, type Mailbox } from '$core/system';
   import EditField from '../EditField.svelte';
   import { freshId } from '../ids';
   import { listed } from '$core/calls';
@@ -13,6 +13,7 @@
   import { session } from '../session.svelte';
   import { removeMailbox, setGreetings, setMailbox } from './edits';
   import GreetingRow from './GreetingRow.svelte';
+  import MailboxMore from './MailboxMore.svelte';
 
   let { mailbox }: { mailbox: Mailbox } = $props();
   const system = $derived(session.system!);
@@ -24,7 +25,7 @@
       date: localTime(session.zone, session.minute).date,
       occasion: 'not answered',
       listIds: [],
-      away: everybodyAway(mailbox, system, session.minute),
+      away: everybodyAway(mailbox, withOwn(system, session.standing!.own), session.minute),
     }),
   );
   const usedBy = $derived([
@@ -129,6 +130,7 @@
     “Plays now” is for somebody new whom nobody answers. Of several that fit: some days, then lists, away, the
     period, the reason.
   </p>
+  <MailboxMore {mailbox} {system} />
 </section>
 
 <style>

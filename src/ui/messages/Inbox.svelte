@@ -4,7 +4,7 @@
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
-  import { archive, assign, backToInbox, bin, change } from './edits';
+  import { archive, assign, backToInbox, bin, change, markSpam } from './edits';
   import MessageCard from './MessageCard.svelte';
 
   /** All messages: narrowed, searched, and several dealt with at once. */
@@ -17,7 +17,7 @@
     chosenIds = [];
   };
   /** So many are drawn at first, and with each further press. */
-  const FIRST = 50;
+  const FIRST = 20;
   let shown = $state(FIRST);
   const found = $derived(inbox(session.view!.messages, question));
   let chosenIds = $state<string[]>([]);
@@ -28,6 +28,7 @@
   const FOLDERS: [Folder, string][] = [
     ['inbox', 'Inbox'],
     ['archive', 'Archive'],
+    ['spam', 'Spam'],
     ['bin', `Deleted, kept ${BIN_DAYS} days`],
   ];
   const mailboxName = (id: string) =>
@@ -103,6 +104,7 @@
         size="small"
         kind="ghost"
         on:click={() => all(() => archive(chosen))}>Archive them</Button
+      ><Button size="small" kind="ghost" on:click={() => all(() => markSpam(chosen))}>Spam</Button
       >{:else}<Button size="small" kind="ghost" on:click={() => all(() => backToInbox(chosen))}
         >Back to the inbox</Button
       >{/if}

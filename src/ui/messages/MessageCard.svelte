@@ -3,8 +3,12 @@
   import { durationText, momentText } from '../format';
   import EditField from '../EditField.svelte';
   import { session } from '../session.svelte';
+  import { contactOf, isBlockedNumber } from '$core/system';
   import type { MessageRecord } from '$workspace';
-  import { archive, assign, backToInbox, bin, change } from './edits';
+  import type { Send } from '../reach/settings.svelte';
+  import AnswerBack from './AnswerBack.svelte';
+  import { markAnswered } from './answering';
+  import { archive, assign, backToInbox, bin, block, change, markSpam } from './edits';
 
   interface Props {
     message: MessageRecord;
@@ -12,14 +16,26 @@
     /** Where several can be chosen: whether this one is. */
     chosen?: boolean;
     onchoose?: (chosen: boolean) => void;
+    /** The phone whose window this is, and how it sends settings. */
+    phone?: { id: string; send: Send };
   }
-  let { message, mailbox, chosen = false, onchoose }: Props = $props();
+  let { message, mailbox, chosen = false, onchoose, phone }: Props = $props();
   const people = $derived(
     Object.values(session.system?.people ?? {}).filter((p) => p.role !== 'shared room'),
   );
   const own = $derived([message]);
+  const blocked = $derived(
+    message.fromNumber !== null &&
+      isBlockedNumber(
+        message.fromNumber,
+        session.standing!,
+        contactOf(message.fromNumber, session.system?.contacts ?? {}),
+      ),
+  );
   let speed = $state(1);
   let noting = $state(false);
+  /** The field is drawn when it is wanted: a list of fields takes long to draw with every key of a search. */
+  let assigning = $state(false);
   const SPEEDS = [1, 1.25, 1.5, 2];
   const ended = $derived(message.sound?.startsWith('data:audio/wav') ? 'wav' : 'webm');
 </script>
@@ -38,6 +54,10 @@
     {/if}
     <b>{message.from}</b>
     {#if !message.heard}<span class="mark">new</span>{/if}
+    {#if message.answeredAt}<span class="small soft"
+        >answered {momentText(message.answeredAt, session.zone)}</span
+      >{/if}
+    {#if blocked}<span class="small soft">blocked</span>{/if}
     <span class="soft"
       >{momentText(message.at, session.zone)} · {durationText(message.seconds * 1000)}{mailbox
         ? ` · ${mailbox}`
@@ -99,24 +119,51 @@
       >
     {:else}
       <button class="linkish small" type="button" onclick={() => void archive(own)}>Archive</button>
+      <button class="linkish small" type="button" onclick={() => void markSpam(own)}>Spam</button>
+    {/if}
+    {#if message.fromNumber}
+      <button
+        class="linkish small"
+        type="button"
+        onclick={() => void block(message.fromNumber!, !blocked, phone?.send)}
+        >{blocked ? 'Unblock' : 'Block'}<span class="visually-hidden">&nbsp;{message.from}</span></button
+      >
     {/if}
     {#if message.folder !== 'bin'}<button class="linkish small" type="button" onclick={() => void bin(own)}
         >Delete</button
       >{/if}
-    <span class="who small soft" aria-hidden="true">seen to by</span>
-    <Select
-      size="sm"
-      inline
-      hideLabel
-      labelText="Who sees to the message from {message.from}"
-      selected={message.assignedTo ?? ''}
-      on:update={(e) => {
-        if (e.detail !== (message.assignedTo ?? '')) void assign(own, String(e.detail));
-      }}
-    >
-      <SelectItem value="" text="nobody in particular" />
-      {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
-    </Select>
+    {#if message.fromNumber}
+      <AnswerBack
+        number={message.fromNumber}
+        own={phone?.id}
+        answered={() => markAnswered([message.id], [])}
+      />
+    {/if}
+    <div class="who">
+      {#if assigning}
+        <Select
+          size="sm"
+          inline
+          hideLabel
+          labelText="Who sees to the message from {message.from}"
+          selected={message.assignedTo ?? ''}
+          on:update={(e) => {
+            if (e.detail === (message.assignedTo ?? '')) return;
+            assigning = false;
+            void assign(own, String(e.detail));
+          }}
+        >
+          <SelectItem value="" text="nobody in particular" />
+          {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
+        </Select>
+      {:else}
+        <button class="linkish small" type="button" onclick={() => (assigning = true)}
+          >{message.assignedTo
+            ? `${session.system?.people[message.assignedTo]?.name ?? 'somebody'} sees to it`
+            : 'Give it to…'}<span class="visually-hidden">&nbsp;(message from {message.from})</span></button
+        >
+      {/if}
+    </div>
   </div>
 </article>
 
@@ -160,6 +207,8 @@
   }
   .who {
     margin-left: auto;
+    display: flex;
+    align-items: center;
   }
   .play {
     display: grid;

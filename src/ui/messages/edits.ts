@@ -1,6 +1,7 @@
 /** What is done to messages: at once, and taken back by the notice that tells of it. */
 import type { MessageRecord } from '$workspace';
 import { count } from '../format';
+import { sendFromHere, type Send } from '../reach/settings.svelte';
 import { session } from '../session.svelte';
 
 type Change = Partial<Pick<MessageRecord, 'heard' | 'note' | 'assignedTo' | 'folder' | 'binnedAt'>>;
@@ -23,6 +24,16 @@ export const archive = (messages: readonly MessageRecord[]): Promise<void> =>
 /** Into the bin, from which it comes back. */
 export const bin = (messages: readonly MessageRecord[]): Promise<void> =>
   change(messages, { folder: 'bin', binnedAt: session.workspace!.now() }, `Deleted ${what(messages)}`);
+
+/** Among what nobody wants, to be looked through now and then. */
+export const markSpam = (messages: readonly MessageRecord[]): Promise<void> =>
+  change(messages, { folder: 'spam', binnedAt: undefined, heard: true }, `Marked as spam: ${what(messages)}`);
+
+/** Takes no more calls of a number, or takes them again. It holds at once. @param sendSetting by whom and where */
+export const block = (number: string, on: boolean, sendSetting: Send = sendFromHere): Promise<void> =>
+  sendSetting(`${session.number(number)} is ${on ? 'blocked' : 'no longer blocked'}`, [
+    { kind: 'blocked', number, on },
+  ]);
 
 export const backToInbox = (messages: readonly MessageRecord[]): Promise<void> =>
   change(messages, { folder: undefined, binnedAt: undefined }, `Back in the inbox: ${what(messages)}`);

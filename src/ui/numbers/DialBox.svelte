@@ -1,14 +1,6 @@
 <script lang="ts">
   import { CopyButton, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import {
-    addressOfHelp,
-    featureInWords,
-    helpFor,
-    listed,
-    shownBy,
-    shownInWords,
-    type Help,
-  } from '$core/calls';
+  import { addressOfHelp, helpFor, listed, shownBy, shownInWords, type Help } from '$core/calls';
   import {
     addressLine,
     dialClashes,
@@ -76,7 +68,7 @@
       case 'service':
         return `Outside call to the service ${got.number}.`;
       case 'feature':
-        return `${got.does[0]!.toUpperCase()}${featureInWords(got.does).slice(1)}.`;
+        return `${got.does[0]!.toUpperCase()}${got.does.slice(1)}${got.to ? `: calls go to ${got.to.kind === 'outside' ? session.number(got.to.e164) : plan.index.owner(got.to.extension)?.who}` : ''}.`;
       case 'outside': {
         const number = Object.values(system.numbers).find((n) => n.e164 === got.e164);
         const shown = got.callerId === 'hidden' ? null : shownBy(system, caller?.id ?? null);

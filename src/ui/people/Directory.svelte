@@ -2,6 +2,7 @@
   import { Button, ContentSwitcher, Search, Select, SelectItem, Switch } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import { byName, directory, type DirectoryEntry } from '$core/people';
+  import { withOwn } from '$core/system';
   import { businessNumber } from '$workspace';
   import { saveText } from '../download';
   import { dateText } from '../format';
@@ -49,9 +50,10 @@
     return found;
   });
   const presence = (e: DirectoryEntry): Presence | null => {
-    const person = e.kind === 'group' ? undefined : system.people[e.id];
+    const set = withOwn(system, session.standing!.own);
+    const person = e.kind === 'group' ? undefined : set.people[e.id];
     const now = session.now;
-    const state = { system, standing: session.standing!, calls: line.calls, now };
+    const state = { system: set, standing: session.standing!, calls: line.calls, now };
     return person ? presenceOf(person, phonesOf.get(e.id) ?? [], state) : null;
   };
 

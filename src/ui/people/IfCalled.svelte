@@ -15,14 +15,24 @@
       to: { kind: 'digits', digits: person.extension },
       behaviour: nobodyAnswers(),
     });
-    return { chart: ringChart(trace, system), words: outcomeInWords(trace, system) };
+    return {
+      chart: ringChart(trace, system),
+      words: outcomeInWords(trace, system),
+      silent: !trace.some((e) => e.kind === 'leg sounding'),
+    };
   });
 </script>
 
 <div class="mini"><RingChart chart={shown.chart} /></div>
-<p class="small">If nobody does anything: {shown.words}.</p>
+<p class="small">
+  {#if shown.silent}<b class="none">No phone rings.</b>{/if}
+  If nobody does anything: {shown.words}.
+</p>
 
 <style>
+  .none {
+    color: var(--alarm);
+  }
   .mini + p {
     margin: 8px 0 12px;
   }

@@ -28,7 +28,8 @@
 
 <h1>Your page, {person.name}</h1>
 <p class="sub">
-  What is wrong here, whoever does the phones can change. Days away hold once they put them in force.
+  What is wrong here, whoever does the phones can change. How you are reached, and days away, you set
+  yourself: that holds at once.
 </p>
 <div class="halves">
   <section>
@@ -51,7 +52,10 @@
         at={session.now}
       />
     </div>
-    <p><a href="/phone" target="_blank" rel="opener">Open your phone</a></p>
+    <p>
+      <a href="/people/{person.id}/reach">How you are reached: phones, forwarding, quiet hours</a><br />
+      <a href="/phone" target="_blank" rel="opener">Open your phone</a>
+    </p>
   </section>
 </div>
 

@@ -67,7 +67,10 @@
     };
     $virtual.scrollToIndex(at.row);
     await tick();
-    requestAnimationFrame(() => document.getElementById(cellId(at.row, at.column))?.focus());
+    requestAnimationFrame(() => {
+      // Whoever types right after an arrow has opened the cell by now, and writes in its field.
+      if (!editing) document.getElementById(cellId(at.row, at.column))?.focus();
+    });
   }
   function open(row: number, column: number, typed: string | null = null) {
     at = { row, column };

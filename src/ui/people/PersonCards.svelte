@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { isCarriedOut } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import type { DirectoryEntry } from '$core/people';
   import { businessNumber } from '$workspace';
@@ -10,9 +9,7 @@
   const system = $derived(session.system!);
   const { business } = $derived(system);
   const main = $derived(businessNumber(system));
-  /** A code that does what it says by now. */
-  const code = (does: string) =>
-    business.starCodes.find((c) => c.does === does && isCarriedOut(c.does))?.code;
+  const code = (does: string) => business.starCodes.find((c) => c.does === does)?.code;
   const voicemail = $derived(code('voicemail'));
   const dnd = $derived([code('do not disturb on'), code('do not disturb off')]);
   const emergency = $derived(profileOf(business.country).emergency.join(' or '));

@@ -2,6 +2,7 @@
 import { awayAt, zoneOf } from '$core/calls';
 import {
   isLinked,
+  isOn,
   isProved,
   registeredAt,
   type Person,
@@ -35,7 +36,7 @@ export function presenceOf(
       (c.phase !== 'over' && c.request.from.kind === 'phone' && own.has(c.request.from.phoneId)),
   );
   if (talks) return { kind: 'busy', words: 'on a call' };
-  if (standing.dnd[person.id]?.value) return { kind: 'busy', words: 'do not disturb' };
+  if (isOn(standing.dnd[person.id], now)) return { kind: 'busy', words: 'do not disturb' };
   const away = awayAt(person, zoneOf(person, system), now);
   if (away) {
     const standIn = system.people[away.standInId ?? '']?.name;

@@ -9,21 +9,34 @@
 
   /** Plays what the caller hears, as the telephone carries it. Shows nothing: the words stand elsewhere. */
   let { call, system }: { call: LiveCall | null; system: System } = $props();
-  const heard = $derived(call && heardNow(call, system, session.now));
+  const heard = $derived(call && heardNow(call, system, session.now, session.view!.messages));
   const key = $derived(heard?.key ?? '');
   let wanted = '';
+  let playback: HTMLAudioElement | null = null;
 
   $effect(() => {
     wanted = key;
+    playback?.pause();
+    playback = null;
     if (!key) return player.stop();
     // Only another key is something else: the time that goes on is not.
-    const { recording, loop } = untrack(() => heard)!;
+    const { recording, url, loop } = untrack(() => heard)!;
+    if (url) {
+      player.stop();
+      playback = new Audio(url);
+      void playback.play().catch(() => {});
+      return;
+    }
+    if (!recording) return;
     void samplesOf(recording).then((samples) => {
       // By then something else may have begun.
       if ('ulaw' in samples && wanted === key) void player.play(key, samples.ulaw, { loop });
     });
   });
-  onDestroy(() => player.stop());
+  onDestroy(() => {
+    playback?.pause();
+    player.stop();
+  });
 </script>
 
 <span data-testid="caller-sound" data-playing={player.playing} hidden></span>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { ending, outcomeOf, sentence, whoseName } from '$core/calls';
+  import { ending, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
   import { callerLock, type LiveCall } from '$exchange';
   import { durationText } from '../format';
@@ -10,6 +10,7 @@
   import { session } from '../session.svelte';
   import CallerSound from './CallerSound.svelte';
   import Keypad from './Keypad.svelte';
+  import { heardInWords } from './heard';
   import { hold, Line } from './line.svelte';
   import { Recorder } from './recorder.svelte';
   import { allowSound, playCadence, VOICEMAIL_TONE } from './tones';
@@ -52,6 +53,7 @@
   const going = $derived(call !== null && call.phase !== 'over');
   $effect(() => {
     if (call?.phase === 'over') {
+      if (recorder.on) void recorder.stop();
       release();
       memory.set('words', '');
     }
@@ -70,12 +72,9 @@
     if (call.phase === 'tone') return 'The tone.';
     if (call.phase === 'message') return 'Speak now.';
     if (call.phase === 'queued' || (call.phase === 'ringing' && waitingIn(call))) return whileWaiting(call);
-    if (call.phase === 'naming') return '“Please say your name.”';
-    if (call.phase === 'asked' || call.phase === 'menu') return inMenu(call);
-    const said = call.trace.findLast((e) => e.kind === 'prompt started' || e.kind === 'greeting started');
-    const id = said && 'recordingId' in said ? said.recordingId : null;
-    if (call.phase === 'greeting' && !id) return '“Please leave a message after the tone.”';
-    return id ? `“${system.recordings[id]?.text ?? ''}”` : 'Connecting…';
+    const words = heardInWords(call, system, session.now, session.view!.messages);
+    if (words) return words;
+    return call.phase === 'greeting' ? '“Please leave a message after the tone.”' : 'Connecting…';
   });
 
   /** The queue the caller waits in, or undefined. */
@@ -95,18 +94,6 @@
     return music ? `You wait: “${music}”` : 'You wait, and hear music.';
   }
 
-  /** What a menu or a question says. */
-  function inMenu(call: LiveCall): string {
-    const e = call.trace.findLast((x) =>
-      ['menu', 'asked', 'told', 'spell a name', 'found by name'].includes(x.kind),
-    );
-    if (e?.kind === 'menu') return `“${(e.recordingId && system.recordings[e.recordingId]?.text) || '…'}”`;
-    if (e?.kind === 'asked' || e?.kind === 'told') return `“${e.says}”`;
-    if (e?.kind === 'spell a name') return '“Spell the name on the keypad, the family name or the first.”';
-    if (e?.kind === 'found by name')
-      return `“${e.personIds.map((id, i) => `For ${system.people[id]?.name ?? 'somebody'} press ${i + 1}.`).join(' ')}”`;
-    return '…';
-  }
   let answer = $state('');
   async function say(event: Event) {
     event.preventDefault();
@@ -165,6 +152,23 @@
     if (call.phase === 'message') await line.say(call.request.id, { text: words, sound: recorder.sound });
     await line.act({ kind: 'hang up', callId: call.request.id, by: 'caller' });
   }
+  /** Quieter than this counts as silence: about -40 dB below the loudest. Common practice, no source. */
+  const SILENT_BELOW = 0.01;
+  /** Whoever records and says nothing for as long as the mailbox waits has finished. */
+  $effect(() => {
+    const mailbox = system.mailboxes[call?.mailboxId ?? ''];
+    const ms = mailbox ? silenceMs(mailbox) : null;
+    if (!call || call.phase !== 'message' || !recorder.on || ms === null) return;
+    if (recorder.level >= SILENT_BELOW) return;
+    const { id } = call.request;
+    const timer = setTimeout(() => void untrack(() => wasSilent(id, ms)), ms);
+    return () => clearTimeout(timer);
+  });
+  async function wasSilent(callId: string, ms: number) {
+    await recorder.stop();
+    await line.say(callId, { text: words, sound: recorder.sound });
+    await line.act({ kind: 'silent', callId, ms });
+  }
   function type(text: string) {
     words = text;
     memory.set('words', text);
@@ -204,13 +208,13 @@
         </div>
         {#if recorder.problem}<p class="problem">{recorder.problem}</p>{/if}
       {/if}
-      {#if call.phase === 'asked'}
+      {#if call.phase === 'asked' || call.phase === 'naming'}
         <form class="row" onsubmit={say}>
           <TextInput size="sm" labelText="Your answer" bind:value={answer} />
           <Button size="small" type="submit">Say it</Button>
         </form>
       {/if}
-      {#if ['menu', 'asked', 'queued', 'ringing'].includes(call.phase)}
+      {#if ['menu', 'asked', 'queued', 'ringing', 'greeting', 'tone', 'message', 'inbox'].includes(call.phase)}
         <Keypad onpress={(key) => void line.act({ kind: 'press', callId: call.request.id, key })} />
       {/if}
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>

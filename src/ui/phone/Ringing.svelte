@@ -13,8 +13,9 @@
     system: System;
     onanswer: () => void;
     ondecline: () => void;
+    onmailbox: () => void;
   }
-  let { call, phoneId, system, onanswer, ondecline }: Props = $props();
+  let { call, phoneId, system, onanswer, ondecline, onmailbox }: Props = $props();
 
   const from = $derived(call.request.from);
   const caller = $derived(
@@ -46,6 +47,10 @@
         ),
     ),
   ]);
+  /** It was lifted, and a key takes the call. */
+  const asked = $derived(call.legs.some((l) => l.phone === phoneId && l.state === 'confirming'));
+  /** A call that is for several is not for one mailbox. */
+  const canDivert = $derived(!!own && call.calledPerson === own && !!system.people[own]?.mailboxId);
   const left = $derived(call.until ? Math.max(0, call.until - session.now) : 0);
   const whole = $derived(call.until ? call.until - call.since : 1);
   const notes = $derived(saidSoFar(call.trace, system));
@@ -72,8 +77,9 @@
   });
 
   function onkeydown(event: KeyboardEvent) {
-    if (event.key === 'Enter' || event.key.toLowerCase() === 'a') onanswer();
+    if (event.key === 'Enter' || event.key.toLowerCase() === 'a' || (asked && event.key === '1')) onanswer();
     else if (event.key === 'Escape') ondecline();
+    else if (event.key.toLowerCase() === 'v' && canDivert) onmailbox();
     else return;
     event.preventDefault();
   }
@@ -107,7 +113,11 @@
     >
   {/if}
   <div class="choices">
-    <button class="yes" type="button" onclick={onanswer}>Answer <small>Enter</small></button>
+    <button class="yes" type="button" onclick={onanswer}
+      >{asked ? 'Press 1: take the call' : 'Answer'} <small>{asked ? '1' : 'Enter'}</small></button
+    >
+    {#if canDivert}<button type="button" onclick={onmailbox}>Let them leave a message <small>V</small></button
+      >{/if}
     <button type="button" onclick={ondecline}>Not now: stop my phones <small>Esc</small></button>
   </div>
 </section>

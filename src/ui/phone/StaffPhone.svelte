@@ -2,13 +2,17 @@
   import { Button, Toggle } from 'carbon-components-svelte';
   import { onDestroy, onMount, untrack } from 'svelte';
   import { ending, outcomeOf, whoseName } from '$core/calls';
+  import { isOn, withOwn, type Setting } from '$core/system';
   import { phoneLock, type LiveCall } from '$exchange';
   import { durationText, momentText } from '../format';
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../messages/MessageCard.svelte';
+  import MessageLight from '../phones/MessageLight.svelte';
   import IfCalled from '../people/IfCalled.svelte';
   import { session } from '../session.svelte';
   import { hold, Line } from './line.svelte';
+  import Origin from '../reach/Origin.svelte';
+  import { Outbox } from './outbox.svelte';
   import { OwnPhoneMemory } from './own-phone.svelte';
   import { hurdles } from './ready';
   import Ringing from './Ringing.svelte';
@@ -29,18 +33,29 @@
 
   /** A new person is in the draft first; the phone works as soon as it is paired, and rings when plans in force ring it. */
   const inForce = $derived(session.view!.inForce.system);
-  const system = $derived(inForce.phones[phoneId] ? inForce : session.system!);
+  const system = $derived(
+    withOwn(inForce.phones[phoneId] ? inForce : session.system!, session.standing!.own),
+  );
   const phone = $derived(system.phones[phoneId]);
   const person = $derived(phone?.personId ? system.people[phone.personId] : undefined);
   const registration = $derived(session.standing!.registrations[phoneId]);
 
   const ringing = $derived(
     line.calls.find(
-      (c) => c.phase === 'ringing' && c.legs.some((l) => l.phone === phoneId && l.state === 'sounding'),
+      (c) =>
+        c.phase === 'ringing' &&
+        c.legs.some((l) => l.phone === phoneId && (l.state === 'sounding' || l.state === 'confirming')),
     ),
   );
   const talking = $derived(line.calls.find((c) => c.phase === 'talking' && c.talkingOn === phoneId));
-  const dnd = $derived(person ? (session.standing!.dnd[person.id]?.value ?? false) : false);
+  const dndSet = $derived(person && session.standing!.dnd[person.id]);
+  const dnd = $derived(isOn(dndSet, session.minute));
+  const online = $derived(registration?.condition !== 'no network');
+  const outbox = untrack(() => new Outbox(phoneId, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
+  const send = (words: string, settings: Setting[]) => outbox.send(words, settings, online);
+  $effect(() => {
+    if (online && registration) void untrack(() => outbox.flush());
+  });
 
   const own = untrack(() => new OwnPhoneMemory(phoneId));
   const sound = new SoundCheck();
@@ -54,7 +69,7 @@
       ? hurdles(
           person,
           phone,
-          inForce,
+          withOwn(inForce, session.standing!.own),
           session.standing!,
           { microphone: sound.microphone, notifications, here },
           session.now,
@@ -64,6 +79,7 @@
   /** What keeps it from ringing, apart from what only this device lacks. */
   const ready = $derived(!inTheWay.some((h) => h.stops));
   let looking = $state(false);
+  let reaching = $state(false);
   const barred = $derived(registration?.outside && phone && !phone.outsideOffice);
   const messages = $derived(
     [...session.view!.messages]
@@ -100,15 +116,14 @@
         : 'Hidden number'
       : whoseName(system, from.phoneId);
   };
-  const act = (kind: 'answer' | 'decline') =>
+  const act = (kind: 'answer' | 'decline' | 'to mailbox') =>
     ringing && line.act({ kind, callId: ringing.request.id, phone: phoneId });
   const hangUp = () => talking && line.act({ kind: 'hang up', callId: talking.request.id, by: 'called' });
-  const setDnd = (value: boolean) =>
+  const setDnd = (on: boolean) =>
     person &&
-    session.workspace!.changeStanding((s) => ({
-      ...s,
-      dnd: { ...s.dnd, [person.id]: { value, at: session.now, by: `${person.name}, on this phone` } },
-    }));
+    send(on ? 'Do not disturb is on' : 'Do not disturb is off', [
+      { kind: 'do not disturb', personId: person.id, on, until: null },
+    ]);
   async function signOut() {
     await session.workspace!.changeStanding((s) => {
       const registrations = { ...s.registrations };
@@ -136,15 +151,17 @@
     <span data-testid="phone-state">
       {system.business.name} · {!here
         ? 'this phone is open in another window'
-        : dnd
-          ? 'do not disturb'
-          : !registration.online
-            ? 'signing on…'
-            : barred
-              ? 'outside the office: it does not ring here'
-              : ready
-                ? 'this phone is ready'
-                : 'not ready yet'}
+        : !online
+          ? 'no network'
+          : dnd
+            ? 'do not disturb'
+            : !registration.online
+              ? 'signing on…'
+              : barred
+                ? 'outside the office: it does not ring here'
+                : ready
+                  ? 'this phone is ready'
+                  : 'not ready yet'}
     </span>
   </header>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
@@ -155,6 +172,7 @@
       {system}
       onanswer={() => void act('answer')}
       ondecline={() => void act('decline')}
+      onmailbox={() => void act('to mailbox')}
     />
   {:else if talking}
     <section class="talk" data-testid="talking">
@@ -175,6 +193,13 @@
       onnotifications={(state) => (notifications = state)}
       done={() => (settingUp = false)}
     />
+  {:else if reaching}
+    <div class="reach">
+      <p>
+        <button class="linkish" type="button" onclick={() => (reaching = false)}>Back to the phone</button>
+      </p>
+      {#await import('../reach/Reach.svelte') then { default: Reach }}<Reach {person} {send} />{/await}
+    </div>
   {:else}
     <main>
       {#if inTheWay.length}
@@ -196,12 +221,23 @@
           toggled={dnd}
           on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)}
         />
+        {#if dnd}<Origin stamp={dndSet} />{/if}
+        {#if outbox.waiting.length}<p class="small" data-testid="waits">
+            Waits for the network: {outbox.waiting.map((w) => w.words).join('; ')}.
+          </p>{/if}
+        <p class="small gap">
+          <button class="linkish" type="button" onclick={() => (reaching = true)}
+            >How I am reached: phones, forwarding, quiet hours</button
+          >
+        </p>
       </div>
       <div>
         <h2>Messages</h2>
+        <MessageLight {phone} />
         {#each messages as m (m.id)}<MessageCard
             message={m}
             mailbox={system.mailboxes[m.mailboxId]?.name}
+            phone={{ id: phoneId, send }}
           />{:else}<p class="soft">No messages.</p>{/each}
       </div>
       <div>
@@ -251,6 +287,12 @@
   }
   main {
     padding: 16px 18px;
+  }
+  .gap {
+    margin: 12px 0 0;
+  }
+  .reach {
+    padding: 10px 18px;
   }
   .pad {
     margin: 18px;

@@ -10,11 +10,12 @@
   let { phoneId, system }: { phoneId: string; system: System } = $props();
   let places = $state.raw<{ address: string; name: string }[]>([]);
   void placesOf(untrack(() => system)).then((found) => (places = found));
+  const condition = $derived(session.standing!.registrations[phoneId]?.condition ?? 'in reach');
   const address = $derived(session.standing!.registrations[phoneId]?.address || (places[0]?.address ?? ''));
 </script>
 
-{#if places.length > 1}
-  <div>
+<div class:two={places.length > 1}>
+  {#if places.length > 1}
     <Select
       size="sm"
       labelText="Bench: this window plays a phone"
@@ -24,13 +25,29 @@
     >
       {#each places as p (p.address)}<SelectItem value={p.address} text={p.name} />{/each}
     </Select>
-  </div>
-{/if}
+  {/if}
+  <Select
+    size="sm"
+    labelText="Bench: its network"
+    selected={condition}
+    on:update={(e) =>
+      e.detail !== condition &&
+      void putPhones(session.workspace!, [phoneId], { condition: e.detail as 'in reach' })}
+  >
+    <SelectItem value="in reach" text="in reach" />
+    <SelectItem value="no network" text="no network" />
+  </Select>
+</div>
 
 <style>
   div {
     background: var(--bench);
     border: 1px solid var(--line);
     padding: 8px 12px;
+    display: grid;
+    gap: 10px;
+  }
+  .two {
+    grid-template-columns: 1fr 1fr;
   }
 </style>

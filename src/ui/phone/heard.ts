@@ -1,11 +1,15 @@
-/** Which recording a caller hears at this moment. */
-import type { LiveCall } from '$exchange';
+/** What a caller hears at this moment: a recording, words the machine says, or a message played back. */
 import type { Recording, System } from '$core/system';
+import type { LiveCall } from '$exchange';
+import type { MessageRecord } from '$workspace';
 
 export interface Heard {
   /** Another one whenever something else begins. */
   key: string;
-  recording: Recording;
+  /** Spoken or played as telephone sound. */
+  recording?: Recording;
+  /** A sound as a data URL, played as it is. */
+  url?: string;
   /** Music goes on and on. */
   loop: boolean;
 }
@@ -13,26 +17,89 @@ export interface Heard {
 /** How long what is said to those who wait is taken to last, before the music comes back: milliseconds. */
 const COMFORT_MS = 8000;
 
-/** @param now bench time, epoch milliseconds @returns null where no recording is heard */
-export function heardNow(call: LiveCall, system: System, now: number): Heard | null {
+/** Words that the machine puts together are spoken like a recording that has no sound of its own. */
+const spoken = (text: string): Recording => ({ id: 'spoken', name: 'spoken', text });
+
+/** Where what is heard begins. */
+const BEGINS = new Set([
+  'prompt started',
+  'menu',
+  'greeting started',
+  'spell a name',
+  'found by name',
+  'asked',
+  'told',
+  'says',
+  'plays',
+]);
+
+/** @param now bench time, epoch milliseconds @returns null where nothing is heard but tones */
+export function heardNow(
+  call: LiveCall,
+  system: System,
+  now: number,
+  messages: readonly MessageRecord[] = [],
+): Heard | null {
+  const { trace } = call;
+  const key = (n: number, what: string) => `${call.request.id} ${n} ${what}`;
   const heard = (n: number, id: string | null | undefined, loop = false): Heard | null => {
     const recording = id ? system.recordings[id] : undefined;
-    return recording ? { key: `${call.request.id} ${n} ${recording.id}`, recording, loop } : null;
+    return recording ? { key: key(n, recording.id), recording, loop } : null;
   };
-  const { trace } = call;
+  const words = (n: number, text: string): Heard => ({
+    key: key(n, 'words'),
+    recording: spoken(text),
+    loop: false,
+  });
   if (call.phase === 'queued') {
     const n = trace.findLastIndex((e) => e.kind === 'queued');
     const queued = trace[n];
     const queue = queued?.kind === 'queued' ? system.queues[queued.queueId] : undefined;
     const said = trace.findLastIndex((e) => e.kind === 'comfort');
-    if (said > n && now - call.request.at - trace[said]!.t < COMFORT_MS)
-      return heard(said, queue?.comfort?.recordingId);
+    const comfort = trace[said];
+    if (said > n && comfort?.kind === 'comfort' && now - call.request.at - comfort.t < COMFORT_MS) {
+      const recording = system.recordings[queue?.comfort?.recordingId ?? ''];
+      return queue?.comfort?.position
+        ? words(said, `${recording?.text ?? ''} You are number ${comfort.position}.`)
+        : heard(said, recording?.id);
+    }
     return heard(n, queue?.holdMusicId, true);
   }
-  if (call.phase !== 'prompt' && call.phase !== 'menu' && call.phase !== 'greeting') return null;
-  const n = trace.findLastIndex((e) =>
-    ['prompt started', 'menu', 'greeting started', 'spell a name', 'found by name'].includes(e.kind),
+  if (!['prompt', 'menu', 'greeting', 'asked', 'naming', 'inbox'].includes(call.phase)) return null;
+  const n = trace.findLastIndex(
+    (e) => BEGINS.has(e.kind) && (e.kind !== 'plays' || now - call.request.at >= e.t + e.after),
   );
   const e = trace[n];
-  return e && 'recordingId' in e ? heard(n, e.recordingId) : null;
+  switch (e?.kind) {
+    case 'says':
+    case 'asked':
+    case 'told':
+      return words(n, e.kind === 'says' ? e.words : e.says);
+    case 'spell a name':
+      return words(n, 'Spell the name on the keypad, the family name or the first.');
+    case 'found by name':
+      return words(
+        n,
+        e.personIds.map((id, i) => `For ${system.people[id]?.name ?? 'somebody'} press ${i + 1}.`).join(' '),
+      );
+    case 'plays': {
+      const message = messages.find((m) => m.id === e.messageId);
+      if (message?.sound) return { key: key(n, 'message'), url: message.sound, loop: false };
+      return message ? words(n, message.said || 'This message has no words.') : null;
+    }
+    default:
+      return e && 'recordingId' in e ? heard(n, e.recordingId) : null;
+  }
+}
+
+/** The same in words, for the screen; empty where nothing is said. */
+export function heardInWords(
+  call: LiveCall,
+  system: System,
+  now: number,
+  messages: readonly MessageRecord[],
+): string {
+  const heard = heardNow(call, system, now, messages);
+  if (heard?.url) return 'You hear the message.';
+  return heard?.recording?.text ? `“${heard.recording.text}”` : '';
 }

@@ -1,7 +1,7 @@
 /** Whether somebody's phone is ready for calls, and what is in the way when it is not. */
 import { awayAt, zoneOf } from '$core/calls';
 import { periodAt } from '$core/hours';
-import type { Person, Phone, Standing, System } from '$core/system';
+import { isOn, type Person, type Phone, type Standing, type System } from '$core/system';
 
 export interface Hurdle {
   /** What is in the way. */
@@ -45,7 +45,9 @@ export function hurdles(
       'You are outside the office, where this phone may not ring',
       'Ask whoever does the phones to allow it outside, or use it in the office.',
     );
-  if (standing.dnd[person.id]?.value) add('Do not disturb is on', 'Switch it off to be rung.');
+  if (isOn(standing.dnd[person.id], now)) add('Do not disturb is on', 'Switch it off to be rung.');
+  else if (isOn(standing.resting?.[phone.id], now))
+    add('This phone is not to be disturbed', 'Switch that off to be rung here.');
   if (forced) {
     const zone = zoneOf(forced, inForce);
     const hours = forced.hoursId ? inForce.hours[forced.hoursId] : undefined;

@@ -9,6 +9,10 @@ export class Recorder {
   get on(): boolean {
     return this.microphone.on;
   }
+  /** How loud it is now, 0 to 1. */
+  get level(): number {
+    return this.microphone.level;
+  }
   get problem(): string {
     const { problem } = this.microphone;
     return problem && !this.on && !this.sound ? `${problem} Type what you say instead.` : problem;

@@ -22,6 +22,7 @@
   import InviteButton from './InviteButton.svelte';
   import KeyDrawing from './KeyDrawing.svelte';
   import LinkedPhone from './LinkedPhone.svelte';
+  import MessageLight from './MessageLight.svelte';
   import { outsideConsequence } from './outside';
   import { whereItStands } from './where';
 
@@ -102,7 +103,7 @@
           {#if where.unpaired && person && isInvited(phone.kind)}<InviteButton {person} {phone} />{/if}
         </div>
       {/each}
-      {#if linked}{#key id}<LinkedPhone {phone} />{/key}{/if}
+      {#if linked}{#key id}<LinkedPhone {phone} />{/key}{:else}<MessageLight {phone} details={desk} />{/if}
     </div>
     <div class="card fields">
       <h2>This phone</h2>

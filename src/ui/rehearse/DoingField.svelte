@@ -13,7 +13,14 @@
     onchange: (act: Act | undefined) => void;
   }
   let { name, act, unsaid, outside = false, onchange }: Props = $props();
-  const ACTS: Act['does'][] = ['nothing', 'answers', 'declines', 'is on a call', 'is switched off'];
+  const ACTS: Act['does'][] = [
+    'nothing',
+    'answers',
+    'declines',
+    'sends to voicemail',
+    'is on a call',
+    'is switched off',
+  ];
   const choices = $derived([
     ...(unsaid === undefined ? [] : [unsaid]),
     ...ACTS,
@@ -24,7 +31,12 @@
   function choose(next: string) {
     if (next === does) return;
     if (next === (unsaid ?? 'nothing')) onchange(undefined);
-    else if (next === 'answers' || next === 'declines' || next === 'own voicemail takes it')
+    else if (
+      next === 'answers' ||
+      next === 'declines' ||
+      next === 'sends to voicemail' ||
+      next === 'own voicemail takes it'
+    )
       onchange({ does: next, after });
     else onchange({ does: next as 'nothing' | 'is on a call' | 'is switched off' });
   }

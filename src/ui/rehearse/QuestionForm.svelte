@@ -4,7 +4,7 @@
   import { readNumber } from '$core/numbering';
   import { whoseName, type Act } from '$core/calls';
   import { allSteps, isLinked, type System } from '$core/system';
-  import { plansFrom } from '$core/coverage';
+  import { plansFrom } from '$core/answering';
   import { fieldText } from '../format';
   import { session } from '../session.svelte';
   import DoingField from './DoingField.svelte';

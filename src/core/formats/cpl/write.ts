@@ -1,5 +1,4 @@
 /** A plan as a script of the Call Processing Language (RFC 3880), as far as that can say it. */
-import { XMLBuilder } from 'fast-xml-parser';
 import { branchInWords, stepInWords } from '../../answering';
 import { kindsOf } from '../../hours';
 import {
@@ -11,6 +10,7 @@ import {
   type Step,
   type System,
 } from '../../system';
+import { element, HOST, scriptOf, type Node } from './xml';
 
 export interface CplWritten {
   xml: string;
@@ -18,34 +18,14 @@ export interface CplWritten {
   left: string[];
 }
 
-/** An element in the order-keeping form of the XML library: its name with its content, and its attributes. */
-type Node = Record<string, unknown>;
-const element = (name: string, attributes: Record<string, string>, content: Node[] = []): Node => ({
-  [name]: content,
-  ':@': Object.fromEntries(Object.entries(attributes).map(([k, v]) => [`@_${k}`, v])),
-});
-
 const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
-/** Where people and mailboxes are addressed: no such host exists (RFC 2606). */
-const HOST = 'pbx.example';
-
 /** Writes a plan. What several branches go on with is a subaction: the language has no way back from a branch. */
 export function writeCpl(plan: Plan, system: System): CplWritten {
   const left = new Set<string>();
   const w = new Writer(system, left);
   const incoming = element('incoming', {}, w.steps(plan.steps, []));
   const subactions = w.subactions();
-  const builder = new XMLBuilder({
-    preserveOrder: true,
-    ignoreAttributes: false,
-    format: true,
-    suppressEmptyNode: true,
-  });
-  const xml = builder.build([
-    element('?xml', { version: '1.0', encoding: 'UTF-8' }, [{ '#text': '' }]),
-    element('cpl', { xmlns: 'urn:ietf:params:xml:ns:cpl' }, [...subactions, incoming]),
-  ]) as string;
-  return { xml: `${xml.trim()}\n`, left: [...left] };
+  return { xml: scriptOf([...subactions, incoming]), left: [...left] };
 }
 
 class Writer {

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { Button, Checkbox, MultiSelect, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { readNumber } from '$core/numbering';
+  import { readNumbers } from '$core/numbering';
   import type { Contact } from '$core/system';
   import EditField from '$ui/EditField.svelte';
+  import Unwanted from '$ui/callers/Unwanted.svelte';
   import { freshId } from '$ui/ids';
   import { named } from '$ui/named';
   import { session } from '$ui/session.svelte';
@@ -21,22 +22,10 @@
   const set = (contact: Contact, change: Partial<Omit<Contact, 'id'>>, words: string) =>
     session.keep(`${contact.name}: ${words}`, [{ do: 'contact.set', id: contact.id, change }]);
 
-  /** Several numbers, apart by commas. */
-  function readNumbers(text: string): { ok: true; numbers: string[] } | { ok: false; message: string } {
-    const numbers: string[] = [];
-    for (const part of text
-      .split(/[,;\n]/)
-      .map((t) => t.trim())
-      .filter(Boolean)) {
-      const read = readNumber(part, system.business.country);
-      if (!read.ok) return { ok: false, message: `“${part}”: ${read.message}` };
-      numbers.push(read.number.e164);
-    }
-    return { ok: true, numbers };
-  }
+  const readThem = (text: string) => readNumbers(text, system.business.country, system.business.outsideDigit);
   function add(event: Event) {
     event.preventDefault();
-    const read = readNumbers(fresh.number);
+    const read = readThem(fresh.number);
     if (!fresh.name.trim()) problem = { field: 'name', message: 'Give the caller a name.' };
     else if (!read.ok) problem = { field: 'number', message: read.message };
     else if (!read.numbers.length) problem = { field: 'number', message: 'Give a number they call from.' };
@@ -88,7 +77,7 @@
           label="Numbers of {c.name}"
           value={c.numbers.map((n) => session.number(n)).join(', ')}
           keep={(text) => {
-            const read = readNumbers(text);
+            const read = readThem(text);
             return read.ok ? set(c, { numbers: read.numbers }, 'numbers') : read.message;
           }}
         />
@@ -152,39 +141,43 @@
       <Button size="small" type="submit">Add a contact</Button>
     </form>
   </section>
-  <section class="card">
-    <h2>Lists</h2>
-    {#each lists as l (l.id)}
-      <div class="list">
-        <EditField
-          hideLabel
-          label="Name of the list {l.name}"
-          value={l.name}
-          keep={(name) =>
-            session.keep(`Call a list “${name}”`, [{ do: 'list.set', id: l.id, change: { name } }])}
+  <div>
+    <section class="card">
+      <h2>Lists</h2>
+      {#each lists as l (l.id)}
+        <div class="list">
+          <EditField
+            hideLabel
+            label="Name of the list {l.name}"
+            value={l.name}
+            keep={(name) =>
+              session.keep(`Call a list “${name}”`, [{ do: 'list.set', id: l.id, change: { name } }])}
+          />
+          <span class="small soft">{contacts.filter((c) => c.listIds.includes(l.id)).length} on it</span>
+          <button
+            class="linkish small"
+            type="button"
+            aria-label="Remove the list {l.name}"
+            onclick={() =>
+              session.edit(`Remove the list ${l.name}`, [{ do: 'list.remove', id: l.id }], {
+                undoable: true,
+              })}>Remove</button
+          >
+        </div>
+      {:else}<p class="soft">None yet. Regular customers, suppliers, people to keep out.</p>{/each}
+      <form class="one" onsubmit={addList} aria-label="Start a list">
+        <TextInput
+          size="sm"
+          labelText="Name of a list"
+          bind:value={freshList}
+          invalid={!!wrong('list')}
+          invalidText={wrong('list')}
         />
-        <span class="small soft">{contacts.filter((c) => c.listIds.includes(l.id)).length} on it</span>
-        <button
-          class="linkish small"
-          type="button"
-          aria-label="Remove the list {l.name}"
-          onclick={() =>
-            session.edit(`Remove the list ${l.name}`, [{ do: 'list.remove', id: l.id }], { undoable: true })}
-          >Remove</button
-        >
-      </div>
-    {:else}<p class="soft">None yet. Regular customers, suppliers, people to keep out.</p>{/each}
-    <form class="one" onsubmit={addList} aria-label="Start a list">
-      <TextInput
-        size="sm"
-        labelText="Name of a list"
-        bind:value={freshList}
-        invalid={!!wrong('list')}
-        invalidText={wrong('list')}
-      />
-      <Button size="small" kind="tertiary" type="submit">Start a list</Button>
-    </form>
-  </section>
+        <Button size="small" kind="tertiary" type="submit">Start a list</Button>
+      </form>
+    </section>
+    <Unwanted />
+  </div>
 </div>
 
 <style>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import { usesOf } from '$core/answering';
-  import { plansFrom } from '$core/coverage';
+  import { plansFrom } from '$core/answering';
   import { lengthInWords } from '$ui/recordings/lengths';
   import Listen from '$ui/recordings/Listen.svelte';
   import TakeSound from '$ui/recordings/TakeSound.svelte';

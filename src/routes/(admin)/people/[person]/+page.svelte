@@ -45,6 +45,11 @@
         <div class="card">
           <h2>If somebody dials {person.extension} now</h2>
           <IfCalled {person} {system} standing={asPaired(session.standing!)} at={session.now} />
+          <p class="small">
+            <a href="/people/{person.id}/reach"
+              >Which phones, how long, then where; not to be disturbed; who gets through</a
+            >
+          </p>
         </div>
         <PersonPhones {person} />
         <PersonBelongs {person} />

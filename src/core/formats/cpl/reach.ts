@@ -1,0 +1,251 @@
+/** How somebody is reached, as a script of the Call Processing Language (RFC 3880), written and read. */
+import {
+  accountsOn,
+  type ForwardTarget,
+  type OwnValues,
+  type Person,
+  type Reach,
+  type System,
+} from '../../system';
+import { readElements, type Element } from './elements';
+import { element, HOST, scriptOf, type Node } from './xml';
+import type { CplWritten } from './write';
+
+const VOICEMAIL = `voicemail.${HOST}`;
+
+/** Writes how somebody is reached. @param person as set */
+export function writeReachCpl(person: Person, system: System): CplWritten {
+  const left: string[] = [];
+  const { reach } = person;
+  const own = person.mailboxId;
+  const send = (target: ForwardTarget | null): Node[] => {
+    const url = target ? urlOf(target, system) : own ? `sip:${own}@${VOICEMAIL}` : null;
+    return url ? [element('location', { url }, [element('redirect', {})])] : [];
+  };
+  const output = (name: string, target: ForwardTarget | null): Node[] => {
+    const content = send(target);
+    return content.length ? [element(name, {}, content)] : [];
+  };
+  const ring = (steps: Reach['steps']): Node[] => {
+    const [first, ...rest] = steps;
+    if (!first) return send(reach.onUnreachable);
+    const after = rest.length
+      ? [element('default', {}, ring(rest))]
+      : [
+          ...output('busy', reach.onBusy),
+          ...output('noanswer', reach.onNotAnswered),
+          ...output('failure', reach.onUnreachable),
+        ];
+    const proxy = element('proxy', { timeout: String(first.seconds), ordering: 'parallel' }, after);
+    const urls = first.phoneIds?.map((id) => `sip:${id}@${HOST}`) ?? [`sip:${person.extension}@${HOST}`];
+    return [urls.reduceRight((inner, url) => element('location', { url }, [inner]), proxy)];
+  };
+  const usual = reach.always ? send(reach.always) : ring(reach.steps);
+  const content =
+    person.hidden && person.hidden !== 'ring'
+      ? [
+          element('address-switch', { field: 'origin' }, [
+            element(
+              'not-present',
+              {},
+              person.hidden === 'refused' ? [element('reject', { status: 'reject' })] : send(null),
+            ),
+            element('otherwise', {}, usual),
+          ]),
+        ]
+      : usual;
+  if (reach.always && reach.steps.length) left.push('what rings once calls are no longer forwarded');
+  if (person.quiet) left.push('quiet hours');
+  if (person.screening && person.screening !== 'nobody') left.push('saying a name first');
+  return { xml: scriptOf([element('incoming', {}, content)]), left };
+}
+
+function urlOf(target: ForwardTarget, system: System): string | null {
+  switch (target.to) {
+    case 'outside':
+      return `tel:${target.number}`;
+    case 'mailbox':
+      return `sip:${target.mailboxId}@${VOICEMAIL}`;
+    case 'person': {
+      const extension = system.people[target.personId]?.extension;
+      return extension ? `sip:${extension}@${HOST}` : null;
+    }
+    case 'group': {
+      const extension = system.groups[target.groupId]?.extension;
+      return `sip:${extension ?? target.groupId}@${HOST}`;
+    }
+  }
+}
+
+export type ReachRead =
+  | {
+      ok: true;
+      values: OwnValues;
+      /** What the script says and cannot be taken over, in words. */
+      left: string[];
+    }
+  | { ok: false; message: string };
+
+/** Reads how somebody is reached from a script for calls that come in. @param person whose it is to be */
+export function readReachCpl(xml: string, person: Person, system: System): ReachRead {
+  const read = readElements(xml);
+  if (!read.ok) return read;
+  const cpl = read.root.find((e) => e.name === 'cpl');
+  if (!cpl) return { ok: false, message: 'This is no CPL script: its root is not cpl.' };
+  const incoming = cpl.children.find((e) => e.name === 'incoming');
+  if (!incoming) return { ok: false, message: 'The script says nothing of calls that come in.' };
+  const subs = new Map(
+    cpl.children.flatMap((e) => (e.name === 'subaction' && e.attributes.id ? [[e.attributes.id, e]] : [])),
+  );
+  const reader = new Reader(person, system, subs);
+  reader.read(incoming);
+  return { ok: true, values: reader.values(), left: [...reader.left] };
+}
+
+type End = 'onBusy' | 'onNotAnswered' | 'onUnreachable';
+const OUTPUTS: Record<string, readonly End[]> = {
+  busy: ['onBusy'],
+  noanswer: ['onNotAnswered'],
+  failure: ['onUnreachable'],
+  redirection: [],
+  default: ['onBusy', 'onNotAnswered', 'onUnreachable'],
+};
+
+class Reader {
+  readonly left = new Set<string>();
+  private reach: Reach = { always: null, steps: [], onBusy: null, onNotAnswered: null, onUnreachable: null };
+  private hidden: OwnValues['hidden'] = 'ring';
+  private depth = 0;
+
+  constructor(
+    private person: Person,
+    private system: System,
+    private subs: Map<string, Element>,
+  ) {}
+
+  values(): OwnValues {
+    return { ...this.reach, ...(this.hidden === 'ring' ? {} : { hidden: this.hidden }) };
+  }
+
+  read(node: Element): void {
+    this.follow(node.children, [], null);
+  }
+
+  /** @param urls the locations so far @param ends what this way is the end of; null is a call that comes in */
+  private follow(children: readonly Element[], urls: string[], ends: readonly End[] | null): void {
+    // A script that refers to itself has no end (RFC 3880 §9 forbids it).
+    if (++this.depth > 100) return;
+    const [node] = children;
+    if (!node) return;
+    switch (node.name) {
+      case 'location': {
+        const kept = node.attributes.clear === 'yes' ? [] : urls;
+        return this.follow(node.children, [...kept, node.attributes.url ?? ''], ends);
+      }
+      case 'sub':
+        return this.follow(this.subs.get(node.attributes.ref ?? '')?.children ?? [], urls, ends);
+      case 'redirect': {
+        const target = this.target(urls[0] ?? '');
+        if (ends === null) this.reach.always = target ?? null;
+        else for (const end of ends) this.reach[end] ??= target ?? null;
+        return;
+      }
+      case 'proxy':
+        return this.proxy(node, urls, ends);
+      case 'address-switch': {
+        const none = node.children.find((c) => c.name === 'not-present');
+        if (none) this.hidden = none.children[0]?.name === 'reject' ? 'refused' : 'mailbox';
+        if (node.children.some((c) => c.name === 'address')) this.left.add('what is told apart by caller');
+        return this.follow(node.children.find((c) => c.name === 'otherwise')?.children ?? [], urls, ends);
+      }
+      case 'mail':
+      case 'log':
+      case 'remove-location':
+        this.left.add(`<${node.name}>`);
+        return this.follow(node.children, urls, ends);
+      default:
+        this.left.add(`<${node.name}>`);
+        return this.follow(node.children.find((c) => c.name === 'otherwise')?.children ?? [], urls, ends);
+    }
+  }
+
+  private proxy(node: Element, urls: string[], ends: readonly End[] | null): void {
+    const [url = ''] = urls;
+    const target = ends === null ? this.phones(urls) : this.target(url);
+    const seconds = Math.min(600, Math.max(1, Math.round(Number(node.attributes.timeout ?? 20)) || 20));
+    if (ends !== null && target && 'to' in target) {
+      for (const end of ends) this.reach[end] ??= target;
+      return;
+    }
+    const phoneIds = target && 'phoneIds' in target ? target.phoneIds : null;
+    if (this.reach.steps.length < 10) this.reach.steps.push({ phoneIds, seconds });
+    const named = new Set<End>();
+    for (const output of node.children) {
+      const own = (OUTPUTS[output.name] ?? []).filter((e) => output.name !== 'default' || !named.has(e));
+      for (const e of own) named.add(e);
+      // Another proxy of their own phones is the next that rings; anything else is an end.
+      const next = this.nextRing(output);
+      if (next) this.follow(output.children, [], null);
+      else this.follow(output.children, [], own);
+    }
+  }
+
+  /** Whether an output rings phones of theirs again. */
+  private nextRing(output: Element): boolean {
+    const urls: string[] = [];
+    let [node] = output.children;
+    for (let i = 0; node && i < 20; i++) {
+      if (node.name === 'sub') [node] = this.subs.get(node.attributes.ref ?? '')?.children ?? [];
+      else if (node.name === 'location') {
+        urls.push(node.attributes.url ?? '');
+        [node] = node.children;
+      } else return node.name === 'proxy' && this.isOwn(urls);
+    }
+    return false;
+  }
+
+  private isOwn(urls: readonly string[]): boolean {
+    return urls.every((url) => {
+      const user = userOf(url);
+      const phone = user ? this.system.phones[user] : undefined;
+      return user === this.person.extension || (phone && accountsOn(phone).includes(this.person.id));
+    });
+  }
+
+  /** The phones that locations name: some of theirs, or all. */
+  private phones(urls: readonly string[]): { phoneIds: string[] | null } {
+    const ids = urls.flatMap((url) => {
+      const user = userOf(url);
+      const phone = user ? this.system.phones[user] : undefined;
+      return phone && accountsOn(phone).includes(this.person.id) ? [phone.id] : [];
+    });
+    if (ids.length) return { phoneIds: ids };
+    for (const url of urls)
+      if (userOf(url) !== this.person.extension) this.left.add(`${url}: taken as all of their phones`);
+    return { phoneIds: null };
+  }
+
+  private target(url: string): ForwardTarget | undefined {
+    const { people, groups, mailboxes } = this.system;
+    if (url.startsWith('tel:')) {
+      const number = url
+        .slice(4)
+        .split(';')[0]!
+        .replace(/[-.()]/g, '');
+      if (/^\+[1-9]\d{1,14}$/.test(number)) return { to: 'outside', number };
+    }
+    const user = userOf(url) ?? '';
+    const person = Object.values(people).find((p) => p.extension === user);
+    if (person) return person.id === this.person.id ? undefined : { to: 'person', personId: person.id };
+    const group = Object.values(groups).find((g) => g.extension === user || g.id === user);
+    if (group) return { to: 'group', groupId: group.id };
+    if (mailboxes[user])
+      return user === this.person.mailboxId ? undefined : { to: 'mailbox', mailboxId: user };
+    if (/@voicemail\./i.test(url)) return undefined;
+    this.left.add(`${url}: nobody here has that address`);
+    return undefined;
+  }
+}
+
+/** The user of a SIP address: “203” of “sip:203@pbx.example”. */
+const userOf = (url: string): string | undefined => /^sips?:([^@;]+)@/i.exec(url)?.[1];

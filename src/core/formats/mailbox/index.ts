@@ -1,0 +1,1 @@
+export { mailboxFolder, type MessageToExport } from './write';

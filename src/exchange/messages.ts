@@ -1,0 +1,35 @@
+/** Messages as those who dial in meet them: what lies in each mailbox, and what becomes of it while they listen. */
+import type { CallState } from '../core/calls';
+import type { Held } from '../core/messages';
+import { whileWriting, type Db, type MessageRecord } from '../workspace';
+
+/** What lies in the inboxes of a business, by mailbox, the oldest first. */
+export async function heldMessages(db: Db, businessId: string): Promise<Map<string, Held[]>> {
+  const messages = await db.getAllFromIndex('messages', 'business', businessId);
+  const held = new Map<string, Held[]>();
+  for (const m of messages.sort((a, b) => a.at - b.at)) {
+    if (m.folder) continue;
+    const { id, from, fromNumber, at, seconds, heard } = m;
+    held.set(m.mailboxId, [...(held.get(m.mailboxId) ?? []), { id, from, fromNumber, at, seconds, heard }]);
+  }
+  return held;
+}
+
+/** Marks messages as a caller who listens has from the n-th event of the call on. @returns whether any was */
+export async function markMessages(db: Db, { request, trace }: CallState, from: number): Promise<boolean> {
+  const marks = trace
+    .slice(from)
+    .flatMap((e) => (e.kind === 'marked' ? [{ ...e, at: request.at + e.t }] : []));
+  if (!marks.length) return false;
+  await whileWriting(async () => {
+    const tx = db.transaction('messages', 'readwrite');
+    for (const { messageId, as, at } of marks) {
+      const message: MessageRecord | undefined = await tx.store.get(messageId);
+      if (!message) continue;
+      const binned = as === 'binned' ? { folder: 'bin' as const, binnedAt: at } : {};
+      void tx.store.put({ ...message, heard: true, ...binned });
+    }
+    await tx.done;
+  });
+  return true;
+}

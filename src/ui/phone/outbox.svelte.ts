@@ -1,0 +1,64 @@
+/**
+ * Settings made on a phone that has no network: they wait on it, with the moment they were made, until it is back. What
+ * somebody set elsewhere meanwhile is then the later word and stays.
+ */
+import { z } from 'zod';
+import type { Setting } from '$core/system';
+import { send, tellStayed } from '../reach/settings.svelte';
+import { session } from '../session.svelte';
+
+interface Waiting {
+  words: string;
+  settings: Setting[];
+  at: number;
+}
+/** What this product wrote itself; anything else is nothing. */
+const Kept = z.array(z.object({ words: z.string(), settings: z.array(z.custom<Setting>()), at: z.number() }));
+
+export class Outbox {
+  private readonly key: string;
+  waiting = $state.raw<Waiting[]>([]);
+
+  constructor(
+    phoneId: string,
+    private by: () => string,
+  ) {
+    this.key = `upper-line:outbox:${session.workspace!.id}:${phoneId}`;
+    try {
+      this.waiting = Kept.safeParse(JSON.parse(localStorage.getItem(this.key) ?? '[]')).data ?? [];
+    } catch {
+      this.waiting = [];
+    }
+  }
+
+  private keep(waiting: Waiting[]): void {
+    this.waiting = waiting;
+    localStorage.setItem(this.key, JSON.stringify(waiting));
+  }
+
+  /** Carries out changes, or keeps them while there is no network. */
+  async send(words: string, settings: Setting[], online: boolean): Promise<void> {
+    if (online) return send(words, settings, this.by());
+    this.keep([
+      ...this.waiting,
+      { words, settings: $state.snapshot(settings) as Setting[], at: session.workspace!.now() },
+    ]);
+    session.say({
+      kind: 'info',
+      title: 'Kept on this phone',
+      detail: 'It has no network. It is set when it is back, unless somebody sets it later elsewhere.',
+    });
+  }
+
+  /** The phone is back: what waits is carried out as of when it was made. */
+  async flush(): Promise<void> {
+    const { waiting } = this;
+    if (!waiting.length) return;
+    this.keep([]);
+    const stayed = [];
+    for (const { settings, at } of waiting)
+      stayed.push(...(await session.workspace!.set(settings, { at, by: this.by() })));
+    if (stayed.length) tellStayed(stayed);
+    else session.say({ kind: 'success', title: waiting.map((w) => w.words).join('; ') });
+  }
+}

@@ -1,0 +1,40 @@
+<script lang="ts">
+  import { messageSummary, waitingIn } from '$core/messages';
+  import { accountsOn, type Phone } from '$core/system';
+  import Dot from '../Dot.svelte';
+  import { session } from '../session.svelte';
+
+  /** The light of a phone that says whether a message waits, for each account on it. */
+  let { phone, details = false }: { phone: Phone; details?: boolean } = $props();
+  const lights = $derived(
+    accountsOn(phone).flatMap((personId) => {
+      const person = session.system!.people[personId];
+      if (!person?.mailboxId) return [];
+      const waiting = waitingIn(session.view!.messages, person.mailboxId);
+      return [{ person, waiting, body: messageSummary(waiting, `sip:${person.extension}@pbx.example`) }];
+    }),
+  );
+</script>
+
+{#each lights as { person, waiting, body } (person.id)}
+  <p class="small" data-testid="message-light">
+    <Dot kind={waiting.fresh ? 'waiting' : 'off'} />
+    {lights.length > 1 ? `${person.name}: ` : ''}{waiting.fresh
+      ? `message light on: ${waiting.fresh} new`
+      : 'message light off'}
+  </p>
+  {#if details}<details class="small">
+      <summary>What the phone is sent</summary>
+      <pre>{body}</pre>
+    </details>{/if}
+{/each}
+
+<style>
+  p {
+    margin: 4px 0;
+  }
+  pre {
+    margin: 4px 0;
+    font-size: 12px;
+  }
+</style>

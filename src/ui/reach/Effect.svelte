@@ -1,0 +1,98 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import type { Difference } from '$core/coverage';
+  import { endsWell } from '$core/coverage';
+  import type { Standing } from '$core/system';
+  import { CoverageClient } from '../coverage/client';
+  import { session } from '../session.svelte';
+
+  /** What settings that hold at once do to callers of the business's numbers in the coming week. */
+  let { before, after, otherwise }: { before: Standing; after: Standing; otherwise: string } = $props();
+  const worker = new CoverageClient();
+  onDestroy(() => worker.stop());
+  let found = $state.raw<Difference[] | null>(null);
+  let failed = $state(false);
+  // As text, so that a registration that comes and goes does not set it to work again.
+  const key = $derived(JSON.stringify([before, after].map((s) => [s.own, s.dnd, s.resting, s.blocked])));
+  $effect(() => {
+    void key;
+    const { system } = session.view!.inForce;
+    const ask = async () => {
+      try {
+        const got = await worker.ask(
+          (w) => w.effect(system, before, after, session.minute) as Promise<Difference[]>,
+        );
+        failed = false;
+        if (got) found = got;
+      } catch {
+        failed = true;
+      }
+    };
+    const timer = setTimeout(() => void ask(), 150);
+    return () => clearTimeout(timer);
+  });
+  const MOST = 6;
+  /** Numbers that reach nobody first. */
+  const inOrder = $derived(
+    [...(found ?? [])].sort((a, b) => Number(reachesNobody(b)) - Number(reachesNobody(a))),
+  );
+  const reachesNobody = (d: Difference) =>
+    !!d.afterTrace && !d.afterTrace.some((e) => e.kind === 'leg sounding');
+</script>
+
+<div data-testid="effect" aria-live="polite" data-ready={found !== null}>
+  {#if failed}<p class="warn">What it does to your numbers could not be worked out.</p>
+  {:else if !found}<p class="soft">Working out what callers get…</p>
+  {:else if !found.length}<p class="soft">{otherwise}</p>
+  {:else}
+    <ul>
+      {#each inOrder.slice(0, MOST) as d (d.numberId + d.caller + d.when)}
+        <li class:bad={reachesNobody(d)}>
+          <b>{d.label}{d.caller ? `, ${d.caller}` : ''}, {d.when}:</b>
+          {#if reachesNobody(d)}
+            <b
+              >reaches nobody{d.afterTrace && endsWell(d.afterTrace) === 'message'
+                ? ', only voicemail'
+                : ''}.</b
+            >{/if}
+          {d.after}
+          <details>
+            <summary>before</summary>
+            {d.before}
+          </details>
+        </li>
+      {/each}
+    </ul>
+    {#if inOrder.length > MOST}<p class="soft small">and {found.length - MOST} more.</p>{/if}
+  {/if}
+</div>
+
+<style>
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+    font-size: 13.5px;
+  }
+  li {
+    border-left: 3px solid var(--rule);
+    padding: 2px 0 4px 10px;
+    margin-bottom: 8px;
+  }
+  li.bad {
+    border-left-color: var(--alarm);
+  }
+  .bad b + b {
+    color: var(--alarm);
+  }
+  details {
+    font-size: 12.5px;
+    color: var(--ink-soft);
+  }
+  p {
+    margin: 0;
+  }
+  .warn {
+    color: var(--alarm);
+  }
+</style>

@@ -1,0 +1,18 @@
+<script lang="ts">
+  import { momentText } from '../format';
+  import { session } from '../session.svelte';
+
+  /** Who set something, where and when; nothing where the administration's word stands. */
+  let { stamp }: { stamp: { at: number; by: string } | undefined } = $props();
+</script>
+
+{#if stamp}<small>set by {stamp.by}, {momentText(stamp.at, session.zone)}</small>{/if}
+
+<style>
+  small {
+    display: block;
+    color: var(--ink-soft);
+    font-size: 12px;
+    margin-top: 2px;
+  }
+</style>

@@ -1,0 +1,75 @@
+<script lang="ts">
+  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { addDays, localTime, momentOf } from '$core/hours';
+  import { fieldText, momentText, momentTyped } from '../format';
+  import { session } from '../session.svelte';
+
+  /** Until when something holds: until it is ended, or a moment, in the business's time. */
+  let {
+    label,
+    until,
+    onchange,
+  }: { label: string; until: number | null; onchange: (until: number | null) => void } = $props();
+  const HOUR = 3_600_000;
+  const choices = $derived.by(() => {
+    const { date } = localTime(session.zone, session.minute);
+    const tonight = momentOf(session.zone, date, 18 * 60);
+    return [
+      { at: session.minute + HOUR, words: 'for an hour' },
+      { at: session.minute + 2 * HOUR, words: 'for two hours' },
+      ...(tonight > session.minute ? [{ at: tonight, words: 'until 18:00' }] : []),
+      { at: momentOf(session.zone, addDays(date, 1), 8 * 60), words: 'until tomorrow, 08:00' },
+    ];
+  });
+  let exact = $state(false);
+  let typed = $state('');
+  let problem = $state('');
+
+  function choose(value: string) {
+    problem = '';
+    if (value === 'kept') return;
+    exact = value === 'exact';
+    if (exact) typed = fieldText(until ?? session.minute + HOUR, session.zone);
+    else onchange(value ? Number(value) : null);
+  }
+  function read() {
+    const got = momentTyped(typed, session.zone, session.now);
+    problem = got.ok ? '' : got.message;
+    if (!got.ok) return;
+    exact = false;
+    onchange(got.at);
+  }
+</script>
+
+<div class="until">
+  <Select
+    size="sm"
+    labelText={label}
+    selected={exact ? 'exact' : until === null ? '' : 'kept'}
+    on:change={(e: Event) => choose((e.target as HTMLSelectElement).value)}
+  >
+    <SelectItem value="" text="I switch it back" />
+    {#if until !== null}<SelectItem value="kept" text={momentText(until, session.zone)} />{/if}
+    {#each choices as c (c.words)}<SelectItem value={String(c.at)} text={c.words} />{/each}
+    <SelectItem value="exact" text="a day and a time…" />
+  </Select>
+  {#if exact}<TextInput
+      size="sm"
+      hideLabel
+      labelText="{label}: day and time"
+      type="datetime-local"
+      bind:value={typed}
+      invalid={!!problem}
+      invalidText={problem}
+      on:change={read}
+    />{/if}
+</div>
+
+<style>
+  .until {
+    display: grid;
+    gap: 4px;
+    max-width: 260px;
+    margin-top: 8px;
+  }
+</style>

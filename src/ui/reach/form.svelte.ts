@@ -1,0 +1,55 @@
+/** What is being changed of how somebody is reached, and what it would do; kept over a reload until it is set or left. */
+import { settle, USUAL, withOwn, type OwnValues, type Setting, type Standing } from '$core/system';
+import { Remembered } from '../remembered.svelte';
+import { session } from '../session.svelte';
+
+export class ReachForm {
+  private readonly pending: Remembered<OwnValues>;
+
+  constructor(readonly personId: string) {
+    this.pending = new Remembered<OwnValues>(`reach-${personId}`, {});
+  }
+
+  /** The system as people have set it, without what is being changed. */
+  readonly system = $derived.by(() => withOwn(session.settable!, session.standing!.own));
+  readonly person = $derived.by(() => this.system.people[this.personId]!);
+  readonly changed = $derived.by(() => Object.keys(this.pending.value).length > 0);
+  private readonly setting: Setting = $derived.by(() => ({
+    kind: 'person',
+    personId: this.personId,
+    // Plain, for it goes to a worker and into storage.
+    values: $state.snapshot(this.pending.value),
+  }));
+  /** Standing settings as they would be. */
+  readonly standing: Standing = $derived.by(() => {
+    const stamp = { at: session.minute + 60_000, by: '' };
+    return this.changed
+      ? settle(session.standing!, this.setting, stamp, session.settable!).standing
+      : session.standing!;
+  });
+  /** Whoever it is about, as they would be reached. */
+  readonly next = $derived.by(
+    () => withOwn(session.settable!, this.standing.own).people[this.personId] ?? this.person,
+  );
+  readonly exceptions = $derived(this.next.exceptions ?? USUAL.exceptions);
+
+  /** Changes fields without setting them yet; what is as it was is not a change. */
+  change(values: OwnValues): void {
+    const all = { ...this.pending.value, ...values };
+    const person = { ...USUAL, ...this.person, ...this.person.reach };
+    this.pending.value = Object.fromEntries(
+      Object.entries(all).filter(
+        ([field, value]) => JSON.stringify(value) !== JSON.stringify(person[field as keyof typeof person]),
+      ),
+    );
+  }
+  leave(): void {
+    this.pending.value = {};
+  }
+  /** Hands over what is to be set. */
+  take(): Setting[] {
+    const settings = [this.setting];
+    this.leave();
+    return settings;
+  }
+}

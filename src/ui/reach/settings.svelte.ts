@@ -1,0 +1,53 @@
+/** Settings that hold at once, made from a page or a phone of this browser. */
+import { reverseOf, type Setting } from '$core/system';
+import { byWhom } from '../format';
+import { session } from '../session.svelte';
+
+/** Carries out changes. @param words what they do, for the notice that offers to take them back */
+export type Send = (words: string, settings: Setting[]) => Promise<void>;
+
+/** Sends changes from a page of the administration: whoever looks makes them. */
+export const sendFromHere: Send = (words, settings) => send(words, settings, byWhom(session.actorName));
+
+/** Carries out changes now. @param by who makes them, and where */
+export async function send(words: string, settings: Setting[], by: string): Promise<void> {
+  const workspace = session.workspace!;
+  const before = session.standing!;
+  const back = settings.map((s) => reverseOf(s, before, session.settable!));
+  const stayed = await workspace.set(settings, { at: workspace.now(), by });
+  if (stayed.length) return tellStayed(stayed);
+  session.say({
+    kind: 'success',
+    title: words,
+    detail: 'It holds from now on.',
+    undo: () => void workspace.set(back, { at: workspace.now(), by }),
+  });
+}
+
+/** Says that newer settings were left as they are. */
+export function tellStayed(stayed: { what: string; by: string }[]): void {
+  session.say({
+    kind: 'info',
+    title: 'Not set: it was set again later',
+    detail: stayed.map((s) => `${nameOf(s.what)} stays as ${s.by} set it.`).join(' '),
+  });
+}
+
+const NAMES: Record<string, string> = {
+  always: 'Forwarding always',
+  steps: 'The order of ringing',
+  onBusy: 'Forwarding when busy',
+  onNotAnswered: 'Forwarding when nobody answers',
+  onUnreachable: 'Forwarding when no phone can ring',
+  quiet: 'Quiet hours',
+  away: 'Days away',
+  exceptions: 'Who gets through',
+  screening: 'Saying a name first',
+  hidden: 'Hidden callers',
+  shows: 'What the linked phone shows',
+  confirmByKey: 'The key to press',
+  resting: 'This phone',
+  blocked: 'The block list',
+  'do not disturb': 'Do not disturb',
+};
+const nameOf = (what: string): string => NAMES[what] ?? what;
