@@ -1,5 +1,5 @@
 /** What is kept of a call that has ended: the log entry, and the message with its mail. */
-import { addressOfHelp, outcomeOf, saidSoFar, sentence, type CallState } from '../core/calls';
+import { addressOfHelp, outcomeOf, saidSoFar, sentence, whoCalls, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
 import { contactOf, isBlockedNumber, type Standing, type System } from '../core/system';
 import type { TextMessage } from '../standins/carrier/texting';
@@ -77,7 +77,7 @@ function messageOf(
     businessId,
     mailboxId: outcome.mailboxId,
     at: request.at + (spoke?.t ?? 0),
-    from: callerName(system, request.from),
+    from: whoCalls(system, request.from),
     fromNumber,
     seconds: outcome.seconds,
     said: said.text.slice(0, 5000),
@@ -110,13 +110,6 @@ function textsFor(system: System, message: MessageRecord): TextMessage[] {
     text: `New message in ${mailbox!.name} from ${message.from}, ${message.seconds} s.`,
     at: message.at + message.seconds * 1000,
   }));
-}
-
-export function callerName(system: System, from: CallState['request']['from']): string {
-  if (from.kind === 'outside')
-    return from.number ? writeNumber(from.number, system.business.country) : 'Hidden number';
-  const owner = system.phones[from.phoneId]?.personId;
-  return (owner && system.people[owner]?.name) || 'A colleague';
 }
 
 async function lettersFor(businessId: string, system: System, message: MessageRecord): Promise<MailRecord[]> {
@@ -195,7 +188,7 @@ async function emergencyLetters(
   const words = emergencyWords({
     business: system.business.name,
     number: event.number,
-    who: callerName(system, request.from),
+    who: whoCalls(system, request.from),
     where: `${where}${address ? `, ${addressLine(address)}` : ''}`,
     callback: event.callback ? writeNumber(event.callback, system.business.country) : '',
     at: inFull(request.at, system),

@@ -1,11 +1,10 @@
 /** What a plan's Notify steps send while a call goes on. */
-import { saidSoFar, type CallState } from '../core/calls';
+import { saidSoFar, whoCalls, type CallState } from '../core/calls';
 import { writeNumber } from '../core/numbering';
 import type { System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
 import { noticeWords } from '../standins/mail/letters';
 import type { MailRecord } from '../workspace';
-import { callerName } from './ended';
 
 /** Fills in who calls, which number, and what they said so far. */
 export function filledIn(
@@ -17,7 +16,7 @@ export function filledIn(
   const numberId = arrived?.kind === 'arrived' ? arrived.numberId : null;
   const number = numberId ? system.numbers[numberId] : undefined;
   const values: Record<string, string> = {
-    caller: callerName(system, request.from),
+    caller: whoCalls(system, request.from),
     number: number ? `${number.label} (${writeNumber(number.e164, system.business.country)})` : '',
     notes: saidSoFar(trace, system)
       .map((n) => `${n.label}: ${n.text}`)

@@ -215,6 +215,17 @@ describe('windows that come and go', () => {
     );
   });
 
+  it('a code to forward, dialled by itself, goes where the same calls went last', async () => {
+    const from = { kind: 'phone' as const, phoneId: 'rosa-desk' };
+    for (const [i, digits] of ['*72203', '*73', '*90202', '*91', '*90', '*92'].entries())
+      await place('', { id: `call-${i}`, from, to: { kind: 'digits', digits } });
+    const { own } = (await db.get('standing', DEMO_ID))!.standing;
+    expect(own!.people.rosa!.onBusy).toMatchObject({ value: { to: 'person', personId: 'idris' } });
+    expect(own!.people.rosa!.always).toMatchObject({ value: null });
+    expect(own!.people.rosa!.onNotAnswered).toBeUndefined();
+    expect((await db.get('calls', 'call-5'))!.words).toContain('dial where calls are to go behind *92');
+  });
+
   it('whoever listens by keypad marks the messages, and another window sees it', async () => {
     await storeStanding(db, DEMO_ID, (s) => ({
       ...s,

@@ -1,6 +1,4 @@
 /** What this window shows: the workspace as reactive state, the time of the bench clock, and what to say to the person. */
-import { findingsOf, type Finding } from '$core/findings';
-import { checkPromises, type Verdict } from '$core/promises';
 import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
@@ -20,9 +18,10 @@ import {
   type View,
   type Whole,
 } from '$workspace';
-import { CoverageClient } from './coverage/client';
+import { Checks } from './checks.svelte';
 import { freshId } from './ids';
 import type { Known } from './phones/where';
+import { SettingsMade } from './reach/made';
 
 export type Trouble = { why: 'newer' | 'damaged' | 'missing' | 'storage'; message: string; raw: unknown };
 
@@ -35,9 +34,6 @@ export interface Notice {
   undo?: () => void;
 }
 
-/** Long enough for a frame to be drawn, short enough not to be noticed. */
-const AFTER_DRAWING_MS = 60;
-
 const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
 
 class Session {
@@ -49,6 +45,8 @@ class Session {
   workspace: Workspace | null = null;
   db: Db | null = null;
   changes: Changes | null = null;
+  /** Settings that hold at once, made in this window. */
+  settings: SettingsMade | null = null;
 
   /** Whose eyes the pages are seen with: a person's id, or null for whoever runs the system. */
   actor = $state.raw<string | null>(null);
@@ -90,61 +88,10 @@ class Session {
   });
   /** Addresses whose last letter came back, with why. */
   readonly cameBack = $derived(JSON.parse(this.cameBackText) as Record<string, string>);
-  /** What the checks find; looked for once the screen has been drawn, for in a large business it takes a while. */
-  findings = $state.raw<Finding[]>([]);
-  /** Whether each promise is kept, as a worker found; null until it has looked. */
-  verdicts = $state.raw<Verdict[] | null>(null);
-  /** The draft that the verdicts are about. */
-  private verdictsOf = $state.raw<System | undefined>(undefined);
-  /** The draft and the verdicts that the findings are about. */
-  private findingsAbout = $state.raw<{ system: System; verdicts: Verdict[] | null } | undefined>(undefined);
-  /** Whether the draft as it is now has been held against the promises, and what came of that stands in the findings. */
-  readonly checked = $derived(
-    this.verdictsOf !== undefined &&
-      this.verdictsOf === this.system &&
-      this.findingsAbout?.system === this.system &&
-      this.findingsAbout?.verdicts === this.verdicts,
-  );
-  private readonly broken = $derived((this.verdicts ?? []).filter((v) => !v.kept));
+  /** What is found of the draft, kept up to date. */
+  readonly checks = new Checks(this);
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
   readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
-
-  constructor() {
-    $effect.root(() => {
-      $effect(() => {
-        const { system, standing, today, minute, cameBack, broken, verdicts } = this;
-        if (!system || !standing) return;
-        const look = () => {
-          this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId });
-          this.findingsAbout = { system, verdicts };
-        };
-        const timer = setTimeout(look, this.findings.length ? AFTER_DRAWING_MS : 0);
-        return () => clearTimeout(timer);
-      });
-      const worker = new CoverageClient();
-      $effect(() => {
-        const { system, standing, today } = this;
-        if (!system || !standing || !today) return;
-        if (!Object.keys(system.promises).length) {
-          this.verdicts = [];
-          this.verdictsOf = system;
-          return;
-        }
-        const look = async () => {
-          const now = this.workspace?.now() ?? 0;
-          const found = await worker
-            .ask((w) => w.promises(system, standing, now) as Promise<Verdict[]>)
-            // A worker that failed must not keep a draft from going in force: then it is worked out here.
-            .catch(() => checkPromises(system, standing, now));
-          if (!found) return;
-          this.verdicts = found;
-          this.verdictsOf = system;
-        };
-        const timer = setTimeout(() => void look(), AFTER_DRAWING_MS);
-        return () => clearTimeout(timer);
-      });
-    });
-  }
 
   /** Opens the database and a business in it. @param first what a new browser starts with */
   async start(first: () => Whole, businessId?: string): Promise<void> {
@@ -181,6 +128,7 @@ class Session {
     }
     this.workspace?.close();
     this.workspace = opened.workspace;
+    this.settings = new SettingsMade(id, this);
     this.trouble = null;
     this.view = opened.workspace.view;
     opened.workspace.subscribe((view) => (this.view = view));
@@ -248,7 +196,9 @@ class Session {
         title: 'Not changed',
         detail: result.problems.map((p) => p.message).join(' '),
       });
-    if (result.ok && options.undoable) this.say({ kind: 'success', title: words, undo: () => this.undo() });
+    if (result.ok) this.settings!.forgetUndone();
+    if (result.ok && options.undoable)
+      this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
     return result;
   }
 
@@ -258,12 +208,19 @@ class Session {
     return result.ok ? undefined : result.problems[0]!.message;
   }
 
+  /** Undoes what was done last in this window: an edit, or settings that hold at once. */
   undo(): void {
+    if (!this.settings?.undo(this.view?.draft.record.done ?? 0)) this.undoEdit();
+  }
+  redo(): void {
+    if (!this.settings?.redo(this.view?.draft.record.done ?? 0)) this.redoEdit();
+  }
+  /** Undoes the last edit of the draft, whatever was set since. */
+  undoEdit(): void {
     const words = this.view?.draft.edits.find((e) => e.seq === this.view?.draft.record.done)?.words;
     if (this.workspace?.undo().ok) this.say({ kind: 'info', title: `Undone: ${words}` });
   }
-
-  redo(): void {
+  redoEdit(): void {
     const words = this.view?.draft.edits.find(
       (e) => e.seq === (this.view?.draft.record.done ?? 0) + 1,
     )?.words;

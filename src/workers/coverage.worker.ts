@@ -2,10 +2,11 @@
 import { expose } from 'comlink';
 import {
   callersOf,
+  differencesOf,
   effectOf,
-  laterDifferences,
   piecesOf,
   type Difference,
+  type Differences,
   type Piece,
 } from '../core/coverage';
 import { checkPromises, type Verdict } from '../core/promises';
@@ -15,9 +16,9 @@ const coverage = {
   /** All promises, held against the coming year. */
   promises: (system: System, standing: Standing, now: number): Verdict[] =>
     checkPromises(system, standing, now),
-  /** What differs for callers later in the coming year. */
-  later: (before: System, after: System, standing: Standing, moment: number): Difference[] =>
-    laterDifferences(before, after, standing, moment),
+  /** What differs for callers in the coming week, and later in the coming year. */
+  differences: (before: System, after: System, standing: Standing, moment: number): Differences =>
+    differencesOf(before, after, standing, moment),
   /** What a change of settings that hold at once does to callers. */
   effect: (system: System, before: Standing, after: Standing, moment: number): Difference[] =>
     effectOf(system, before, after, moment),

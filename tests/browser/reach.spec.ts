@@ -1,6 +1,6 @@
 /** How somebody is reached: set by themselves, for them, or by star codes; what it does to callers. */
 import { expect, test, type Page } from '@playwright/test';
-import { bench, callFrom, open, putInForce, withSoftphone } from './bench';
+import { bench, callFrom, open, putInForce, saved, withSoftphone } from './bench';
 
 const effect = (page: Page) => page.getByTestId('effect');
 const ready = (page: Page) => expect(effect(page)).toHaveAttribute('data-ready', 'true');
@@ -27,6 +27,40 @@ test('the order of ringing is seen before it is set, holds at once, and can be t
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(lane(page, 'Pia Lindqvist ·')).toHaveCount(0);
   await expect(page.getByLabel('Seconds', { exact: true })).toHaveValue('18');
+});
+
+test('undo takes back settings and edits in the order they were made, over a reload too', async ({
+  page,
+}) => {
+  await open(page, '/people/rosa/reach');
+  const forward = page.getByLabel('Always, before anything rings');
+  const seconds = page.getByLabel('Seconds', { exact: true });
+  await forward.selectOption('Pia Lindqvist · 203');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByRole('heading', { name: 'If somebody dials 201 now' })).toBeVisible();
+  await page.goto('/people/rosa');
+  await page.getByLabel('Name', { exact: true }).fill('Rosa D.');
+  await page.getByLabel('Name', { exact: true }).press('Tab');
+  await saved(page);
+  await page.goto('/people/rosa/reach');
+  await forward.selectOption('no: the phones ring');
+  await seconds.fill('12');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByRole('heading', { name: 'If somebody dials 201 now' })).toBeVisible();
+  await page.reload();
+  await page.getByRole('heading', { level: 1 }).click();
+  const press = async (keys: string, said: string) => {
+    await page.keyboard.press(keys);
+    await expect(page.getByText(said).last()).toBeVisible();
+  };
+  await press('Control+z', 'Undone: Set for Rosa Delgado: forwarding always, the order of ringing');
+  await expect(seconds).toHaveValue('18');
+  await expect(forward).toHaveValue(/pia/);
+  await press('Control+z', 'Undone: Change the name of Rosa Delgado');
+  await press('Control+z', 'Undone: Set for Rosa Delgado: forwarding always');
+  await expect(forward).not.toHaveValue(/pia/);
+  await press('Control+Shift+Z', 'Done again: Set for Rosa Delgado: forwarding always');
+  await expect(forward).toHaveValue(/pia/);
 });
 
 test('phones ring one after the other; a late one is said to hardly ring', async ({ page }) => {
@@ -96,6 +130,27 @@ test('do not disturb says which numbers then reach nobody, ends by itself, and l
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByRole('heading', { name: 'If somebody dials 201 now' })).toBeVisible();
   await expect(page.getByLabel('every contact')).toBeChecked();
+});
+
+test('quiet hours of every day and whole days are told for the week before they are set', async ({
+  page,
+}) => {
+  await open(page, '/people/rosa/reach');
+  await page.locator('label', { hasText: 'Quiet hours' }).click();
+  await page.getByLabel('Daily from').fill('18:30');
+  await page.getByLabel('Daily from').press('Tab');
+  await page.getByLabel('Sat', { exact: true }).check({ force: true });
+  const told = /00:00–08:00 and 18:30–24:00, Sat all day: reaches nobody, only voicemail/;
+  await expect(effect(page)).toContainText(told);
+  // Only the days: both times are the same.
+  await page.getByLabel('Daily from').fill('08:00');
+  await page.getByLabel('Daily from').press('Tab');
+  await expect(page.getByText('From and to are the same: only those days are quiet.')).toBeVisible();
+  await expect(effect(page)).toContainText('Sat all day: reaches nobody');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText('Set for Rosa Delgado: quiet hours')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Sat', { exact: true })).toBeChecked();
 });
 
 test('a linked phone is switched off, shows the business’s number, and asks for a key, each by itself', async ({

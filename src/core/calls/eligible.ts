@@ -1,5 +1,5 @@
 /** Whether a phone can be rung, and if not, why. */
-import { localTime, periodAt } from '../hours';
+import { localTime, periodAt, type LocalTime } from '../hours';
 import {
   accountId,
   isLinked,
@@ -51,9 +51,13 @@ export function whyNot(run: Run, call: CallState, phone: Phone, personId: string
   return whyBusy(run, call, phone, person);
 }
 
-/** Whether a minute of the day is within quiet hours, which may go over midnight. */
-export const isQuiet = ({ from, to }: Pick<Quiet, 'from' | 'to'>, minute: number): boolean =>
-  from <= to ? minute >= from && minute < to : minute >= from || minute < to;
+/** Whether a local time is within quiet hours, which may go over midnight. */
+export const isQuiet = (
+  { from, to, wholeDays }: Quiet,
+  { day, minute }: Pick<LocalTime, 'day' | 'minute'>,
+): boolean =>
+  (wholeDays?.includes(day) ?? false) ||
+  (from <= to ? minute >= from && minute < to : minute >= from || minute < to);
 
 /** Whether somebody is not to be disturbed by this call. */
 export const undisturbed = (run: Run, call: CallState, person: Person): boolean =>
@@ -68,7 +72,7 @@ function whyNotPerson(run: Run, call: CallState, person: Person, phone: Phone): 
   if (hours && periodAt(hours, zone, run.now, run.standing.overrides[hours.id]?.value) === null)
     return 'outside working hours';
   if (person.quiet && (person.quiet.phoneIds?.includes(phone.id) ?? true)) {
-    const quiet = isQuiet(person.quiet, localTime(zone, run.now).minute);
+    const quiet = isQuiet(person.quiet, localTime(zone, run.now));
     if (quiet && !getsThrough(run, call, person)) return 'quiet hours';
   }
   return null;

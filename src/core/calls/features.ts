@@ -8,7 +8,7 @@ import {
   type StarCode,
   type System,
 } from '../system';
-import type { FeatureTarget } from '../numbering';
+import { SENDS_ON, type FeatureTarget } from '../numbering';
 import { dialIn } from './inbox';
 import { phoneName } from './names';
 import type { CallState, Run } from './state';
@@ -35,13 +35,15 @@ export function feature(
     return dialIn(run, call, mailboxId && system.mailboxes[mailboxId] ? mailboxId : null);
   }
   if (!personId) return refuse('this phone belongs to nobody');
-  if (does !== 'forwarding on') return run.end(call, 'system', { kind: 'feature', code, does });
-  const target = to ? targetOf(to, run, call) : run.memory.lastForward?.[personId];
+  const which = SENDS_ON[does];
+  if (!which) return run.end(call, 'system', { kind: 'feature', code, does });
+  const last = run.memory.lastForward?.[personId];
+  const target = to ? targetOf(to, run, call) : last?.[which];
   if (!target)
     return refuse(to ? 'nothing can be sent on to there' : `dial where calls are to go behind ${code}`);
   const problem = targetProblem(target, system, personId);
   if (problem) return refuse(problem);
-  (run.memory.lastForward ??= {})[personId] = target;
+  (run.memory.lastForward ??= {})[personId] = { ...last, [which]: target };
   run.end(call, 'system', { kind: 'feature', code, does, to: target });
 }
 
@@ -86,6 +88,12 @@ function changes(
     case 'forwarding on':
     case 'forwarding off':
       return [{ kind: 'person', personId, values: { always: to ?? null } }];
+    case 'forwarding when busy on':
+    case 'forwarding when busy off':
+      return [{ kind: 'person', personId, values: { onBusy: to ?? null } }];
+    case 'forwarding when not answered on':
+    case 'forwarding when not answered off':
+      return [{ kind: 'person', personId, values: { onNotAnswered: to ?? null } }];
     case 'linked phones on':
     case 'linked phones off':
       return Object.values(system.phones)

@@ -13,7 +13,7 @@ export { addressOfHelp, helpFor, type Help } from './help';
 export { traceLines } from './lines';
 export { noticed, type Noticed } from './noticed';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
-export { phoneName, whoseName, listed } from './names';
+export { listed, phoneName, whoCalls, whoseName } from './names';
 export { isQuiet } from './eligible';
 export { awayAt, standInFor, zoneOf } from './away';
 export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './voicemail';

@@ -1,6 +1,7 @@
 /** What phones and people are called when a call is put in words. */
 import { writeNumber } from '../numbering';
 import type { System } from '../system';
+import type { CallRequest } from './request';
 import { outsideNumber } from './trace';
 
 /**
@@ -14,6 +15,14 @@ export function whoseName(system: System, phone: string, personId?: string | nul
   const owner = personId ?? found?.personId;
   return (owner && system.people[owner]?.name) || found?.name || 'a removed phone';
 }
+
+/** Who calls, as whoever is called reads it: the number, or the colleague. */
+export const whoCalls = (system: System, from: CallRequest['from']): string =>
+  from.kind === 'phone'
+    ? whoseName(system, from.phoneId)
+    : from.number
+      ? writeNumber(from.number, system.business.country)
+      : 'Hidden number';
 
 /** "Rosa Delgado · Desk phone", where two phones of one person must be told apart. */
 export function phoneName(system: System, phone: string, personId?: string | null): string {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { MAIN, ROSA_DIRECT, allOn, edited, yard } from '../../../tests/fixtures/yard';
 import { effectOf } from '../coverage';
+import { momentOf } from '../hours';
 import {
   settle,
   standingOver,
@@ -234,6 +235,21 @@ describe('not to be disturbed', () => {
     expect(at(0)).toContain('Mobile app: not rung, quiet hours');
     expect(at(0)).toContain('Desk phone: sounds');
     expect(at(1)).toContain('Mobile app: sounds');
+  });
+
+  it('whole days are quiet from midnight to midnight of where somebody is, beside the hours of each day', () => {
+    const system = yard();
+    const quiet = { from: 18 * 60, to: 8 * 60, wholeDays: [6, 7] };
+    const standing = set(system, allOn(system), [rosa({ quiet })]);
+    const ringsAt = (date: string, minute: number) =>
+      rings(rehearse(system, standing, call({ at: momentOf('America/Los_Angeles', date, minute) })));
+    // Friday to Monday, 27 to 30 November 2026; Monday morning begins when the hours of each day end.
+    expect(ringsAt('2026-11-27', 17 * 60 + 59)).toBe(true);
+    expect(ringsAt('2026-11-27', 18 * 60)).toBe(false);
+    expect(ringsAt('2026-11-28', 12 * 60)).toBe(false);
+    expect(ringsAt('2026-11-29', 12 * 60)).toBe(false);
+    expect(ringsAt('2026-11-30', 8 * 60 - 1)).toBe(false);
+    expect(ringsAt('2026-11-30', 8 * 60)).toBe(true);
   });
 });
 

@@ -238,8 +238,8 @@ export interface Memory {
   taken: Record<string, { date: string; calls: number }>;
   /** Moment an outside number last called; absent where none has. */
   lastCalls?: Record<string, number>;
-  /** Where somebody sent their calls last, by person. */
-  lastForward?: Record<string, ForwardTarget>;
+  /** Where somebody sent their calls last by a star code, by person and by which calls. */
+  lastForward?: Record<string, { [which in 'always' | 'onBusy' | 'onNotAnswered']?: ForwardTarget }>;
   /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
   wrongPins?: Record<string, { times: number; at: number }>;
 }

@@ -228,9 +228,11 @@ function personChanges(
   const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
   if (hours) changes.push(...boundaries(hours, zone, from, to, standing.overrides[hours.id]?.value));
   if (person.quiet) {
+    const { from: quietFrom, to: quietTo, wholeDays } = person.quiet;
+    const minutes = [quietFrom, quietTo, ...(wholeDays?.length ? [0] : [])];
     const last = localTime(zone, to).date;
     for (let date = localTime(zone, from).date; date <= last; date = addDays(date, 1))
-      for (const minute of [person.quiet.from, person.quiet.to])
+      for (const minute of minutes)
         for (const which of ['compatible', 'later'] as const)
           changes.push(momentOf(zone, date, minute, which));
     for (let at = nextClockChange(zone, from); at < to; at = nextClockChange(zone, at)) changes.push(at);
@@ -251,7 +253,7 @@ function peopleAt(reached: Reached, system: System, standing: Standing, at: numb
     parts.push(
       away ? (away.standInId ?? true) : false,
       hours ? periodAt(hours, own, at, standing.overrides[hours.id]?.value) !== null : true,
-      person.quiet ? isQuiet(person.quiet, localTime(own, at).minute) : false,
+      person.quiet ? isQuiet(person.quiet, localTime(own, at)) : false,
     );
   }
   if (reached.dials) {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
 import { rehearse, sentence } from '../calls';
 import { momentOf } from '../hours';
-import { differenceOf, endsWell, firstRung, laterDifferences, piecesOf, unansweredCall } from '.';
+import { differenceOf, differencesOf, endsWell, firstRung, piecesOf, unansweredCall } from '.';
 
 const LA = 'America/Los_Angeles';
 const system = edited(yard(), [
@@ -116,7 +116,7 @@ describe('what differs later in the year', () => {
   const tuesday = momentOf('America/Los_Angeles', '2026-11-24', 600);
   it('names the days, with what callers get then, and not what the week says already', () => {
     expect(differenceOf(base, christmas, allOn(base), tuesday)).toEqual([]);
-    const later = laterDifferences(base, christmas, allOn(base), tuesday);
+    const later = differencesOf(base, christmas, allOn(base), tuesday).later;
     expect(later.map((d) => [d.numberId, d.when])).toEqual([['main', 'Fri 25 Dec 2026']]);
     expect(later[0]!.before).toContain('rings Rosa Delgado');
     expect(later[0]!.after).toContain('plays “Closed”');
@@ -130,7 +130,7 @@ describe('what differs later in the year', () => {
       },
     ]);
     expect(differenceOf(base, longer, allOn(base), tuesday)).toHaveLength(1);
-    expect(laterDifferences(base, longer, allOn(base), tuesday)).toEqual([]);
+    expect(differencesOf(base, longer, allOn(base), tuesday).later).toEqual([]);
   });
   it('joins days that follow each other, and counts what would be too many to name', () => {
     const season = edited(base, [
@@ -150,7 +150,7 @@ describe('what differs later in the year', () => {
         },
       },
     ]);
-    expect(laterDifferences(base, season, allOn(base), tuesday)[0]!.when).toBe(
+    expect(differencesOf(base, season, allOn(base), tuesday).later[0]!.when).toBe(
       'Thu 1 Jul 2027 to Sat 31 Jul 2027',
     );
   });

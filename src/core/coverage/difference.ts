@@ -41,25 +41,30 @@ export function differenceOf(
   return between([before, standing], [after, standing], week, (spans) => spansInWords(spans, zone, week));
 }
 
-/**
- * What changes for unanswered callers later in the coming year, beyond the seven days that begin with the one `moment`
- * (epoch milliseconds) lies in: holidays, seasons, turns of a rota. What the week says already is not said again.
- */
-export function laterDifferences(
+/** What changes for callers over a year. */
+export interface Differences {
+  /** In the seven days that begin with the one of the moment. */
+  week: Difference[];
+  /** Beyond them: holidays, seasons, turns of a rota. What the week says already is not said again. */
+  later: Difference[];
+}
+
+/** What changes for unanswered callers in the coming year. @param moment epoch milliseconds */
+export function differencesOf(
   before: System,
   after: System,
   standing: Standing,
   moment: number,
-): Difference[] {
+): Differences {
   const zone = after.business.timeZone;
   const { date } = localTime(zone, moment);
   const from = momentOf(zone, addDays(date, 7), 0);
   const rest: Span = [from, momentOf(zone, addDays(date, DAYS_AHEAD), 0)];
   const key = (d: Difference) => JSON.stringify([d.numberId, d.caller, d.before, d.after]);
-  const said = new Set(differenceOf(before, after, standing, moment).map(key));
-  return between([before, standing], [after, standing], rest, (spans) => datesInWords(spans, zone)).filter(
-    (d) => !said.has(key(d)),
-  );
+  const week = differenceOf(before, after, standing, moment);
+  const said = new Set(week.map(key));
+  const all = between([before, standing], [after, standing], rest, (spans) => datesInWords(spans, zone));
+  return { week, later: all.filter((d) => !said.has(key(d))) };
 }
 
 type InWords = (spans: readonly Span[]) => string;

@@ -3,7 +3,7 @@ export { everyWay, waysOf } from './ways';
 export { compressed, type Scale } from './scale';
 export { coverageRows, secondsUntilRung, secondsUntilVoicemail } from './reach';
 export { endsWell, firstOf, firstRung, worstEnd, type Glance } from './first';
-export { differenceOf, effectOf, laterDifferences, type Difference } from './difference';
+export { differenceOf, effectOf, differencesOf, type Difference, type Differences } from './difference';
 export { callersOf, type Caller } from './callers';
 export { spansInWords } from './spans';
 export { waysInWords } from './words';

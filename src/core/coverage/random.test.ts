@@ -41,7 +41,15 @@ const absenceOf = (id: string) =>
       to: a < b ? b : a,
       standInId: standIn === id ? null : standIn,
     }));
-const quiet = fc.option(fc.record({ from: minute, to: minute }));
+const quiet = fc.option(
+  fc.record({
+    from: minute,
+    to: minute,
+    wholeDays: fc.option(fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { maxLength: 3 }), {
+      nil: undefined,
+    }),
+  }),
+);
 const absent = (id: string) =>
   fc
     .record({

@@ -25,8 +25,15 @@ export type Dialled =
 /** Where calls are sent on to, as it is dialled. */
 export type FeatureTarget = { kind: 'extension'; extension: string } | { kind: 'outside'; e164: string };
 
+/** Star codes that send calls on, and which calls of whoever dials them. */
+export const SENDS_ON: Partial<Record<StarCode['does'], 'always' | 'onBusy' | 'onNotAnswered'>> = {
+  'forwarding on': 'always',
+  'forwarding when busy on': 'onBusy',
+  'forwarding when not answered on': 'onNotAnswered',
+};
+
 /** Star codes that may be followed at once by where calls are to go. */
-export const takesTarget = (does: StarCode['does']): boolean => does === 'forwarding on';
+export const takesTarget = (does: StarCode['does']): boolean => does in SENDS_ON;
 
 /** Star codes that are dialled in front of a number and hold for that call. Others are dialled by themselves. */
 export const FOR_ONE_CALL: Partial<Record<StarCode['does'], 'hidden' | 'shown'>> = {

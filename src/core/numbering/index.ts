@@ -15,7 +15,7 @@ export {
   type Renumbered,
   type Taken,
 } from './extensions';
-export { sortDialled, type Dialled, type Dialler, type FeatureTarget } from './dialled';
+export { SENDS_ON, sortDialled, type Dialled, type Dialler, type FeatureTarget } from './dialled';
 export { keypadDigits, wordIn } from './keypad';
 export { closeness, easeOf, type Ease, type Known } from './memorable';
 export { nearness, patternTest, readPattern, type Pattern, type Where } from './pattern';

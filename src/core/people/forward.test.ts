@@ -72,8 +72,8 @@ describe('star codes', () => {
   const dial = (digits: string, phoneId = 'rosa-desk') => {
     const codes: StarCode[] = [
       ...system.business.starCodes,
-      { code: '*91', does: 'linked phones off' },
-      { code: '*90', does: 'linked phones on' },
+      { code: '*95', does: 'linked phones off' },
+      { code: '*94', does: 'linked phones on' },
     ];
     const own = { ...system, business: { ...system.business, starCodes: codes } };
     const request = {
@@ -104,6 +104,14 @@ describe('star codes', () => {
     expect(dial(stop).settings).toEqual([{ kind: 'person', personId: 'rosa', values: { always: null } }]);
   });
   it.each([
+    ['*90203', { onBusy: { to: 'person', personId: 'pia' } }],
+    ['*91', { onBusy: null }],
+    ['*92230', { onNotAnswered: { to: 'group', groupId: 'crew' } }],
+    ['*93', { onNotAnswered: null }],
+  ])('%s sends on only some calls, and no longer', (digits, values) => {
+    expect(dial(digits).settings).toEqual([{ kind: 'person', personId: 'rosa', values }]);
+  });
+  it.each([
     [forwarding + '201', 'yourself'],
     [forwarding, 'dial where calls are to go'],
     [forwarding + '93605550142', 'your own Main line'],
@@ -119,9 +127,9 @@ describe('star codes', () => {
     });
   });
   it('linked phones are switched off and on', () => {
-    expect(dial('*91', 'tomas-cell').settings).toEqual([
+    expect(dial('*95', 'tomas-cell').settings).toEqual([
       { kind: 'resting', phoneId: 'tomas-cell', on: true, until: null },
     ]);
-    expect(dial('*90', 'tomas-cell').settings).toMatchObject([{ on: false }]);
+    expect(dial('*94', 'tomas-cell').settings).toMatchObject([{ on: false }]);
   });
 });

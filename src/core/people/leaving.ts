@@ -2,7 +2,9 @@
 import {
   allSteps,
   type Command,
+  withOwn,
   type ForwardTarget,
+  type Own,
   type Reach,
   type RingStep,
   type RingTarget,
@@ -39,8 +41,11 @@ const FORWARDS = {
   onUnreachable: 'calls when unreachable',
 } as const;
 
-/** Everything that points at somebody, besides their own phones and mailbox. */
-export function leftBehind(system: System, personId: string): LeftBehind[] {
+/**
+ * Everything that points at somebody, besides their own phones and mailbox.
+ * @param own what colleagues have set for themselves, which may lead to whoever leaves
+ */
+export function leftBehind(system: System, personId: string, own?: Own): LeftBehind[] {
   const isThem = (t: RingTarget) => t.kind === 'person' && t.id === personId;
   const found: LeftBehind[] = [];
   const add = (kind: LeftBehind['kind'], id: string, part: string, words: string, alone = false) =>
@@ -74,7 +79,7 @@ export function leftBehind(system: System, personId: string): LeftBehind[] {
       add('queue', queue.id, '', `Serves the queue ${queue.name}`, queue.memberIds.length === 1);
   for (const contact of Object.values(system.contacts))
     if (contact.ownerId === personId) add('contact', contact.id, '', `Looks after ${contact.name}`, true);
-  for (const other of Object.values(system.people)) {
+  for (const other of Object.values(withOwn(system, own).people)) {
     if (other.id === personId) continue;
     for (const [part, words] of Object.entries(FORWARDS)) {
       const target = other.reach[part as keyof typeof FORWARDS];
@@ -108,8 +113,12 @@ export function leftBehind(system: System, personId: string): LeftBehind[] {
   return found;
 }
 
-/** The commands of one edit that hands everything on and removes the person. Phones go with them. */
-export function leavingCommands(system: System, personId: string, handover: Handover): Command[] {
+/**
+ * The commands of one edit that hands everything on and removes the person. Phones go with them.
+ * @param own what colleagues have set for themselves: where that led to whoever leaves, the edit is the later word
+ */
+export function leavingCommands(system: System, personId: string, handover: Handover, own?: Own): Command[] {
+  const set = withOwn(system, own);
   const person = system.people[personId]!;
   const heirOf = (item: LeftBehind): string | null => handover.heirs[item.key] ?? null;
   const swap = (ids: readonly string[], heir: string | null): string[] => [
@@ -125,7 +134,7 @@ export function leavingCommands(system: System, personId: string, handover: Hand
   const reaches = new Map<string, Reach>();
   const aways = new Map<string, System['people'][string]['away']>();
   const commands: Command[] = [];
-  for (const item of leftBehind(system, personId)) {
+  for (const item of leftBehind(system, personId, own)) {
     const heir = heirOf(item);
     if (item.kind === 'step') {
       const step = [...allSteps(system.plans[item.id]!.steps)].find((s) => s.id === item.part) as RingStep;
@@ -160,7 +169,7 @@ export function leavingCommands(system: System, personId: string, handover: Hand
         [item.part]: target,
       });
     } else if (item.kind === 'stand-in') {
-      const away = aways.get(item.id) ?? system.people[item.id]!.away;
+      const away = aways.get(item.id) ?? set.people[item.id]!.away;
       const standInId = heir === item.id ? null : heir;
       aways.set(
         item.id,

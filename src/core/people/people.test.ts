@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { edited, yard } from '../../../tests/fixtures/yard';
+import { allOn, edited, yard } from '../../../tests/fixtures/yard';
 import {
   applyEdit,
   extensionsInUse,
@@ -8,6 +8,8 @@ import {
   newPerson,
   newQueue,
   newRota,
+  settle,
+  withOwn,
   type Command,
   type RingTarget,
   type System,
@@ -150,6 +152,28 @@ describe('leaving', () => {
     expect(after.people.pia!.reach.onNotAnswered).toBeNull();
     expect(after.mailboxes['rosa-box']!.ownerIds).toEqual([]);
     expect(extensionsInUse(after).map((e) => e.extension)).not.toContain('201');
+  });
+
+  it('what colleagues set themselves to lead there is handed on too, whatever they had set', () => {
+    const stamp = { at: 1000, by: 'Idris Okafor, on this phone' };
+    const values = {
+      always: { to: 'person' as const, personId: 'rosa' },
+      onBusy: { to: 'person' as const, personId: 'pia' },
+      away: [{ from: '2026-12-10', to: '2026-12-11', standInId: 'rosa' }],
+    };
+    const setting = { kind: 'person' as const, personId: 'idris', values };
+    const { own } = settle(allOn(system), setting, stamp, system).standing;
+    const left = leftBehind(system, 'rosa', own);
+    const words = left.map((i) => i.words);
+    expect(words).toContain('Idris Okafor sends all calls to them');
+    expect(words).toContain('They stand in for Idris Okafor, 2026-12-10 to 2026-12-11');
+    const heirs = Object.fromEntries(left.map((i) => [i.key, 'pia']));
+    const handover = { heirs, mailboxTo: null, extensionTo: null };
+    const after = withOwn(edited(system, leavingCommands(system, 'rosa', handover, own)), own);
+    expect(after.people.idris).toMatchObject({
+      reach: { always: { to: 'person', personId: 'pia' }, onBusy: { to: 'person', personId: 'pia' } },
+      away: [{ from: '2026-12-10', standInId: 'pia' }],
+    });
   });
 });
 

@@ -39,10 +39,13 @@ export const HiddenCallers = z.enum(['ring', 'mailbox', 'refused']);
 /** Whose number a linked phone shows: the caller's, or the one that was called, which says that it is a call for work. */
 export const ShownTo = z.enum(['caller', 'number called']);
 
-/** Daily span, minutes of the local day, in which phones may not ring. */
+/** When phones may not ring: a span of every day, in minutes of the local day, and whole days of the week. */
 export const Quiet = z.object({
   from: z.number().int().min(0).max(1439),
+  /** The same as `from` is no span. */
   to: z.number().int().min(0).max(1439),
+  /** ISO days of the week, 1 Monday to 7 Sunday, that are quiet from midnight to midnight. */
+  wholeDays: z.array(z.number().int().min(1).max(7)).max(7).optional(),
   /** Absent or null is all of them. */
   phoneIds: z.array(Id).max(20).nullable().optional(),
 });

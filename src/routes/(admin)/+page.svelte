@@ -103,7 +103,9 @@
     {/if}
     <div class="card">
       <h2>Before callers notice</h2>
-      {#if session.findings.length}<FindingList findings={session.findings} most={4} />{:else}<p class="soft">
+      {#if session.checks.findings.length}<FindingList findings={session.checks.findings} most={4} />{:else}<p
+          class="soft"
+        >
           Nothing found.
         </p>{/if}
     </div>

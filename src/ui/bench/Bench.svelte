@@ -76,6 +76,19 @@
     color: var(--bench-soft);
     margin: 0 0 10px;
   }
+  /* What is there of one kind, one slip below the other. */
+  aside :global(.slips) {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  aside :global(.slips > li) {
+    background: var(--sheet);
+    border: 1px solid var(--dash);
+    margin-bottom: 8px;
+    padding: 8px 12px;
+    overflow-wrap: anywhere;
+  }
   aside :global(.bx--tab-content) {
     padding: 14px 0;
   }

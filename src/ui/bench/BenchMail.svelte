@@ -52,7 +52,7 @@
 {#if !mail.length}
   <p class="soft">No mail yet. Invitations and voicemail arrive here.</p>
 {/if}
-<ul>
+<ul class="slips">
   {#each mail as letter (letter.id)}
     <li>
       <button
@@ -102,17 +102,6 @@
 </ul>
 
 <style>
-  ul {
-    list-style: none;
-    margin: 0;
-    padding: 0;
-  }
-  li {
-    background: var(--sheet);
-    border: 1px solid var(--dash);
-    margin-bottom: 8px;
-    padding: 10px 12px;
-  }
   li > button {
     display: block;
     width: 100%;

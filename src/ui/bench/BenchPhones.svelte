@@ -63,7 +63,7 @@
 <BenchDial />
 <BenchText />
 <h3>What outside phones got</h3>
-<ul aria-label="What outside phones got">
+<ul class="slips" aria-label="What outside phones got">
   {#each arrivals as a (a.id)}
     <li>
       <span class="soft small">{session.number(a.to)} · {momentText(a.at, session.zone)}</span>
@@ -82,18 +82,6 @@
   }
   h3 {
     margin: 22px 0 6px;
-  }
-  ul {
-    list-style: none;
-    margin: 0;
-    padding: 0;
-  }
-  li {
-    background: var(--sheet);
-    border: 1px solid var(--dash);
-    margin-bottom: 8px;
-    padding: 8px 12px;
-    overflow-wrap: anywhere;
   }
   li p {
     margin: 2px 0 4px;

@@ -47,7 +47,7 @@
 
 {#if ringing.length || talking.length}
   <h3>Ringing outside now</h3>
-  <ul aria-label="Ringing outside now">
+  <ul class="slips" aria-label="Ringing outside now">
     {#each ringing as r (r.call.request.id + r.leg.n)}
       {@const callId = r.call.request.id}
       {@const { phone } = r.leg}
@@ -93,17 +93,6 @@
 <style>
   h3 {
     margin: 16px 0 6px;
-  }
-  ul {
-    list-style: none;
-    margin: 0;
-    padding: 0;
-  }
-  li {
-    background: var(--sheet);
-    border: 1px solid var(--dash);
-    padding: 8px 12px;
-    margin-bottom: 8px;
   }
   p {
     margin: 2px 0 6px;

@@ -61,7 +61,7 @@
       ? `Pairing ${busy}…`
       : `Let stand-ins take up ${letters.length === 1 ? 'the letter' : `all ${letters.length}`}`}</Button
   >
-  <ul aria-label="Letters to take up">
+  <ul class="slips" aria-label="Letters to take up">
     {#each letters as i (i.id)}
       <li class="row">
         <span>{system.people[i.personId]?.name} · {system.phones[i.phoneId]?.name}</span>
@@ -84,7 +84,7 @@
 <DeskSetup {places} />
 
 <h3>Where they are and how</h3>
-<ul aria-label="Stand-in phones">
+<ul class="slips" aria-label="Stand-in phones">
   {#each devices as { account, r, phone, at, who } (account)}
     <li>
       <div class="row">
@@ -135,18 +135,6 @@
   }
   p {
     margin: 0 0 8px;
-  }
-  ul {
-    list-style: none;
-    margin: 8px 0 0;
-    padding: 0;
-  }
-  li {
-    background: var(--sheet);
-    border: 1px solid var(--dash);
-    margin-bottom: 6px;
-    padding: 7px 10px;
-    font-size: 13.5px;
   }
   .row {
     display: flex;

@@ -17,7 +17,7 @@
       session.say({
         kind: 'success',
         title: `Version ${version.n} is in the draft. Look at what differs, then put it in force.`,
-        undo: () => session.undo(),
+        undo: () => session.undoEdit(),
       });
   }
 </script>

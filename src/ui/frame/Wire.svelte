@@ -13,7 +13,8 @@
   }
 
   const stops: Stop[] = $derived.by(() => {
-    const { system, view, standing, findings } = session;
+    const { system, view, standing } = session;
+    const { findings } = session.checks;
     if (!system || !view || !standing) return [];
     if (!session.may('see the system'))
       return [
@@ -67,7 +68,7 @@
       },
     ];
   });
-  const wrongPhones = (findings: typeof session.findings) =>
+  const wrongPhones = (findings: typeof session.checks.findings) =>
     new Set(findings.flatMap((f) => (f.place.kind === 'phone' && f.severity !== 'hint' ? f.place.id : [])))
       .size;
   const here = (path: string) =>

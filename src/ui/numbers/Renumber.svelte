@@ -62,7 +62,11 @@
       ]) ?? '';
     if (problem) return;
     open = false;
-    session.say({ kind: 'success', title: `Extensions have ${length} digits`, undo: () => session.undo() });
+    session.say({
+      kind: 'success',
+      title: `Extensions have ${length} digits`,
+      undo: () => session.undoEdit(),
+    });
   }
 </script>
 

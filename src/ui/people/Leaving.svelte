@@ -18,7 +18,8 @@
       .filter((p) => p.id !== id)
       .sort((a, b) => a.name.localeCompare(b.name)),
   );
-  const items = $derived(leftBehind(system, id));
+  const own = $derived(session.standing!.own);
+  const items = $derived(leftBehind(system, id, own));
   const phones = $derived(Object.values(system.phones).filter((p) => p.personId === id));
   const messages = $derived(session.view!.messages.filter((m) => m.mailboxId === person.mailboxId).length);
 
@@ -36,11 +37,12 @@
       problem = `Write a day from today on, such as ${addDays(session.today, 90)}.`;
       return;
     }
-    const commands = leavingCommands(system, id, {
+    const handover = {
       heirs: Object.fromEntries(items.map((i) => [i.key, heirOf(i.key) || null])),
       mailboxTo: mailboxTo || null,
       extensionTo: extensionTo ? { personId: extensionTo, until } : null,
-    });
+    };
+    const commands = leavingCommands(system, id, handover, own);
     const accounts = phones.flatMap(accountsOf);
     const result = session.edit(`${person.name} leaves`, commands, { quiet: true, undoable: true });
     if (!result.ok) {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { listed, saidSoFar, whoseName } from '$core/calls';
+  import { listed, saidSoFar, whoCalls, whoseName } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { allSteps, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
@@ -17,14 +17,7 @@
   }
   let { call, phoneId, system, onanswer, ondecline, onmailbox }: Props = $props();
 
-  const from = $derived(call.request.from);
-  const caller = $derived(
-    from.kind === 'outside'
-      ? from.number
-        ? session.number(from.number, system)
-        : 'Hidden number'
-      : whoseName(system, from.phoneId),
-  );
+  const caller = $derived(whoCalls(system, call.request.from));
   const via = $derived(call.numberId ? (system.numbers[call.numberId]?.label ?? '') : 'Extension');
   /** What the step that rings wants this phone to show. */
   const shows = $derived.by(() => {

@@ -1,10 +1,10 @@
 <script lang="ts">
   import { Button, Toggle } from 'carbon-components-svelte';
   import { onDestroy, onMount, untrack } from 'svelte';
-  import { ending, outcomeOf, whoseName } from '$core/calls';
+  import { whoCalls } from '$core/calls';
   import { isOn, withOwn, type Setting } from '$core/system';
-  import { phoneLock, type LiveCall } from '$exchange';
-  import { durationText, momentText } from '../format';
+  import { phoneLock } from '$exchange';
+  import { durationText } from '../format';
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../messages/MessageCard.svelte';
   import MessageLight from '../phones/MessageLight.svelte';
@@ -12,6 +12,7 @@
   import { session } from '../session.svelte';
   import { hold, Line } from './line.svelte';
   import Origin from '../reach/Origin.svelte';
+  import OwnCalls from './OwnCalls.svelte';
   import { Outbox } from './outbox.svelte';
   import { OwnPhoneMemory } from './own-phone.svelte';
   import { hurdles } from './ready';
@@ -91,31 +92,6 @@
           (m.mailboxId === person.mailboxId || system.mailboxes[m.mailboxId]?.ownerIds.includes(person.id)),
       ),
   );
-  const calls = $derived(
-    [...session.view!.calls]
-      .reverse()
-      .filter((c) => c.trace.some((e) => e.kind === 'leg offered' && e.personId === person?.id))
-      .slice(0, 10),
-  );
-
-  function callWords(call: (typeof calls)[number]): { words: string; missed: boolean } {
-    const ended = outcomeOf(call.trace);
-    const answered = call.trace.find((e) => e.kind === 'answered');
-    if (answered?.kind === 'answered' && ended) {
-      const mine = answered.personId === person?.id;
-      const who = mine ? 'you talked' : `${whoseName(system, answered.phone)} talked`;
-      return { words: `${who} ${durationText(ended.t - answered.t)}`, missed: false };
-    }
-    return { words: ended ? ending(ended.outcome, system) : '', missed: true };
-  }
-  const callerOf = (call: Pick<LiveCall, 'request'>) => {
-    const { from } = call.request;
-    return from.kind === 'outside'
-      ? from.number
-        ? session.number(from.number, system)
-        : 'Hidden number'
-      : whoseName(system, from.phoneId);
-  };
   const act = (kind: 'answer' | 'decline' | 'to mailbox') =>
     ringing && line.act({ kind, callId: ringing.request.id, phone: phoneId });
   const hangUp = () => talking && line.act({ kind: 'hang up', callId: talking.request.id, by: 'called' });
@@ -177,7 +153,7 @@
   {:else if talking}
     <section class="talk" data-testid="talking">
       <p class="soft">Talking with</p>
-      <h1>{callerOf(talking)}</h1>
+      <h1>{whoCalls(system, talking.request.from)}</h1>
       <p class="soft">{durationText(Math.max(0, session.now - talking.since))}</p>
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
     </section>
@@ -241,16 +217,7 @@
           />{:else}<p class="soft">No messages.</p>{/each}
       </div>
       <div>
-        <h2>Calls</h2>
-        {#each calls as call (call.id)}
-          {@const { words, missed } = callWords(call)}
-          <div class="call">
-            <b
-              >{callerOf(call)}{#if missed}<em> missed</em>{/if}</b
-            ><span>{momentText(call.at, session.zone)}</span>
-            <small>{words}</small>
-          </div>
-        {:else}<p class="soft">No calls yet.</p>{/each}
+        <OwnCalls {person} {system} />
       </div>
       <div class="foot small">
         <button class="linkish" type="button" onclick={() => (settingUp = true)}
@@ -328,27 +295,6 @@
   }
   .talk h1 {
     font-size: 30px;
-  }
-  .call {
-    display: grid;
-    grid-template-columns: 1fr auto;
-    padding: 9px 12px;
-    background: var(--sheet);
-    border-bottom: 1px solid var(--rule);
-  }
-  .call span,
-  .call small {
-    color: var(--ink-soft);
-    font-size: 12.5px;
-  }
-  .call small {
-    grid-column: 1 / 3;
-  }
-  em {
-    color: var(--alarm);
-    font-style: normal;
-    font-weight: 400;
-    font-size: 12.5px;
   }
   .problem {
     background: var(--alarm-wash);

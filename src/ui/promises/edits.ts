@@ -47,7 +47,7 @@ function add(promised: Promised): void {
       kind: 'success',
       title: 'Kept as a promise',
       detail: `${promised.name}. It is under Answering, Promises.`,
-      undo: () => session.undo(),
+      undo: () => session.undoEdit(),
     });
 }
 

@@ -12,7 +12,7 @@
   import OwnPhones from './OwnPhones.svelte';
   import ReachFiles from './ReachFiles.svelte';
   import ReachSteps from './ReachSteps.svelte';
-  import { sendFromHere, type Send } from './settings.svelte';
+  import { sendFromHere, settingsInWords, type Send } from './settings.svelte';
   import TargetField from './TargetField.svelte';
   import Undisturbed from './Undisturbed.svelte';
   import WhoCalls from './WhoCalls.svelte';
@@ -88,7 +88,10 @@
         <div class="row">
           <Button
             size="small"
-            on:click={() => void send(`${person.name} is reached in another way`, form.take())}>Set it</Button
+            on:click={() => {
+              const words = `Set for ${person.name}: ${settingsInWords(form.changes)}`;
+              void send(words, form.take());
+            }}>Set it</Button
           >
           <Button size="small" kind="ghost" on:click={() => form.leave()}>Leave it as it was</Button>
         </div>

@@ -1,6 +1,14 @@
 <script lang="ts">
-  import { Checkbox, MultiSelect, Select, SelectItem, TextInput, Toggle } from 'carbon-components-svelte';
-  import { writeTime } from '$core/hours';
+  import {
+    Checkbox,
+    FormGroup,
+    MultiSelect,
+    Select,
+    SelectItem,
+    TextInput,
+    Toggle,
+  } from 'carbon-components-svelte';
+  import { DAY_NAMES, writeTime } from '$core/hours';
   import { accountsOn, isOn, type Quiet } from '$core/system';
   import { named } from '../named';
   import PeopleField from '../PeopleField.svelte';
@@ -22,6 +30,7 @@
     Object.fromEntries(Object.entries(form.system.people).filter(([id]) => id !== person.id)),
   );
   let problem = $state('');
+  const wholeDays = $derived(next.quiet?.wholeDays ?? []);
 
   const setDnd = (value: boolean, until: number | null) =>
     void send(`${person.name} is ${value ? 'not to be disturbed' : 'rung again'}`, [
@@ -33,6 +42,11 @@
     const [h, m] = text.split(':').map(Number);
     problem = h === undefined || m === undefined || Number.isNaN(h + m) ? 'Type a time, such as 18:00.' : '';
     if (!problem) quiet({ [which]: h! * 60 + m! });
+  }
+  function setDay(day: number, on: boolean) {
+    if (wholeDays.includes(day) === on) return;
+    const days = on ? [...wholeDays, day].sort() : wholeDays.filter((d) => d !== day);
+    quiet({ wholeDays: days.length ? days : undefined });
   }
 </script>
 
@@ -54,7 +68,7 @@
     />
     <Origin stamp={dnd} />
   {/if}
-  <h3>Quiet hours, every day</h3>
+  <h3>Quiet hours</h3>
   <Toggle
     size="sm"
     hideLabel
@@ -71,7 +85,7 @@
       <TextInput
         size="sm"
         type="time"
-        labelText="From"
+        labelText="Daily from"
         value={writeTime(next.quiet.from)}
         invalid={!!problem}
         invalidText={problem}
@@ -96,6 +110,22 @@
         {#each phones as p (p.id)}<SelectItem value={p.id} text="{p.name} only" />{/each}
       </Select>
     </div>
+    <FormGroup noMargin legendText="And all day on">
+      <div class="days">
+        {#each DAY_NAMES as name, i (name)}
+          <Checkbox
+            labelText={name}
+            checked={wholeDays.includes(i + 1)}
+            on:check={(e) => setDay(i + 1, e.detail)}
+          />
+        {/each}
+      </div>
+    </FormGroup>
+    {#if next.quiet.from === next.quiet.to}<p class="small soft" role="status">
+        {wholeDays.length
+          ? 'From and to are the same: only those days are quiet.'
+          : 'From and to are the same: nothing is quiet.'}
+      </p>{/if}
   {/if}
   <Origin stamp={own?.quiet} />
   <h3>Who gets through all the same</h3>
@@ -143,7 +173,17 @@
   }
   .times {
     display: grid;
-    grid-template-columns: 80px 80px minmax(0, 1fr);
+    grid-template-columns: 124px 124px minmax(0, 1fr);
     gap: 10px;
+    margin: 10px 0;
+  }
+  .days {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 0 16px;
+  }
+  .days > :global(.bx--form-item.bx--checkbox-wrapper) {
+    flex: none;
+    margin: 0;
   }
 </style>

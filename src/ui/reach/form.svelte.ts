@@ -14,6 +14,10 @@ export class ReachForm {
   readonly system = $derived.by(() => withOwn(session.settable!, session.standing!.own));
   readonly person = $derived.by(() => this.system.people[this.personId]!);
   readonly changed = $derived.by(() => Object.keys(this.pending.value).length > 0);
+  /** What is being changed, and is not set yet. */
+  get changes(): OwnValues {
+    return this.pending.value;
+  }
   private readonly setting: Setting = $derived.by(() => ({
     kind: 'person',
     personId: this.personId,

@@ -1,5 +1,5 @@
 /** Settings that hold at once, made from a page or a phone of this browser. */
-import { reverseOf, type Setting } from '$core/system';
+import type { OwnValues, Setting } from '$core/system';
 import { byWhom } from '../format';
 import { session } from '../session.svelte';
 
@@ -11,17 +11,9 @@ export const sendFromHere: Send = (words, settings) => send(words, settings, byW
 
 /** Carries out changes now. @param by who makes them, and where */
 export async function send(words: string, settings: Setting[], by: string): Promise<void> {
-  const workspace = session.workspace!;
-  const before = session.standing!;
-  const back = settings.map((s) => reverseOf(s, before, session.settable!));
-  const stayed = await workspace.set(settings, { at: workspace.now(), by });
-  if (stayed.length) return tellStayed(stayed);
-  session.say({
-    kind: 'success',
-    title: words,
-    detail: 'It holds from now on.',
-    undo: () => void workspace.set(back, { at: workspace.now(), by }),
-  });
+  const edits = session.view!.draft.record.done;
+  const stayed = await session.settings!.make(words, settings, by, edits);
+  if (stayed.length) tellStayed(stayed);
 }
 
 /** Says that newer settings were left as they are. */
@@ -51,3 +43,10 @@ const NAMES: Record<string, string> = {
   'do not disturb': 'Do not disturb',
 };
 const nameOf = (what: string): string => NAMES[what] ?? what;
+
+/** Settings of a person in words: “the order of ringing, quiet hours”. */
+export const settingsInWords = (values: OwnValues): string =>
+  Object.keys(values)
+    .map((field) => nameOf(field))
+    .map((name) => name.charAt(0).toLowerCase() + name.slice(1))
+    .join(', ');

@@ -1,12 +1,16 @@
 /** What the countries outside North America share here. */
 import type { FictionRange, NumberKind, StarCodes } from '../profile';
 
-/** Codes a new business starts with. 21 and 31 stand for forwarding and caller ID in ETSI supplementary services, from memory; the rest is ours. */
+/** Codes a new business starts with. 21, 31, 61 and 67 stand for forwarding, caller ID, and forwarding when not answered and when busy in ETSI supplementary services, from memory; the rest is ours. */
 export const starCodes: StarCodes = [
   { code: '*31', does: 'hide caller ID' },
   { code: '*32', does: 'show caller ID' },
   { code: '*21', does: 'forwarding on' },
   { code: '*22', does: 'forwarding off' },
+  { code: '*67', does: 'forwarding when busy on' },
+  { code: '*68', does: 'forwarding when busy off' },
+  { code: '*61', does: 'forwarding when not answered on' },
+  { code: '*62', does: 'forwarding when not answered off' },
   { code: '*26', does: 'do not disturb on' },
   { code: '*27', does: 'do not disturb off' },
   { code: '*98', does: 'voicemail' },

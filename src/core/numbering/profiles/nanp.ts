@@ -6,12 +6,16 @@ export const ringback: Cadence = { hertz: [440, 480], onOff: [2000, 4000] };
 /** Busy 480 + 620 Hz, 0.5 s on, 0.5 s off. Source: ITU-T E.180 supplement 2, from memory. */
 export const busy: Cadence = { hertz: [480, 620], onOff: [500, 500] };
 
-/** *67, *82, *72 and *73: ATIS vertical service codes, from memory. The rest: common practice, no source. */
+/** *67, *82, *72, *73 and *90 to *93: ATIS vertical service codes, from memory. The rest: common practice, no source. */
 export const starCodes: StarCodes = [
   { code: '*67', does: 'hide caller ID' },
   { code: '*82', does: 'show caller ID' },
   { code: '*72', does: 'forwarding on' },
   { code: '*73', does: 'forwarding off' },
+  { code: '*90', does: 'forwarding when busy on' },
+  { code: '*91', does: 'forwarding when busy off' },
+  { code: '*92', does: 'forwarding when not answered on' },
+  { code: '*93', does: 'forwarding when not answered off' },
   { code: '*78', does: 'do not disturb on' },
   { code: '*79', does: 'do not disturb off' },
   { code: '*98', does: 'voicemail' },

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Checkbox, InlineLoading } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import { differenceOf, laterDifferences, type Difference } from '$core/coverage';
+  import { differencesOf, type Differences } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { byWhom, count, momentText } from '$ui/format';
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
@@ -15,26 +15,26 @@
   const before = $derived(view.inForce.system);
   const after = $derived(record.system);
   const hour = $derived(Math.floor(session.now / 3_600_000) * 3_600_000);
-  const differences = $derived(differenceOf(before, after, session.standing!, hour));
   const waiting = $derived(view.draft.edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done));
   const undone = $derived(Math.max(0, record.inForceAt - record.done));
-  const stops = $derived(session.findings.filter((f) => f.severity === 'stops'));
+  const stops = $derived(session.checks.findings.filter((f) => f.severity === 'stops'));
   const history = $derived([...view.draft.edits].reverse().slice(0, 100));
   let inSpite = $state(false);
   let problem = $state('');
-  /** What differs later in the coming year; null while it is worked out. */
-  let later = $state.raw<Difference[] | null>(null);
+  /** What differs; null while it is worked out. */
+  let differ = $state.raw<Differences | null>(null);
   const client = new CoverageClient();
   onDestroy(() => client.stop());
   $effect(() => {
     const [a, b, standing, moment] = [before, after, session.standing!, hour];
-    later = null;
+    differ = null;
     void client
-      .ask((w) => w.later(a, b, standing, moment) as Promise<Difference[]>)
+      .ask((w) => w.differences(a, b, standing, moment) as Promise<Differences>)
       .then((found) => {
-        if (found) later = found;
+        if (found) differ = found;
       })
-      .catch(() => (later = laterDifferences(a, b, standing, moment)));
+      // A worker that failed must not keep anybody from seeing what differs: then it is worked out here.
+      .catch(() => (differ = differencesOf(a, b, standing, moment)));
   });
   let busy = $state(false);
 
@@ -58,26 +58,25 @@
       The draft against what is in force, for calls that nobody answers, whoever calls and whatever they
       press, over the seven days from today, and then over the rest of the year.
     </p>
-    {#each differences as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
+    {#each differ?.week ?? [] as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
       <DifferenceCard difference={d} {before} {after} />
     {:else}
-      <div class="empty">
-        <h2>Nothing differs for callers</h2>
-        <p>
-          {later?.length
-            ? 'Not in the coming seven days.'
-            : session.waiting
-              ? 'The draft has changes, but no unanswered call goes another way because of them.'
-              : 'The draft is what is in force.'}
-        </p>
-      </div>
+      {#if differ}
+        <div class="empty">
+          <h2>Nothing differs for callers</h2>
+          <p>
+            {differ.later.length
+              ? 'Not in the coming seven days.'
+              : session.waiting
+                ? 'The draft has changes, but no unanswered call goes another way because of them.'
+                : 'The draft is what is in force.'}
+          </p>
+        </div>
+      {:else}<InlineLoading description="What differs is worked out" />{/if}
     {/each}
-    {#if later === null && session.waiting}<InlineLoading
-        description="The rest of the year is worked out"
-      />{/if}
-    {#if later?.length}
+    {#if differ?.later.length}
       <h2 class="later">Later in the year</h2>
-      {#each later as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
+      {#each differ.later as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
         <DifferenceCard difference={d} {before} {after} />
       {/each}
     {/if}
@@ -102,24 +101,26 @@
         />
       {/if}
       <Button
-        disabled={busy || !session.waiting || !session.checked || (stops.length > 0 && !inSpite)}
+        disabled={busy || !session.waiting || !session.checks.done || (stops.length > 0 && !inSpite)}
         on:click={putInForce}>Put in force</Button
       >
-      {#if session.waiting && !session.checked}<InlineLoading
+      {#if session.waiting && !session.checks.done}<InlineLoading
           description="The promises are held against the draft"
         />{/if}
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-      <PlanFor disabled={busy || !session.waiting || !session.checked || (stops.length > 0 && !inSpite)} />
+      <PlanFor
+        disabled={busy || !session.waiting || !session.checks.done || (stops.length > 0 && !inSpite)}
+      />
       <p class="small soft">In force since {momentText(view.inForce.at, session.zone)}.</p>
       <div class="row">
-        <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undo()}
+        <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undoEdit()}
           >Undo</Button
         >
         <Button
           kind="ghost"
           size="small"
           disabled={!view.draft.edits.some((e) => e.seq === record.done + 1)}
-          on:click={() => session.redo()}>Redo</Button
+          on:click={() => session.redoEdit()}>Redo</Button
         >
       </div>
     </div>
@@ -143,7 +144,9 @@
     </details>
     <div class="card">
       <h2>What the checks found in the draft</h2>
-      {#if session.findings.length}<FindingList findings={session.findings} />{:else}<p class="soft">
+      {#if session.checks.findings.length}<FindingList findings={session.checks.findings} />{:else}<p
+          class="soft"
+        >
           Nothing.
         </p>{/if}
     </div>

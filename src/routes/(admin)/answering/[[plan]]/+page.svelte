@@ -20,7 +20,7 @@
   const numbers = $derived(Object.values(system.numbers).filter((n) => n.planId === plan?.id));
   const free = $derived(Object.values(system.numbers).filter((n) => n.planId === null));
   const findings = $derived(
-    session.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id),
+    session.checks.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id),
   );
   /** It has an extension, or another plan sends calls to it. */
   const reached = $derived(

@@ -8,7 +8,7 @@
 
   const promises = $derived(Object.values(session.system!.promises));
   const number = $derived(Object.values(session.system!.numbers)[0]);
-  const broken = $derived((session.verdicts ?? []).filter((v) => !v.kept));
+  const broken = $derived((session.checks.verdicts ?? []).filter((v) => !v.kept));
 
   function add() {
     const value: Promised = {
@@ -35,12 +35,12 @@
 <p class="sub">
   What callers must get, whatever is edited. Each is held against every moment of the coming year with every
   edit; a broken one must be looked at before the draft goes in force.
-  {#if promises.length && session.verdicts}<b
+  {#if promises.length && session.checks.verdicts}<b
       >{broken.length ? `${count(broken.length, 'promise')} broken.` : 'All of them are kept.'}</b
     >{/if}
 </p>
 {#each promises as promised (promised.id)}
-  <PromiseCard {promised} verdict={session.verdicts?.find((v) => v.promised.id === promised.id)} />
+  <PromiseCard {promised} verdict={session.checks.verdicts?.find((v) => v.promised.id === promised.id)} />
 {:else}
   <div class="empty">
     <h2>No promise yet</h2>

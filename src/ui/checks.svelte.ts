@@ -1,0 +1,84 @@
+/** What is found of the draft, kept up to date: the findings, and whether each promise is kept. */
+import { findingsOf, type Finding } from '$core/findings';
+import { checkPromises, type Verdict } from '$core/promises';
+import type { Standing, System } from '$core/system';
+import { CoverageClient } from './coverage/client';
+import { freshId } from './ids';
+
+/** What is looked at; reactive. */
+interface LookedAt {
+  readonly system: System | undefined;
+  readonly standing: Standing | undefined;
+  readonly today: string;
+  readonly minute: number;
+  readonly cameBack: Record<string, string>;
+  readonly workspace: { now(): number } | null;
+}
+
+/** Long enough for a frame to be drawn, short enough not to be noticed. */
+const AFTER_DRAWING_MS = 60;
+
+export class Checks {
+  /** Looked for once the screen has been drawn, for in a large business it takes a while. */
+  findings = $state.raw<Finding[]>([]);
+  /** Whether each promise is kept, as a worker found; null until it has looked. */
+  verdicts = $state.raw<Verdict[] | null>(null);
+  /** The draft that the verdicts are about. */
+  private verdictsOf = $state.raw<System | undefined>(undefined);
+  /** The draft and the verdicts that the findings are about. */
+  private findingsAbout = $state.raw<{ system: System; verdicts: Verdict[] | null } | undefined>(undefined);
+  private readonly broken = $derived((this.verdicts ?? []).filter((v) => !v.kept));
+  private readonly worker = new CoverageClient();
+
+  constructor(private readonly at: LookedAt) {
+    $effect.root(() => {
+      $effect(() => this.find());
+      $effect(() => this.holdPromises());
+    });
+  }
+
+  /** Whether the draft as it is now has been held against the promises, and what came of that stands in the findings. */
+  get done(): boolean {
+    const { system } = this.at;
+    return (
+      this.verdictsOf !== undefined &&
+      this.verdictsOf === system &&
+      this.findingsAbout?.system === system &&
+      this.findingsAbout?.verdicts === this.verdicts
+    );
+  }
+
+  private find(): (() => void) | undefined {
+    const { system, standing, today, minute, cameBack } = this.at;
+    const { broken, verdicts } = this;
+    if (!system || !standing) return;
+    const look = () => {
+      this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId });
+      this.findingsAbout = { system, verdicts };
+    };
+    const timer = setTimeout(look, this.findings.length ? AFTER_DRAWING_MS : 0);
+    return () => clearTimeout(timer);
+  }
+
+  private holdPromises(): (() => void) | undefined {
+    const { system, standing, today } = this.at;
+    if (!system || !standing || !today) return;
+    if (!Object.keys(system.promises).length) {
+      this.verdicts = [];
+      this.verdictsOf = system;
+      return;
+    }
+    const look = async () => {
+      const now = this.at.workspace?.now() ?? 0;
+      const found = await this.worker
+        .ask((w) => w.promises(system, standing, now) as Promise<Verdict[]>)
+        // A worker that failed must not keep a draft from going in force: then it is worked out here.
+        .catch(() => checkPromises(system, standing, now));
+      if (!found) return;
+      this.verdicts = found;
+      this.verdictsOf = system;
+    };
+    const timer = setTimeout(() => void look(), AFTER_DRAWING_MS);
+    return () => clearTimeout(timer);
+  }
+}

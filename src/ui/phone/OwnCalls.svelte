@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { whoCalls, ending, outcomeOf, whoseName } from '$core/calls';
+  import type { Person, System } from '$core/system';
+  import type { CallRecord } from '$workspace';
+  import { durationText, momentText } from '../format';
+  import { session } from '../session.svelte';
+
+  /** The last calls that rang somebody, and what became of them. */
+  let { person, system }: { person: Person; system: System } = $props();
+  const MOST = 10;
+  const calls = $derived(
+    [...session.view!.calls]
+      .reverse()
+      .filter((c) => c.trace.some((e) => e.kind === 'leg offered' && e.personId === person.id))
+      .slice(0, MOST),
+  );
+
+  function callWords({ trace }: CallRecord): { words: string; missed: boolean } {
+    const ended = outcomeOf(trace);
+    const answered = trace.find((e) => e.kind === 'answered');
+    if (answered?.kind === 'answered' && ended) {
+      const mine = answered.personId === person.id;
+      const who = mine ? 'you talked' : `${whoseName(system, answered.phone)} talked`;
+      return { words: `${who} ${durationText(ended.t - answered.t)}`, missed: false };
+    }
+    return { words: ended ? ending(ended.outcome, system) : '', missed: true };
+  }
+</script>
+
+<h2>Calls</h2>
+{#each calls as call (call.id)}
+  {@const { words, missed } = callWords(call)}
+  <div class="call">
+    <b
+      >{whoCalls(system, call.request.from)}{#if missed}<em> missed</em>{/if}</b
+    ><span>{momentText(call.at, session.zone)}</span>
+    <small>{words}</small>
+  </div>
+{:else}<p class="soft">No calls yet.</p>{/each}
+
+<style>
+  .call {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    padding: 9px 12px;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--rule);
+  }
+  .call span,
+  .call small {
+    color: var(--ink-soft);
+    font-size: 12.5px;
+  }
+  .call small {
+    grid-column: 1 / 3;
+  }
+  em {
+    color: var(--alarm);
+    font-style: normal;
+    font-weight: 400;
+    font-size: 12.5px;
+  }
+</style>
