@@ -235,7 +235,7 @@ export function demonstration(now: number, businessId = DEMO_ID): Whole {
           15,
           '+12065550134',
           '(206) 555-0134',
-          24,
+          6,
           'It is about the mast step. Call me before noon if you can.',
         ),
         message(
@@ -244,7 +244,7 @@ export function demonstration(now: number, businessId = DEMO_ID): Whole {
           18,
           '+16045550126',
           '(604) 555-0126',
-          16,
+          5,
           'We are four and would like the first week of June.',
         ),
         message(
@@ -253,7 +253,7 @@ export function demonstration(now: number, businessId = DEMO_ID): Whole {
           40,
           '+13605550187',
           '(360) 555-0187',
-          9,
+          4,
           'The timber is here, come and look.',
           true,
         ),

@@ -228,6 +228,29 @@ test('a mailbox greets by occasion, a dated greeting ends by itself, and the reh
   await expect(greeting).toHaveCount(0);
 });
 
+test('a message is listened to at the speed somebody likes, and is heard then', async ({ page }) => {
+  await open(page, '/messages');
+  const message = page.getByTestId('message').filter({ hasText: 'mast step' });
+  await expect(message.getByText('new', { exact: true })).toBeVisible();
+  await page.route('/api/speech', (route) => route.abort());
+  await message.getByRole('button', { name: /^Listen to the message/ }).click();
+  await expect(message.getByRole('alert')).toContainText('The voice cannot be reached');
+  await page.unroute('/api/speech');
+  await message.getByRole('button', { name: /^Listen to the message/ }).click();
+  const audio = message.locator('audio');
+  await expect(audio).toBeVisible();
+  await message.getByLabel('How fast it is played').selectOption('2 ×');
+  const played = () => audio.evaluate((a: HTMLAudioElement) => [a.playbackRate, a.duration > 2]);
+  await expect.poll(played).toEqual([2, true]);
+  await audio.evaluate((a: HTMLAudioElement) => a.play());
+  await expect(message.getByText('new', { exact: true })).toHaveCount(0);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    message.getByRole('link', { name: 'Download' }).click(),
+  ]);
+  expect(readWav(readFileSync(await download.path())).sampleRate).toBe(8000);
+});
+
 test('messages are searched, given to a colleague, noted, archived, deleted and brought back', async ({
   page,
 }) => {

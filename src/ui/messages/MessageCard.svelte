@@ -8,6 +8,7 @@
   import type { Send } from '../reach/settings.svelte';
   import AnswerBack from './AnswerBack.svelte';
   import { markAnswered } from './answering';
+  import PlayMessage from './PlayMessage.svelte';
   import { archive, assign, backToInbox, bin, block, change, markSpam } from './edits';
 
   interface Props {
@@ -32,12 +33,9 @@
         contactOf(message.fromNumber, session.system?.contacts ?? {}),
       ),
   );
-  let speed = $state(1);
   let noting = $state(false);
   /** The field is drawn when it is wanted: a list of fields takes long to draw with every key of a search. */
   let assigning = $state(false);
-  const SPEEDS = [1, 1.25, 1.5, 2];
-  const ended = $derived(message.sound?.startsWith('data:audio/wav') ? 'wav' : 'webm');
 </script>
 
 <article class="card" class:new={!message.heard} data-testid="message">
@@ -74,26 +72,7 @@
     </p>{:else}<p class="soft small">
       A real recording: there is nobody here who writes down what it says.
     </p>{/if}
-  {#if message.sound}
-    <div class="play">
-      <audio
-        controls
-        src={message.sound}
-        bind:playbackRate={speed}
-        onplay={() => void change(own, { heard: true })}><track kind="captions" /></audio
-      >
-      <Select
-        size="sm"
-        hideLabel
-        labelText="How fast it is played"
-        selected={String(speed)}
-        on:update={(e) => (speed = Number(e.detail))}
-      >
-        {#each SPEEDS as s (s)}<SelectItem value={String(s)} text="{s} ×" />{/each}
-      </Select>
-      <a class="small" href={message.sound} download="message-{message.id}.{ended}">Download</a>
-    </div>
-  {/if}
+  <PlayMessage {message} />
   {#if message.note || noting}
     <EditField
       many
@@ -209,15 +188,5 @@
     margin-left: auto;
     display: flex;
     align-items: center;
-  }
-  .play {
-    display: grid;
-    grid-template-columns: 1fr 84px auto;
-    gap: 10px;
-    align-items: center;
-  }
-  audio {
-    width: 100%;
-    height: 34px;
   }
 </style>
