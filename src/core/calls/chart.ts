@@ -46,18 +46,24 @@ export interface RingChart {
 const SHOWN_TALK_MS = 15_000;
 
 /**
- * Draws a trace. @param now milliseconds from arrival up to which a call that still goes on is drawn
+ * Draws a trace.
+ * @param now milliseconds from arrival up to which a call that still goes on is drawn
+ * @param whose somebody whose name the page says already: their phones are called "Desk phone" alone
  */
-export function ringChart(trace: Trace, system: System, now?: number): RingChart {
+export function ringChart(
+  trace: Trace,
+  system: System,
+  { now, whose }: { now?: number; whose?: string } = {},
+): RingChart {
   const caller: Lane = { id: 'caller', label: 'Caller hears', bars: [], notRung: null };
   const phones = new Map<string, Lane>();
   const lane = (phone: string, personId: string | null): Lane => {
     let found = phones.get(phone);
-    if (!found)
-      phones.set(
-        phone,
-        (found = { id: phone, label: phoneName(system, phone, personId), bars: [], notRung: null }),
-      );
+    if (!found) {
+      const own = whose && system.phones[phone]?.personId === whose && personId === whose;
+      const label = own ? system.phones[phone]!.name : phoneName(system, phone, personId);
+      phones.set(phone, (found = { id: phone, label, bars: [], notRung: null }));
+    }
     return found;
   };
   const legs = new Map<number, Lane>();

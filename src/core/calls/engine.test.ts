@@ -123,6 +123,11 @@ describe('the ring chart', () => {
       ['sounding', 2000, 18_000],
     ]);
   });
+  it('calls the phones of somebody by their own names where the page is theirs', () => {
+    const trace = rehearse(system, standing, call('a', TEN, MAIN));
+    const labels = ringChart(trace, system, { whose: 'rosa' }).lanes.map((l) => l.label);
+    expect(labels).toEqual(expect.arrayContaining(['Desk phone', 'Mobile app', 'Idris Okafor · Desk phone']));
+  });
   it('cuts a long talk short and says who was not rung', () => {
     const busy = { ...standing, dnd: { idris: { value: true, at: 0, by: 'Idris' } } };
     const chart = ringChart(

@@ -203,7 +203,7 @@ describe('the ring chart of', () => {
   it('a call that is still going on ends at the present moment', () => {
     const { system, trace } = call({});
     const ringing = trace.filter((e) => e.t < 5000);
-    expect(ringChart(ringing, system, 8000)).toMatchObject({
+    expect(ringChart(ringing, system, { now: 8000 })).toMatchObject({
       length: 8000,
       lanes: [{ bars: [{ kind: 'ringing', from: 0, to: 8000 }] }, {}, {}],
     });

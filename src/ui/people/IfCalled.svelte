@@ -16,7 +16,7 @@
       behaviour: nobodyAnswers(),
     });
     return {
-      chart: ringChart(trace, system),
+      chart: ringChart(trace, system, { whose: person.id }),
       words: outcomeInWords(trace, system),
       silent: !trace.some((e) => e.kind === 'leg sounding'),
     };
