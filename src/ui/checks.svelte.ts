@@ -1,4 +1,5 @@
 /** What is found of the draft, kept up to date: the findings, and whether each promise is kept. */
+import { untrack } from 'svelte';
 import { findingsOf, type Finding } from '$core/findings';
 import { checkPromises, type Verdict } from '$core/promises';
 import type { Standing, System } from '$core/system';
@@ -56,7 +57,9 @@ export class Checks {
       this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId });
       this.findingsAbout = { system, verdicts };
     };
-    const timer = setTimeout(look, this.findings.length ? AFTER_DRAWING_MS : 0);
+    // Untracked: what is found must not be a reason to look again.
+    const first = untrack(() => !this.findings.length);
+    const timer = setTimeout(look, first ? 0 : AFTER_DRAWING_MS);
     return () => clearTimeout(timer);
   }
 

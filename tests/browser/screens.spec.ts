@@ -148,6 +148,29 @@ test('messages: heard, deleted and brought back', async ({ page }) => {
   await expect(page.getByText('mast step')).toBeVisible();
 });
 
+test('a page at rest rests: nothing is worked out again and again', async ({ page }) => {
+  await page.addInitScript(() => {
+    const { setTimeout: real } = window;
+    const counted = { timers: 0 };
+    Object.assign(window, {
+      counted,
+      setTimeout: (...args: Parameters<typeof real>) => {
+        counted.timers++;
+        return real(...args);
+      },
+    });
+  });
+  await open(page, '/');
+  await expect(page.getByText(/to fix/).first()).toBeVisible();
+  const timers = () =>
+    page.evaluate(() => (window as unknown as { counted: { timers: number } }).counted.timers);
+  await page.waitForTimeout(2000);
+  const before = await timers();
+  await page.waitForTimeout(3000);
+  // A clock may tick.
+  expect((await timers()) - before).toBeLessThan(10);
+});
+
 test('data of a newer version is left alone and can be saved', async ({ page }) => {
   await page.goto('/favicon.svg');
   await page.evaluate(
