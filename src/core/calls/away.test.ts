@@ -1,8 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { edited, yard } from '../../../tests/fixtures/yard';
 import { momentOf } from '../hours';
-import { flatTargets, groupsWithin, newGroup, type Command, type RingTarget, type System } from '../system';
-import { awayAt, standInFor, zoneOf } from '.';
+import {
+  flatTargets,
+  groupsWithin,
+  newGroup,
+  zoneOf,
+  type Command,
+  type RingTarget,
+  type System,
+} from '../system';
+import { awayAt, standInFor } from '.';
 
 const LA = 'America/Los_Angeles';
 const away = (id: string, from: string, to: string, standInId: string | null): Command => ({

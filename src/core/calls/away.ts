@@ -1,10 +1,6 @@
 /** Who is away at a moment, and who is rung in their place. */
 import { localTime } from '../hours';
-import type { Away, Person, System } from '../system';
-
-/** The time zone somebody works in: their site's, else the business's. */
-export const zoneOf = (person: Person, { sites, business }: System): string =>
-  (person.siteId && sites[person.siteId]?.timeZone) || business.timeZone;
+import { zoneOf, type Away, type Person, type System } from '../system';
 
 /** The absence somebody is in at a moment (epoch milliseconds), by the dates of their zone. */
 export function awayAt(person: Person, zone: string, now: number): Away | undefined {

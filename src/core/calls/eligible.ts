@@ -6,11 +6,12 @@ import {
   isOn,
   isProved,
   registeredAt,
+  zoneOf,
   type Person,
   type Phone,
   type Quiet,
 } from '../system';
-import { awayAt, zoneOf } from './away';
+import { awayAt } from './away';
 import { getsThrough } from './exceptions';
 import type { Act } from './request';
 import type { CallState, Run } from './state';

@@ -15,7 +15,7 @@ export { noticed, type Noticed } from './noticed';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
 export { listed, phoneName, whoCalls, whoseName } from './names';
 export { isQuiet } from './eligible';
-export { awayAt, standInFor, zoneOf } from './away';
+export { awayAt, standInFor } from './away';
 export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './voicemail';
 export { featureInWords, settingsOf } from './features';
 export { callBacks, type CallBack } from './callbacks';

@@ -1,8 +1,8 @@
 /** A mailbox takes a message: greeting, tone, what the caller says. */
 import { greetingAt, spokenSeconds, type Moment } from '../answering';
 import { localTime } from '../hours';
-import type { Mailbox, Occasion, System } from '../system';
-import { awayAt, zoneOf } from './away';
+import { zoneOf, type Mailbox, type Occasion, type System } from '../system';
+import { awayAt } from './away';
 import { dialIn } from './inbox';
 import { usualKeys } from './keys';
 import { redirect } from './people';

@@ -1,6 +1,6 @@
 /** Everything that decides a call to a number and depends on the time: what it is, and when it can change. */
 import { plansFrom } from '../answering';
-import { awayAt, everybodyAway, isQuiet, zoneOf } from '../calls';
+import { awayAt, everybodyAway, isQuiet } from '../calls';
 import {
   addDays,
   boundaries,
@@ -17,6 +17,7 @@ import {
   everybodyIn,
   flatTargets,
   isOn,
+  zoneOf,
   type Hours,
   type Person,
   type Phone,

@@ -1,10 +1,11 @@
 /** What somebody is doing now, in words, for colleagues who look them up. */
-import { awayAt, zoneOf } from '$core/calls';
+import { awayAt } from '$core/calls';
 import {
   isLinked,
   isOn,
   isProved,
   registeredAt,
+  zoneOf,
   type Person,
   type Phone,
   type Standing,

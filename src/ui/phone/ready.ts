@@ -1,7 +1,7 @@
 /** Whether somebody's phone is ready for calls, and what is in the way when it is not. */
-import { awayAt, zoneOf } from '$core/calls';
+import { awayAt } from '$core/calls';
 import { periodAt } from '$core/hours';
-import { isOn, type Person, type Phone, type Standing, type System } from '$core/system';
+import { isOn, zoneOf, type Person, type Phone, type Standing, type System } from '$core/system';
 
 export interface Hurdle {
   /** What is in the way. */

@@ -167,6 +167,17 @@ describe('plans written as scripts', () => {
     ]);
     expect(step.otherwise).toMatchObject([{ kind: 'voicemail', mailboxId: 'front' }]);
   });
+  it('begin hours of the weekend alone on a day there is', () => {
+    const weekly = [5, 6, 7].map((day) => ({ day, from: 600, to: 1440, kind: 'Open' }));
+    const weekend = edited(system, [{ do: 'hours.set', id: 'office', change: { weekly } }]);
+    const { xml } = writeCpl(main, weekend);
+    // A date of RFC 5545 §3.3.5, of a Friday.
+    expect(xml).toContain('dtstart="20200110T100000"');
+    expect(new Date('2020-01-10T00:00:00Z').getUTCDay()).toBe(5);
+    const { steps, system: after } = read(xml);
+    const step = steps[0] as Extract<Step, { kind: 'hours' }>;
+    expect(after.hours[step.hoursId!]!.weekly).toEqual(weekly);
+  });
   it('in a circle of plans come to an end', () => {
     const circle = edited(system, [
       {

@@ -1,5 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { edited, yard } from '../../../../tests/fixtures/yard';
+import { isQuiet } from '../../calls';
 import type { Reach } from '../../system';
 import { readReachCpl, writeReachCpl } from './reach';
 
@@ -45,8 +47,41 @@ describe('reach as CPL', () => {
   });
 
   it('says what the language has no words for', () => {
-    const { left } = writeReachCpl({ ...rosa, quiet: { from: 0, to: 1 }, screening: 'strangers' }, system);
-    expect(left).toEqual(['quiet hours', 'saying a name first']);
+    const quiet = { from: 0, to: 1, phoneIds: ['rosa-app'] };
+    const exceptions = { personIds: ['pia'], listIds: [], contacts: false, again: false };
+    const { left } = writeReachCpl({ ...rosa, quiet, exceptions, screening: 'strangers' }, system);
+    expect(left).toEqual([
+      'that only one phone has quiet hours',
+      'who gets through in quiet hours',
+      'saying a name first',
+    ]);
+  });
+
+  it('quiet hours are times at which no phone rings, in the zone of whoever has them', () => {
+    const quiet = { from: 1080, to: 480, wholeDays: [6, 7] };
+    const { xml, left } = writeReachCpl({ ...rosa, quiet }, system);
+    expect(left).toEqual([]);
+    expect(xml).toContain('<time-switch tzid="America/Los_Angeles">');
+    expect(xml).toContain('duration="PT24H" freq="weekly" byday="SA,SU"');
+    expect(read(xml)).toEqual({ ok: true, values: { ...rosa.reach, quiet }, left: [] });
+  });
+  it('whatever quiet hours there are, they are read back as the same minutes of the week', () => {
+    const minute = fc.integer({ min: 0, max: 1439 });
+    const days = fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { maxLength: 6 });
+    fc.assert(
+      fc.property(
+        minute,
+        minute,
+        days,
+        fc.integer({ min: 1, max: 7 }),
+        minute,
+        (from, to, wholeDays, day, at) => {
+          const quiet = { from, to, wholeDays };
+          const back = read(writeReachCpl({ ...rosa, quiet }, system).xml).values.quiet;
+          expect(back ? isQuiet(back, { day, minute: at }) : false).toBe(isQuiet(quiet, { day, minute: at }));
+        },
+      ),
+    );
   });
 });
 
@@ -83,6 +118,57 @@ describe('the forwarding examples of RFC 3880', () => {
       onNotAnswered: null,
       onUnreachable: null,
     });
+  });
+
+  it('time-of-day routing: outside the hours of the script no phone rings', () => {
+    const hours = (dtstart: string, byday: string) => `
+      <cpl xmlns="urn:ietf:params:xml:ns:cpl"><incoming>
+        <time-switch tzid="America/New_York">
+          <time dtstart="${dtstart}" duration="PT8H" freq="weekly" byday="${byday}">
+            <location url="sip:201@pbx.example"><proxy timeout="15"/></location>
+          </time>
+          <otherwise>
+            <location url="sip:jones@voicemail.example.com"><proxy/></location>
+          </otherwise>
+        </time-switch></incoming></cpl>`;
+    const { values, left } = read(hours('20000703T090000', 'MO,TU,WE,TH,FR'));
+    expect(values).toMatchObject({
+      steps: [{ phoneIds: null, seconds: 15 }],
+      onUnreachable: null,
+      quiet: { from: 17 * 60, to: 9 * 60, wholeDays: [6, 7] },
+    });
+    expect(left).toEqual(['the time zone America/New_York: taken as America/Los_Angeles']);
+  });
+
+  it('a script that only says what happens at night leaves the phones ringing by day', () => {
+    const { values } = read(`<cpl xmlns="urn:ietf:params:xml:ns:cpl"><incoming><time-switch>
+        <time dtstart="20000703T220000" duration="PT9H" freq="daily">
+          <location url="sip:203@pbx.example"><redirect/></location>
+        </time></time-switch></incoming></cpl>`);
+    expect(values).toMatchObject({
+      steps: [{ phoneIds: null }],
+      onUnreachable: { to: 'person', personId: 'pia' },
+      quiet: { from: 22 * 60, to: 7 * 60 },
+    });
+  });
+
+  it('times that quiet hours cannot say are left out, and that is said', () => {
+    const result = read(`<cpl xmlns="urn:ietf:params:xml:ns:cpl"><incoming><time-switch>
+        <time dtstart="20000703T120000" duration="PT1H" freq="weekly" byday="WE">
+          <location url="tel:+12065550111"><redirect/></location>
+        </time>
+        <time dtstart="20000703T120000" duration="PT1H" freq="yearly"><reject status="busy"/></time>
+        <otherwise><location url="sip:rosa-desk@pbx.example"><proxy timeout="12"/></location></otherwise>
+      </time-switch></incoming></cpl>`);
+    expect(result.values).toMatchObject({
+      steps: [{ phoneIds: ['rosa-desk'], seconds: 12 }],
+      onUnreachable: { to: 'outside', number: '+12065550111' },
+    });
+    expect(result.values.quiet).toBeUndefined();
+    expect(result.left).toEqual([
+      'a time that is not weekly (from 20000703T120000)',
+      'times that are not the same every day, or whole days',
+    ]);
   });
 
   it('call screening: anonymous callers are rejected, others go on', () => {

@@ -1,6 +1,9 @@
 /** How somebody is reached, as a script of the Call Processing Language (RFC 3880), written and read. */
 import {
   accountsOn,
+  USUAL,
+  USUAL_RING_SECONDS,
+  zoneOf,
   type ForwardTarget,
   type OwnValues,
   type Person,
@@ -8,6 +11,8 @@ import {
   type System,
 } from '../../system';
 import { readElements, type Element } from './elements';
+import { otherTimes, quietOf, quietTimes } from './quiet';
+import { timesOf, weeklyOf } from './times';
 import { element, HOST, scriptOf, type Node } from './xml';
 import type { CplWritten } from './write';
 
@@ -40,7 +45,14 @@ export function writeReachCpl(person: Person, system: System): CplWritten {
     const urls = first.phoneIds?.map((id) => `sip:${id}@${HOST}`) ?? [`sip:${person.extension}@${HOST}`];
     return [urls.reduceRight((inner, url) => element('location', { url }, [inner]), proxy)];
   };
-  const usual = reach.always ? send(reach.always) : ring(reach.steps);
+  const { quiet } = person;
+  const times = quiet && !reach.always ? timesOf(quietTimes(quiet), () => send(reach.onUnreachable)) : [];
+  const rung = ring(reach.steps);
+  const usual = reach.always
+    ? send(reach.always)
+    : times.length
+      ? [element('time-switch', { tzid: zoneOf(person, system) }, [...times, element('otherwise', {}, rung)])]
+      : rung;
   const content =
     person.hidden && person.hidden !== 'ring'
       ? [
@@ -55,7 +67,11 @@ export function writeReachCpl(person: Person, system: System): CplWritten {
         ]
       : usual;
   if (reach.always && reach.steps.length) left.push('what rings once calls are no longer forwarded');
-  if (person.quiet) left.push('quiet hours');
+  if (quiet && reach.always) left.push('quiet hours');
+  if (quiet?.phoneIds && !reach.always) left.push('that only one phone has quiet hours');
+  const { personIds, listIds, contacts, again } = { ...USUAL.exceptions, ...person.exceptions };
+  if (quiet && (personIds.length || listIds.length || contacts || again))
+    left.push('who gets through in quiet hours');
   if (person.screening && person.screening !== 'nobody') left.push('saying a name first');
   return { xml: scriptOf([element('incoming', {}, content)]), left };
 }
@@ -102,6 +118,7 @@ export function readReachCpl(xml: string, person: Person, system: System): Reach
   return { ok: true, values: reader.values(), left: [...reader.left] };
 }
 
+type Time = Parameters<typeof quietOf>[0][number];
 type End = 'onBusy' | 'onNotAnswered' | 'onUnreachable';
 const OUTPUTS: Record<string, readonly End[]> = {
   busy: ['onBusy'],
@@ -115,6 +132,7 @@ class Reader {
   readonly left = new Set<string>();
   private reach: Reach = { always: null, steps: [], onBusy: null, onNotAnswered: null, onUnreachable: null };
   private hidden: OwnValues['hidden'] = 'ring';
+  private quiet: OwnValues['quiet'];
   private depth = 0;
 
   constructor(
@@ -124,7 +142,11 @@ class Reader {
   ) {}
 
   values(): OwnValues {
-    return { ...this.reach, ...(this.hidden === 'ring' ? {} : { hidden: this.hidden }) };
+    return {
+      ...this.reach,
+      ...(this.hidden === 'ring' ? {} : { hidden: this.hidden }),
+      ...(this.quiet === undefined ? {} : { quiet: this.quiet }),
+    };
   }
 
   read(node: Element): void {
@@ -163,18 +185,57 @@ class Reader {
       case 'remove-location':
         this.left.add(`<${node.name}>`);
         return this.follow(node.children, urls, ends);
+      case 'time-switch':
+        if (ends === null) return this.times(node, urls);
+        this.left.add('times after the phones have rung');
+        return this.follow(node.children.find((c) => c.name === 'otherwise')?.children ?? [], urls, ends);
       default:
         this.left.add(`<${node.name}>`);
         return this.follow(node.children.find((c) => c.name === 'otherwise')?.children ?? [], urls, ends);
     }
   }
 
+  /** Times at which the phones do not ring are quiet hours. */
+  private times(node: Element, urls: string[]): void {
+    const rings = (branch: Element) => this.nextRing(branch);
+    const branches = node.children.filter((c) => c.name === 'time');
+    const otherwise = node.children.find((c) => c.name === 'otherwise');
+    // Where a script does not say what happens, the phones ring: the language's default behaviour, from memory.
+    const isRung = otherwise === undefined || rings(otherwise);
+    // The first that fits is taken (RFC 3880 §4.4): what an earlier one has is not the later one's.
+    const elsewise: Time[] = [];
+    const taken: Time[] = [];
+    for (const branch of branches) {
+      const times = weeklyOf(branch.attributes, '');
+      if (!times) this.left.add(`a time that is not weekly (from ${branch.attributes.dtstart ?? ''})`);
+      const free = (times ?? []).filter(
+        (t) => !taken.some((k) => k.day === t.day && k.from < t.to && t.from < k.to),
+      );
+      taken.push(...free);
+      if (rings(branch) !== isRung) elsewise.push(...free);
+    }
+    const silent = isRung ? elsewise : otherTimes(elsewise);
+    const quiet = quietOf(silent);
+    if (quiet) this.quiet = silent.length ? quiet : null;
+    else this.left.add('times that are not the same every day, or whole days');
+    const zone = node.attributes.tzid ?? '';
+    const own = zoneOf(this.person, this.system);
+    if (zone && zone !== own) this.left.add(`the time zone ${zone}: taken as ${own}`);
+    const ways = [...branches, ...(otherwise ? [otherwise] : [])];
+    const rung = ways.find((w) => rings(w));
+    if (rung) this.follow(rung.children, urls, null);
+    else if (isRung) this.reach.steps.push({ phoneIds: null, seconds: USUAL_RING_SECONDS });
+    const other = ways.find((w) => !rings(w));
+    if (other) this.follow(other.children, urls, ['onUnreachable']);
+  }
+
   private proxy(node: Element, urls: string[], ends: readonly End[] | null): void {
     const [url = ''] = urls;
     const target = ends === null ? this.phones(urls) : this.target(url);
     const seconds = Math.min(600, Math.max(1, Math.round(Number(node.attributes.timeout ?? 20)) || 20));
-    if (ends !== null && target && 'to' in target) {
-      for (const end of ends) this.reach[end] ??= target;
+    if (ends !== null && !this.isOwn(urls)) {
+      const to = target && 'to' in target ? target : null;
+      for (const end of ends) this.reach[end] ??= to;
       return;
     }
     const phoneIds = target && 'phoneIds' in target ? target.phoneIds : null;

@@ -1,5 +1,6 @@
 /** The times of a CPL script (RFC 3880 §4.2), as periods of a week. */
 import type { PeriodOfWeek } from '../../system';
+import { element, type Node } from './xml';
 
 const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
@@ -48,3 +49,35 @@ function endOf(a: Record<string, string>, from: number): number | undefined {
   const to = Number(end[1]) * 60 + Number(end[2]);
   return to > from ? to : to + 1440;
 }
+
+/** Periods as <time> elements, those of the same hours in one. @param content what a call gets at those times */
+export function timesOf(
+  periods: readonly Pick<PeriodOfWeek, 'day' | 'from' | 'to'>[],
+  content: () => Node[],
+): Node[] {
+  const spans = new Map<string, number[]>();
+  for (const p of periods) {
+    const key = `${p.from} ${p.to}`;
+    spans.set(key, [...(spans.get(key) ?? []), p.day]);
+  }
+  return [...spans].map(([key, days]) => {
+    const [from, to] = key.split(' ').map(Number) as [number, number];
+    return element(
+      'time',
+      {
+        // 6 January 2020 was a Monday; the script repeats from there.
+        dtstart: `202001${two(5 + Math.min(...days))}T${clock(from)}`,
+        duration: duration(to - from),
+        freq: 'weekly',
+        byday: days.map((d) => DAYS[d - 1]!).join(','),
+      },
+      content(),
+    );
+  });
+}
+
+const two = (n: number): string => String(n).padStart(2, '0');
+const clock = (minute: number): string => `${two(Math.floor(minute / 60))}${two(minute % 60)}00`;
+/** ISO 8601, as iCalendar writes it. */
+const duration = (minutes: number): string =>
+  `PT${minutes >= 60 ? `${Math.floor(minutes / 60)}H` : ''}${minutes % 60 ? `${minutes % 60}M` : ''}`;

@@ -10,6 +10,7 @@ import {
   type Step,
   type System,
 } from '../../system';
+import { timesOf } from './times';
 import { element, HOST, scriptOf, type Node } from './xml';
 
 export interface CplWritten {
@@ -18,7 +19,6 @@ export interface CplWritten {
   left: string[];
 }
 
-const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 /** Writes a plan. What several branches go on with is a subaction: the language has no way back from a branch. */
 export function writeCpl(plan: Plan, system: System): CplWritten {
   const left = new Set<string>();
@@ -110,27 +110,7 @@ class Writer {
       const periods = (hours?.weekly ?? []).filter((p) => p.kind === branch.period);
       if (hours && !periods.length && kindsOf(hours).includes(branch.period))
         this.left.add(`the branch ${branchInWords(step, step.branches.indexOf(branch), this.system)}`);
-      const spans = new Map<string, number[]>();
-      for (const p of periods) {
-        const key = `${p.from} ${p.to}`;
-        spans.set(key, [...(spans.get(key) ?? []), p.day]);
-      }
-      return [...spans].map(([key, days]) => {
-        const [from, to] = key.split(' ').map(Number) as [number, number];
-        // 6 January 2020 was a Monday; the script repeats from there.
-        const day = (d: number) => `2020010${5 + d}`;
-        const first = Math.min(...days);
-        return element(
-          'time',
-          {
-            dtstart: `${day(first)}T${clock(from)}`,
-            duration: duration(to - from),
-            freq: 'weekly',
-            byday: days.map((d) => DAYS[d - 1]!).join(','),
-          },
-          this.steps(branch.steps, rest),
-        );
-      });
+      return timesOf(periods, () => this.steps(branch.steps, rest));
     });
     return element('time-switch', { tzid: zone }, [
       ...times,
@@ -194,9 +174,3 @@ class Writer {
     return next.length ? [element('default', {}, next)] : [];
   }
 }
-
-const two = (n: number): string => String(n).padStart(2, '0');
-const clock = (minute: number): string => `${two(Math.floor(minute / 60))}${two(minute % 60)}00`;
-/** ISO 8601, as iCalendar writes it. */
-const duration = (minutes: number): string =>
-  `PT${minutes >= 60 ? `${Math.floor(minutes / 60)}H` : ''}${minutes % 60 ? `${minutes % 60}M` : ''}`;
