@@ -1,7 +1,7 @@
 /** Sound into telephone form, and an inbox of ten thousand messages. */
 import { toTelephone } from '../src/core/audio';
-import { drawn } from '../src/core/calls/chance';
-import { ALL_MESSAGES, inbox, type Message } from '../src/core/messages';
+import { ALL_MESSAGES, inbox } from '../src/core/messages';
+import { manyMessages } from './inbox-of';
 import { ms, spread } from './measure';
 
 const RATE = 48_000;
@@ -15,16 +15,7 @@ const minute = [1, 2].map((channel) =>
 const made = spread(5, () => void toTelephone(minute, RATE, { trim: true }));
 console.log(`a minute of stereo at 48 kHz into telephone form: median ${ms(made.p50)} (aim under 1 s)`);
 
-const WORDS = 'mast keel slip timber winter engine call boat anchor noon quote charter sail paint'.split(' ');
-const messages = Array.from({ length: 10_000 }, (_, i): Message => ({
-  id: `m${i}`,
-  mailboxId: `box-${i % 5}`,
-  at: i * 60_000,
-  from: `(206) 555-0${100 + (i % 100)}`,
-  fromNumber: `+12065550${100 + (i % 100)}`,
-  said: Array.from({ length: 30 }, (_, k) => WORDS[Math.floor(drawn(i, k) * WORDS.length)]).join(' '),
-  heard: i % 3 === 0,
-}));
+const messages = manyMessages();
 const first = spread(1, () => void inbox(messages, { ...ALL_MESSAGES, text: 'mast' }));
 const key = spread(
   60,

@@ -2,7 +2,7 @@
 import { bigBusiness } from './big';
 import { LONG_PLAN, withLongPlan } from './long';
 import { ms, quantiles } from './measure';
-import { readBusiness, withPage } from './served';
+import { keysDrawn, readBusiness, withPage } from './served';
 
 /** Rounds of key presses; the machine is shared, so the quietest round says most. */
 const ROUNDS = 3;
@@ -36,27 +36,14 @@ await withPage(async (page, baseURL) => {
     const field = page.getByLabel('For how many seconds');
     await page.locator(drawn).waitFor();
     await field.focus();
-    const redrawn = await page.evaluateHandle((drawn) => {
-      const chart = document.querySelector(drawn)!;
-      const times: number[] = [];
-      let pressed = 0;
-      addEventListener('keydown', (e) => (pressed = e.timeStamp), true);
-      new MutationObserver(() => {
-        if (!pressed) return;
-        const from = pressed;
-        pressed = 0;
-        // A task set from within a frame runs once that frame has been drawn.
-        requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - from)));
-      }).observe(chart, { subtree: true, attributes: true, childList: true, characterData: true });
-      return times;
-    }, drawn);
+    const redrawn = await keysDrawn(page, drawn);
     for (let round = 1; round <= ROUNDS; round++) {
       await redrawn.evaluate((times: number[]) => times.splice(0));
       for (let i = 0; i < KEYS; i++) {
         await page.keyboard.press(i % 40 < 20 ? 'ArrowUp' : 'ArrowDown');
         await page.waitForTimeout(100);
       }
-      const times = (await redrawn.jsonValue()) as number[];
+      const times = await redrawn.jsonValue();
       const { p50, p95 } = quantiles(times);
       console.log(
         `${what}, round ${round}: median ${ms(p50)}, 95th percentile ${ms(p95)} (${times.length} of ${KEYS})`,

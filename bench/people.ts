@@ -5,7 +5,7 @@ import { filterPeople, searchable } from '../src/ui/people/filter';
 import { takeStep } from '../src/workspace/draft';
 import { bigBusiness } from './big';
 import { ms, quantiles, spread } from './measure';
-import { readBusiness, withPage } from './served';
+import { keysDrawn, readBusiness, typeWords, withPage } from './served';
 
 const PEOPLE = 2000;
 const whole = bigBusiness(PEOPLE, 50);
@@ -67,35 +67,10 @@ await withPage(async (page, baseURL) => {
     .getByRole('row', { name: /Person 0/ })
     .first()
     .waitFor();
-  // From the key to the frame in which the table is drawn anew.
-  const drawn = await page.evaluateHandle(() => {
-    const times: number[] = [];
-    let pressed = 0;
-    addEventListener('keydown', (e) => (pressed = e.timeStamp), true);
-    new MutationObserver(() => {
-      if (!pressed) return;
-      const from = pressed;
-      pressed = 0;
-      requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - from)));
-    }).observe(document.querySelector('[role=grid]')!, {
-      subtree: true,
-      childList: true,
-      characterData: true,
-      attributes: true,
-    });
-    return times;
-  });
+  const drawn = await keysDrawn(page, '[role=grid]');
   const field = page.getByRole('searchbox', { name: 'Filter people' });
-  await field.focus();
-  for (const word of ['person 12', 'big', 'staff 21', '1999', 'p15']) {
-    await page.keyboard.type(word, { delay: 120 });
-    for (const _ of word) {
-      await page.keyboard.press('Backspace');
-      await page.waitForTimeout(120);
-    }
-    await page.waitForTimeout(200);
-  }
-  const keys = quantiles((await drawn.jsonValue()) as number[]);
+  await typeWords(page, field, ['person 12', 'big', 'staff 21', '1999', 'p15']);
+  const keys = quantiles(await drawn.jsonValue());
   console.log(
     `filter key press to drawn table, 2,000 people: median ${ms(keys.p50)}, p95 ${ms(keys.p95)} (aim under 50 ms)`,
   );

@@ -1,6 +1,6 @@
 /** The built server on a free port with a browser before it, ended when the work is done. */
 import { spawn } from 'node:child_process';
-import { chromium, type Page } from '@playwright/test';
+import { chromium, type JSHandle, type Locator, type Page } from '@playwright/test';
 import { shared } from '../tests/server';
 import { writeFile } from '../src/workspace/file';
 import type { Whole } from '../src/workspace/businesses';
@@ -24,6 +24,47 @@ export async function withPage(work: (page: Page, baseURL: string) => Promise<vo
   } finally {
     await browser.close();
     server.kill();
+  }
+}
+
+/**
+ * Times from a key press to the frame in which what it changes below `drawn` has been drawn, in milliseconds; they go on.
+ * @param atOnce what is drawn later than with the key itself, such as what lies out of sight, does not count
+ */
+export const keysDrawn = (page: Page, drawn: string, atOnce = false): Promise<JSHandle<number[]>> =>
+  page.evaluateHandle(
+    ([drawn, atOnce]) => {
+      const times: number[] = [];
+      let pressed = 0;
+      addEventListener('keydown', (e) => (pressed = e.timeStamp), true);
+      if (atOnce) addEventListener('input', () => setTimeout(() => (pressed = 0)), true);
+      new MutationObserver(() => {
+        if (!pressed) return;
+        const from = pressed;
+        pressed = 0;
+        // A task set from within a frame runs once that frame has been drawn.
+        requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - from)));
+      }).observe(document.querySelector(drawn)!, {
+        subtree: true,
+        childList: true,
+        characterData: true,
+        attributes: true,
+      });
+      return times;
+    },
+    [drawn, atOnce] as const,
+  );
+
+/** Types words into a search field and takes them out again, key by key. */
+export async function typeWords(page: Page, field: Locator, words: readonly string[]): Promise<void> {
+  await field.focus();
+  for (const word of words) {
+    await page.keyboard.type(word, { delay: 120 });
+    for (const _ of word) {
+      await page.keyboard.press('Backspace');
+      await page.waitForTimeout(120);
+    }
+    await page.waitForTimeout(200);
   }
 }
 

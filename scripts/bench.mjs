@@ -7,4 +7,5 @@ build();
 const { bundled } = await import('./bundled.mjs');
 for (const part of ['engine', 'answering', 'audio', 'numbers', 'people'])
   run('node', [await bundled(`bench/${part}.ts`)]);
+run('npx', ['tsx', 'bench/inbox.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);

@@ -13,12 +13,21 @@
   const question = $derived({ ...ALL_MESSAGES, ...asked.value });
   const ask = (change: Partial<InboxQuestion>) => {
     asked.value = { ...question, ...change };
-    shown = FIRST;
+    shown = IN_SIGHT;
     chosenIds = [];
   };
-  /** So many are drawn at first, and with each further press. */
+  /** So many fill the window: they are drawn with the key that was pressed, more once no key follows. */
+  const IN_SIGHT = 5;
+  const STILL_MS = 150;
+  /** So many are drawn then, and with each further press. */
   const FIRST = 20;
-  let shown = $state(FIRST);
+  let shown = $state(IN_SIGHT);
+  $effect(() => {
+    void found;
+    if (shown >= FIRST) return;
+    const timer = setTimeout(() => (shown = FIRST), STILL_MS);
+    return () => clearTimeout(timer);
+  });
   const found = $derived(inbox(session.view!.messages, question));
   let chosenIds = $state<string[]>([]);
   const chosen = $derived(found.filter((m) => chosenIds.includes(m.id)));
@@ -125,23 +134,25 @@
     </Select>
   {/if}
 </div>
-{#each found.slice(0, shown) as m (m.id)}
-  <MessageCard
-    message={m}
-    mailbox={mailboxName(m.mailboxId)}
-    chosen={chosenIds.includes(m.id)}
-    onchoose={(is) => (chosenIds = is ? [...chosenIds, m.id] : chosenIds.filter((id) => id !== m.id))}
-  />
-{:else}
-  <div class="empty">
-    <h2>{none ? 'No messages yet' : 'No message is left by this choice'}</h2>
-    <p>
-      {none
-        ? "Call one of your numbers from the bench's outside phone, and leave one."
-        : 'Look elsewhere, or search for less.'}
-    </p>
-  </div>
-{/each}
+<div data-testid="inbox">
+  {#each found.slice(0, shown) as m (m.id)}
+    <MessageCard
+      message={m}
+      mailbox={mailboxName(m.mailboxId)}
+      chosen={chosenIds.includes(m.id)}
+      onchoose={(is) => (chosenIds = is ? [...chosenIds, m.id] : chosenIds.filter((id) => id !== m.id))}
+    />
+  {:else}
+    <div class="empty">
+      <h2>{none ? 'No messages yet' : 'No message is left by this choice'}</h2>
+      <p>
+        {none
+          ? "Call one of your numbers from the bench's outside phone, and leave one."
+          : 'Look elsewhere, or search for less.'}
+      </p>
+    </div>
+  {/each}
+</div>
 {#if found.length > shown}
   <Button size="small" kind="tertiary" on:click={() => (shown += FIRST)}
     >Show {Math.min(FIRST, found.length - shown)} more of {found.length}</Button

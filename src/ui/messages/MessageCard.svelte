@@ -43,6 +43,7 @@
     {#if onchoose}
       <Checkbox
         hideLabel
+        title="Choose it"
         labelText="Choose the message from {message.from}, {momentText(message.at, session.zone)}"
         checked={chosen}
         on:check={(e) => {
