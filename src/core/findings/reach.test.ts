@@ -25,11 +25,11 @@ const always = (personId: string, to: string): Setting => ({
 });
 
 it('tells of do not disturb and forwarding that were probably forgotten, with who set them', () => {
-  expect(titles([dnd(null)], 4)).toContain('Rosa Delgado is not to be disturbed since 4 days');
+  expect(titles([dnd(null)], 4)).toContain('Rosa Delgado has not wanted to be disturbed for 4 days');
   expect(titles([dnd(null)], 2).join()).not.toContain('not to be disturbed');
   expect(titles([dnd(NOW + DAY)], 4).join()).not.toContain('not to be disturbed');
   const forward = found([always('rosa', 'pia')], 5).find((f) => f.id === 'forgotten-forward:rosa')!;
-  expect(forward.title).toBe('Rosa Delgado sends all calls on since 5 days');
+  expect(forward.title).toBe('Rosa Delgado has sent all calls on for 5 days');
   expect(forward.detail).toBe('To Pia Lindqvist (203), set by Rosa Delgado · Desk phone.');
 });
 

@@ -18,7 +18,7 @@ export const forgotten: Check = ({ system, standing, now = 0 }) =>
         id: `forgotten-dnd:${person.id}`,
         severity: 'hint',
         place,
-        title: `${person.name} is not to be disturbed since ${days(dnd.at)} days`,
+        title: `${person.name} has not wanted to be disturbed for ${days(dnd.at)} days`,
         detail: `Set by ${dnd.by}, without an end. None of their phones rings.`,
       });
     const always = standing.own?.people[person.id]?.always;
@@ -27,7 +27,7 @@ export const forgotten: Check = ({ system, standing, now = 0 }) =>
         id: `forgotten-forward:${person.id}`,
         severity: 'hint',
         place,
-        title: `${person.name} sends all calls on since ${days(always.at)} days`,
+        title: `${person.name} has sent all calls on for ${days(always.at)} days`,
         detail: `To ${targetInWords(person.reach.always, system)}, set by ${always.by}.`,
       });
     return found;
