@@ -20,19 +20,11 @@ import {
 } from '$workspace';
 import { Checks } from './checks.svelte';
 import { freshId } from './ids';
+import type { Notice } from './notice';
 import type { Known } from './phones/where';
 import { SettingsMade } from './reach/made';
 
 export type Trouble = { why: 'newer' | 'damaged' | 'missing' | 'storage'; message: string; raw: unknown };
-
-export interface Notice {
-  id: string;
-  kind: 'success' | 'error' | 'info';
-  title: string;
-  detail?: string;
-  /** Takes back what the notice tells of. */
-  undo?: () => void;
-}
 
 const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
 

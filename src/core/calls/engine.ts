@@ -9,7 +9,8 @@ import { answerGiven, keyWhileAsked } from './asking';
 import { keyInInbox } from './inbox';
 import { pressInMenu } from './menu';
 import { comfort, keyInQueue, leaveQueue, lookAgain, serve } from './queueing';
-import { named } from './naming';
+import { keyAtMailbox } from './mailbox-keys';
+import { named } from './named';
 import { calledPerson, sendToOwnMailbox } from './people';
 import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from './ringing';
 import {
@@ -27,7 +28,7 @@ import {
   type TimerKind,
 } from './state';
 import { end, enter, hangUp, roundOver, timeOut } from './walking';
-import { endMessage, isAtMailbox, keyAtMailbox } from './voicemail';
+import { endMessage, isAtMailbox } from './voicemail';
 import { worldOf, type World } from './world';
 import type { Happening, Outcome, TraceEvent } from './trace';
 

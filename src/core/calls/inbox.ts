@@ -4,7 +4,7 @@ import { localTime, writeTime } from '../hours';
 import { pinFits, type Held } from '../messages';
 import { usualKeys } from './keys';
 import { mailboxName } from './names';
-import { RANK, type CallState, type Run } from './state';
+import { RANK, type CallState, type DialIn, type Run } from './state';
 import { shownBy } from './shown';
 import { hasArrived } from '../system';
 
@@ -20,21 +20,6 @@ const LOCKED_AFTER = 9;
 const LOCKED_MS = 30 * 60_000;
 
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
-
-/** Where somebody is who listens by keypad. */
-export interface DialIn {
-  mailboxId: string | null;
-  stage: 'extension' | 'pin' | 'menu' | 'message' | 'after' | 'goodbye';
-  /** The PIN was right. */
-  open: boolean;
-  digits: string;
-  /** How often the present menu was said, or a PIN was wrong. */
-  times: number;
-  wrong: number;
-  /** What is listened to, and which of it. */
-  list: Held[];
-  index: number;
-}
 
 /** Somebody calls to listen. @param mailboxId null where it is to be asked whose */
 export function dialIn(run: Run, call: CallState, mailboxId: string | null): void {

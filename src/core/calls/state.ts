@@ -1,7 +1,6 @@
 /** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
 import type { ForwardTarget, Standing, System } from '../system';
 import type { Held } from '../messages';
-import type { DialIn } from './inbox';
 import type { CallRequest } from './request';
 import type { Happening, Outcome, Trace } from './trace';
 import type { World } from './world';
@@ -56,6 +55,21 @@ export interface InMenu {
   /** What keys are read as: a choice, a name being spelt, or one of several people found. */
   mode: 'keys' | 'name' | 'choose';
   found: string[];
+}
+
+/** Where somebody is who listens by keypad. */
+export interface DialIn {
+  mailboxId: string | null;
+  stage: 'extension' | 'pin' | 'menu' | 'message' | 'after' | 'goodbye';
+  /** The PIN was right. */
+  open: boolean;
+  digits: string;
+  /** How often the present menu was said, or a PIN was wrong. */
+  times: number;
+  wrong: number;
+  /** What is listened to, and which of it. */
+  list: Held[];
+  index: number;
 }
 
 /** The caller waits in a queue. */

@@ -3,9 +3,7 @@ import { greetingAt, spokenSeconds, type Moment } from '../answering';
 import { localTime } from '../hours';
 import { zoneOf, type Mailbox, type Occasion, type System } from '../system';
 import { awayAt } from './away';
-import { dialIn } from './inbox';
 import { usualKeys } from './keys';
-import { redirect } from './people';
 import { RANK, type CallState, type Run } from './state';
 
 /** The tone after a greeting, in milliseconds. */
@@ -125,23 +123,3 @@ export function endMessage(run: Run, call: CallState, by: 'caller' | 'system', s
 /** Whether the call is with a mailbox: its greeting, its tone, or a message being left. */
 export const isAtMailbox = ({ phase }: CallState): boolean =>
   phase === 'greeting' || phase === 'tone' || phase === 'message';
-
-/**
- * A key pressed there: 0 leads to whom the mailbox names, the star to its PIN for whoever wants to listen, the square
- * past the greeting or to the end of the message. While a message is left only the square is heard: what has been said
- * must not be lost by a key. Common practice, no source.
- */
-export function keyAtMailbox(run: Run, call: CallState, key: string): void {
-  const mailboxId = call.mailboxId!;
-  const { zero } = run.world(call).system.mailboxes[mailboxId]!;
-  const leads = (key === '0' && zero) || (key === '*' && run.standing.pins?.[mailboxId]);
-  if (key !== '#' && (!leads || call.phase === 'message')) return;
-  run.say(call, { kind: 'key', key });
-  if (key === '0') {
-    call.onward = { kind: 'mailbox', mailboxId };
-    return redirect(run, call, mailboxId, zero!, 'key 0');
-  }
-  if (key === '*') return dialIn(run, call, mailboxId);
-  if (call.phase === 'message') return endMessage(run, call, 'caller');
-  if (call.phase === 'greeting') tone(run, call);
-}

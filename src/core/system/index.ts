@@ -20,5 +20,6 @@ export * from './settings';
 export { Pin, Standing, asPaired, emptyStanding, hasArrived, isBlockedNumber, isProved } from './standing';
 export * from './registration';
 export * from './namespace';
+export * from './zone';
 export { everybodyIn, flatTargets, type FlatTarget, groupsOf, groupsWithin, targetName } from './groups';
 export { upgradePatches, upgradeStanding, upgradeSystem } from './upgrade';

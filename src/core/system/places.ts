@@ -1,8 +1,6 @@
 /** Where things are: civic addresses and sites. */
 import { z } from 'zod';
-import type { Person } from './people';
 import { CountryCode, E164, Id, name, text, TimeZone } from './primitives';
-import type { System } from './schema';
 
 /**
  * Civic address; parts named as in RFC 4119 and RFC 5139: country, A1 state or region, A3 city, RD street, HNO house
@@ -43,7 +41,3 @@ export const Site = z.object({
 
 export type CivicAddress = z.infer<typeof CivicAddress>;
 export type Site = z.infer<typeof Site>;
-
-/** The time zone somebody works in: their site's, else the business's. */
-export const zoneOf = (person: Pick<Person, 'siteId'>, { sites, business }: System): string =>
-  (person.siteId && sites[person.siteId]?.timeZone) || business.timeZone;

@@ -2,7 +2,7 @@
 import equal from 'fast-deep-equal';
 import { reverseOf, type Setting, type Standing, type System } from '$core/system';
 import type { Workspace } from '$workspace';
-import type { Notice } from '../session.svelte';
+import type { Notice } from '../notice';
 
 interface Made {
   words: string;
