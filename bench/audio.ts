@@ -1,7 +1,7 @@
 /** Sound into telephone form, and an inbox of ten thousand messages. */
 import { toTelephone } from '../src/core/audio';
 import { ALL_MESSAGES, inbox } from '../src/core/messages';
-import { manyMessages } from './inbox-of';
+import { manyMessages } from './many-messages';
 import { ms, spread } from './measure';
 
 const RATE = 48_000;

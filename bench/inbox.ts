@@ -1,6 +1,6 @@
 /** In the real interface: an inbox of ten thousand messages opened and searched. */
 import { bigBusiness } from './big';
-import { manyMessages } from './inbox-of';
+import { manyMessages } from './many-messages';
 import { ms, quantiles } from './measure';
 import { keysDrawn, readBusiness, typeWords, withPage } from './served';
 

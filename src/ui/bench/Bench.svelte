@@ -79,7 +79,7 @@
   /* What is there of one kind, one slip below the other. */
   aside :global(.slips) {
     list-style: none;
-    margin: 0;
+    margin: 8px 0 0;
     padding: 0;
   }
   aside :global(.slips > li) {
