@@ -2,7 +2,7 @@
 import { spawn } from 'node:child_process';
 import { chromium, type JSHandle, type Locator, type Page } from '@playwright/test';
 import { shared } from '../tests/server';
-import { writeFile } from '../src/workspace/file';
+import { writeFile } from '../src/workspace/file/write';
 import type { Whole } from '../src/workspace/businesses';
 
 export async function withPage(work: (page: Page, baseURL: string) => Promise<void>): Promise<void> {
@@ -71,9 +71,9 @@ export async function typeWords(page: Page, field: Locator, words: readonly stri
 /** Reads a business from a file, as a person does. */
 export async function readBusiness(page: Page, whole: Whole, name: string): Promise<void> {
   await page.getByLabel('A file saved by Upper Line').setInputFiles({
-    name: 'big.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(writeFile(whole, 0)),
+    name: 'big.upper-line.gz',
+    mimeType: 'application/gzip',
+    buffer: Buffer.concat(await writeFile(whole, 0)),
   });
   await page.getByRole('button', { name: 'Open it' }).click();
   await page.getByText(name).first().waitFor();

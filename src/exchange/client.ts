@@ -1,12 +1,22 @@
 /** A window's side of the live switch. */
 import type { Action } from '../core/calls';
-import { CHANNEL, type FromSwitch, type LiveCall, type Said, type ToSwitch } from './protocol';
+import type { Said } from '../workspace';
+import { CHANNEL, type FromSwitch, type LiveCall, type ToSwitch } from './protocol';
 
 /** A message is sent again so often until the switch confirms it: it may just be moving to another window. */
 const AGAIN_MS = 400;
 const GIVE_UP_MS = 8000;
 
 type Confirmed = Extract<ToSwitch, { id: string }>;
+
+/** Hears from the switch what could not be stored of calls. @returns how to stop */
+export function listenForTrouble(told: (businessId: string, words: string | null) => void): () => void {
+  const channel = new BroadcastChannel(CHANNEL);
+  channel.onmessage = ({ data }: MessageEvent<FromSwitch>) => {
+    if (data.kind === 'trouble') told(data.businessId, data.words);
+  };
+  return () => channel.close();
+}
 
 export class ExchangeClient {
   private channel = new BroadcastChannel(CHANNEL);

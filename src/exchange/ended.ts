@@ -7,13 +7,13 @@ import { rawMessage } from '../standins/mail/compose';
 import { emergencyWords, messageWords } from '../standins/mail/letters';
 import {
   noDealings,
-  whileWriting,
+  within,
   type Change,
   type Db,
   type MailRecord,
   type MessageRecord,
+  type Said,
 } from '../workspace';
-import type { Said } from './protocol';
 
 /** Stores what a call leaves behind, in one transaction. @returns what changed */
 export async function keepEnded(
@@ -35,21 +35,23 @@ export async function keepEnded(
     ...(await emergencyLetters(businessId, system, call)),
   ];
   const texts = message && !message.folder ? textsFor(system, message) : [];
-  await whileWriting(async () => {
-    const tx = db.transaction(['calls', 'messages', 'mail', 'dealings'], 'readwrite');
-    void tx.objectStore('calls').put({
-      id: request.id,
-      businessId,
-      at: request.at,
-      request,
-      trace,
-      words: sentence(trace, system, 'past'),
-    });
-    if (message) void tx.objectStore('messages').put(message);
-    for (const letter of mail) void tx.objectStore('mail').put(letter);
+  await db.write('call', async (open) => {
+    const tx = open('calls', 'messages', 'mail', 'dealings');
+    within(
+      tx.objectStore('calls').put({
+        id: request.id,
+        businessId,
+        at: request.at,
+        request,
+        trace,
+        words: sentence(trace, system, 'past'),
+      }),
+    );
+    if (message) within(tx.objectStore('messages').put(message));
+    for (const letter of mail) within(tx.objectStore('mail').put(letter));
     if (texts.length) {
       const dealings = (await tx.objectStore('dealings').get(businessId)) ?? noDealings(businessId);
-      void tx.objectStore('dealings').put({ ...dealings, texts: [...dealings.texts, ...texts] });
+      within(tx.objectStore('dealings').put({ ...dealings, texts: [...dealings.texts, ...texts] }));
     }
     await tx.done;
   });

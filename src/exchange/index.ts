@@ -1,3 +1,4 @@
 export { filledIn } from './notices';
 export { ExchangeClient } from './client';
-export { callerLock, phoneLock, type LiveCall, type Said } from './protocol';
+export { callerLock, phoneLock, type LiveCall } from './protocol';
+export { listenForTrouble } from './client';

@@ -1,13 +1,13 @@
 /** Messages as those who dial in meet them: what lies in each mailbox, and what becomes of it while they listen. */
 import type { CallState } from '../core/calls';
 import type { Held } from '../core/messages';
-import { whileWriting, type Db, type MessageRecord } from '../workspace';
+import { readMany, within, type Db, type MessageRecord } from '../workspace';
 
 /** What lies in the inboxes of a business, by mailbox, the oldest first. */
 export async function heldMessages(db: Db, businessId: string): Promise<Map<string, Held[]>> {
-  const messages = await db.getAllFromIndex('messages', 'business', businessId);
+  const messages = await readMany(db, 'messages', businessId);
   const held = new Map<string, Held[]>();
-  for (const m of messages.sort((a, b) => a.at - b.at)) {
+  for (const m of messages) {
     if (m.folder) continue;
     const { id, from, fromNumber, at, seconds, heard } = m;
     held.set(m.mailboxId, [...(held.get(m.mailboxId) ?? []), { id, from, fromNumber, at, seconds, heard }]);
@@ -21,13 +21,13 @@ export async function markMessages(db: Db, { request, trace }: CallState, from: 
     .slice(from)
     .flatMap((e) => (e.kind === 'marked' ? [{ ...e, at: request.at + e.t }] : []));
   if (!marks.length) return false;
-  await whileWriting(async () => {
-    const tx = db.transaction('messages', 'readwrite');
+  await db.write('call', async (open) => {
+    const tx = open('messages');
     for (const { messageId, as, at } of marks) {
-      const message: MessageRecord | undefined = await tx.store.get(messageId);
+      const message: MessageRecord | undefined = await tx.objectStore('messages').get(messageId);
       if (!message) continue;
       const binned = as === 'binned' ? { folder: 'bin' as const, binnedAt: at } : {};
-      void tx.store.put({ ...message, heard: true, ...binned });
+      within(tx.objectStore('messages').put({ ...message, heard: true, ...binned }));
     }
     await tx.done;
   });

@@ -1,5 +1,6 @@
 /** What windows and the live switch say to each other over one BroadcastChannel. */
 import type { Action, CallState } from '../core/calls';
+import type { Said } from '../workspace';
 
 export const CHANNEL = 'upper-line:exchange';
 /** Held by the one worker that runs the switch. */
@@ -9,12 +10,6 @@ export const phoneLock = (businessId: string, phoneId: string): string =>
   `upper-line:phone:${businessId}:${phoneId}`;
 /** Held by the window of whoever calls from outside. */
 export const callerLock = (callId: string): string => `upper-line:caller:${callId}`;
-
-/** What a caller says after the tone: typed words, or a recording as a data URL. */
-export interface Said {
-  text: string;
-  sound: string | null;
-}
 
 export type ToSwitch =
   | { kind: 'act'; id: string; businessId: string; action: Action }
@@ -32,4 +27,6 @@ export type LiveCall = {
 export type FromSwitch =
   | { kind: 'done'; id: string }
   /** All calls of a business; one that is over is in the list once. */
-  | { kind: 'calls'; businessId: string; calls: LiveCall[] };
+  | { kind: 'calls'; businessId: string; calls: LiveCall[] }
+  /** Something of a business could not be stored or gone on with; said again each time it is tried. Null is that all is well. */
+  | { kind: 'trouble'; businessId: string; words: string | null };

@@ -345,7 +345,7 @@ it('new plans hold for new calls once they are in force', async () => {
   const version = (await db.getAllFromIndex('versions', 'business', DEMO_ID))[0]!;
   const system = structuredClone(version.system);
   system.plans['rosa-direct']!.steps = [{ id: 'busy', kind: 'end', how: 'busy' }];
-  await db.put('versions', { ...version, n: 1, system });
+  await db.raw.put('versions', { ...version, n: 1, system });
   const other = new Changes();
   parts.push(other);
   other.tell({ businessId: DEMO_ID, what: 'in force' });

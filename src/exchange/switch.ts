@@ -6,19 +6,23 @@ import { calledPerson, CallEngine, settingsOf, type CallState } from '../core/ca
 import type { Held } from '../core/messages';
 import { emptyStanding, type Standing } from '../core/system';
 import { benchTime, type ClockSetting } from '../standins/clock/clock';
-import { clockOf, storeSettings, storeStanding, type Change, type Changes, type Db } from '../workspace';
+import {
+  clockOf,
+  ExchangeRecord,
+  readMany,
+  Said,
+  StandingRecord,
+  storeSettings,
+  storeStanding,
+  within,
+  type Change,
+  type Changes,
+  type Db,
+} from '../workspace';
 import { keepEnded } from './ended';
 import { heldMessages, markMessages } from './messages';
 import { letters } from './notices';
-import {
-  CHANNEL,
-  callerLock,
-  phoneLock,
-  type FromSwitch,
-  type LiveCall,
-  type Said,
-  type ToSwitch,
-} from './protocol';
+import { CHANNEL, callerLock, phoneLock, type FromSwitch, type LiveCall, type ToSwitch } from './protocol';
 
 /** How often open windows are looked for, in milliseconds of real time. */
 const LOOK_MS = 1000;
@@ -26,6 +30,8 @@ const LOOK_MS = 1000;
 const RELOAD_MS = 4000;
 /** What of a business its line goes by. */
 const REFRESHED: readonly Change['what'][] = ['in force', 'standing', 'messages'];
+/** What could not be stored is tried again so often, in milliseconds of real time. */
+const AGAIN_MS = 1000;
 /** Messages confirmed lately, so that one sent again is not done twice. */
 const REMEMBERED = 500;
 
@@ -37,6 +43,8 @@ interface Line {
   said: Map<string, Said>;
   /** How many events of a call have been looked at for letters to send. */
   notified: Map<string, number>;
+  /** Why what it has come to is not stored, in words; null is that it is. */
+  trouble: string | null;
 }
 
 export class Switch {
@@ -57,12 +65,10 @@ export class Switch {
   /** Takes over: restores calls in progress and starts to listen. */
   async start(): Promise<void> {
     this.clock = await clockOf(this.db);
-    for (const { businessId, snapshot } of await this.db.getAll('exchange')) {
-      if (snapshot.calls.every((c) => c.phase === 'over')) continue;
-      const standing = (await this.db.get('standing', businessId))?.standing ?? emptyStanding();
-      const engine = CallEngine.restore(snapshot, standing);
-      const line = await this.begin(businessId, engine, standing);
-      for (const c of snapshot.calls) line.notified.set(c.request.id, c.trace.length);
+    for (const raw of await this.db.getAll('exchange')) {
+      // What cannot be read is not taken up: those calls are ended, and whoever opens the business is told.
+      const record = ExchangeRecord.safeParse(raw).data;
+      if (record) await this.takeUp(record).catch(() => {});
     }
     this.changes.listen((change) => {
       this.inTurn(async () => {
@@ -80,6 +86,22 @@ export class Switch {
     this.looking = setInterval(() => this.inTurn(() => this.lookAround()), LOOK_MS);
     this.inTurn(() => this.lookAround());
     this.inTurn(() => this.settle());
+  }
+
+  private async takeUp({ businessId, snapshot, said, notified }: ExchangeRecord): Promise<void> {
+    if (snapshot.calls.every((c) => c.phase === 'over')) return;
+    const standing = await this.standingOf(businessId);
+    const line = await this.begin(
+      businessId,
+      CallEngine.restore(snapshot, standing ?? emptyStanding()),
+      standing ?? emptyStanding(),
+    );
+    line.said = new Map(said ?? []);
+    line.notified = new Map(notified ?? snapshot.calls.map((c) => [c.request.id, c.trace.length]));
+  }
+
+  private async standingOf(businessId: string): Promise<Standing | undefined> {
+    return StandingRecord.safeParse(await this.db.get('standing', businessId)).data?.standing;
   }
 
   /** Stops; calls in progress stay in storage for whoever takes over. */
@@ -104,8 +126,11 @@ export class Switch {
     const line = await this.line(message.businessId);
     if (message.kind === 'ask') return line && this.publish(message.businessId, line);
     if (line && !this.done.includes(message.id)) {
-      if (message.kind === 'say') line.said.set(message.callId, message.said);
-      else {
+      if (message.kind === 'say') {
+        const said = Said.safeParse(message.said).data;
+        // Words of a call that is over already would wait for ever.
+        if (said && line.engine.calls.has(message.callId)) line.said.set(message.callId, said);
+      } else {
         if (message.action.kind === 'place') await this.lookAround();
         const now = this.now();
         line.engine.advance(now);
@@ -127,16 +152,15 @@ export class Switch {
   private async line(businessId: string): Promise<Line | undefined> {
     const known = this.lines.get(businessId);
     if (known) return known;
-    const versions = await this.db.getAllFromIndex('versions', 'business', businessId);
-    const standing = (await this.db.get('standing', businessId))?.standing;
-    if (!versions.length || !standing) return undefined;
-    const newest = versions.reduce((a, b) => (b.n > a.n ? b : a));
+    const newest = (await readMany(this.db, 'versions', businessId)).at(-1);
+    const standing = await this.standingOf(businessId);
+    if (!newest || !standing) return undefined;
     return this.begin(businessId, new CallEngine(newest.system, standing), standing);
   }
 
   private async begin(businessId: string, engine: CallEngine, standing: Standing): Promise<Line> {
     const held = await heldMessages(this.db, businessId);
-    const line: Line = { engine, standing, held, said: new Map(), notified: new Map() };
+    const line: Line = { engine, standing, held, said: new Map(), notified: new Map(), trouble: null };
     engine.held = (mailboxId) => line.held.get(mailboxId) ?? [];
     this.lines.set(businessId, line);
     return line;
@@ -146,72 +170,110 @@ export class Switch {
     const line = this.lines.get(businessId);
     if (!line) return;
     if (what === 'standing') {
-      line.standing = (await this.db.get('standing', businessId))?.standing ?? line.standing;
+      line.standing = (await this.standingOf(businessId)) ?? line.standing;
       line.engine.standing = line.standing;
     } else if (what === 'messages') {
       line.held = await heldMessages(this.db, businessId);
     } else {
-      const versions = await this.db.getAllFromIndex('versions', 'business', businessId);
+      const newest = (await readMany(this.db, 'versions', businessId)).at(-1);
       line.engine.advance(this.now());
-      line.engine.setSystem(versions.reduce((a, b) => (b.n > a.n ? b : a)).system);
+      if (newest) line.engine.setSystem(newest.system);
     }
   }
 
-  /** Works out what is due, keeps what has ended, stores and tells the rest, and sets the alarm for what comes next. */
+  /**
+   * Works out what is due, keeps what has ended, stores and tells the rest, and sets the alarm for what comes next: in every
+   * case. What fails for one business is told and tried again, and touches no other.
+   */
   private async settle(touched?: string): Promise<void> {
     clearTimeout(this.timer);
-    const now = this.now();
     let next = Infinity;
     for (const [businessId, line] of this.lines) {
-      const due = (line.engine.next() ?? Infinity) <= now;
-      line.engine.advance(now);
-      next = Math.min(next, line.engine.next() ?? Infinity);
-      const calls = [...line.engine.calls.values()];
-      if (!due && touched !== businessId && !calls.some((c) => c.phase === 'over')) continue;
-      for (const call of calls) await this.notify(businessId, line, call);
-      for (const call of calls) if (call.phase === 'over') await this.finish(businessId, line, call);
-      this.publish(businessId, line);
-      for (const call of calls) line.engine.forget(call.request.id);
-      await this.db.put('exchange', { businessId, snapshot: line.engine.snapshot() });
+      const now = this.now();
+      try {
+        await this.settleLine(businessId, line, now, touched === businessId);
+        if (line.trouble !== null) this.tellTrouble(businessId, line, null);
+      } catch (error) {
+        this.tellTrouble(businessId, line, error instanceof Error ? error.message : String(error));
+        next = Math.min(next, now + AGAIN_MS);
+      }
+      try {
+        next = Math.min(
+          next,
+          Math.max(line.engine.next() ?? Infinity, line.trouble === null ? 0 : now + AGAIN_MS),
+        );
+      } catch {
+        next = Math.min(next, now + AGAIN_MS);
+      }
     }
     // Long waits are cut short: real and bench time may be set apart anew meanwhile.
     if (next < Infinity)
       this.timer = setTimeout(
         () => this.inTurn(() => this.settle()),
-        Math.min(Math.max(0, next - now), 60_000),
+        Math.min(Math.max(0, next - this.now()), 60_000),
       );
+  }
+
+  private async settleLine(businessId: string, line: Line, now: number, touched: boolean): Promise<void> {
+    const { engine } = line;
+    const due = (engine.next() ?? Infinity) <= now;
+    engine.advance(now);
+    const calls = [...engine.calls.values()];
+    const over = calls.filter((c) => c.phase === 'over');
+    if (!due && !touched && !over.length && line.trouble === null) return;
+    // Whoever looks on sees where the call is, whether it can be stored or not.
+    this.publish(businessId, line);
+    for (const call of calls) await this.notify(businessId, line, call);
+    for (const call of over) {
+      await this.finish(businessId, line, call);
+      engine.forget(call.request.id);
+    }
+    await this.db.write('call', async (open) => {
+      const tx = open('exchange');
+      const [said, notified] = [[...line.said], [...line.notified]];
+      within(tx.objectStore('exchange').put({ businessId, snapshot: engine.snapshot(), said, notified }));
+      await tx.done;
+    });
+  }
+
+  private tellTrouble(businessId: string, line: Line, words: string | null): void {
+    line.trouble = words;
+    this.post({ kind: 'trouble', businessId, words });
   }
 
   /** Letters of Notify steps go out when the call passes them. */
   private async notify(businessId: string, line: Line, call: CallState): Promise<void> {
     const { id } = call.request;
     const seen = line.notified.get(id) ?? 0;
-    if (call.phase === 'over') line.notified.delete(id);
-    else line.notified.set(id, call.trace.length);
+    const until = call.trace.length;
+    if (seen === until) return;
     if (await markMessages(this.db, call, seen)) {
       await this.refresh(businessId, 'messages');
       this.changes.tell({ businessId, what: 'messages' });
     }
     const sent = await letters(businessId, line.engine.world(call).system, call, seen);
-    if (!sent.length) return;
-    for (const letter of sent) await this.db.put('mail', letter);
-    this.changes.tell({ businessId, what: 'mail' });
+    if (sent.length) {
+      await this.db.write('call', async (open) => {
+        const tx = open('mail');
+        for (const letter of sent) within(tx.objectStore('mail').put(letter));
+        await tx.done;
+      });
+      this.changes.tell({ businessId, what: 'mail' });
+    }
+    line.notified.set(id, until);
   }
 
+  /** Done again from its beginning where it failed: what it stores has the same ids each time. */
   private async finish(businessId: string, line: Line, call: CallState): Promise<void> {
-    const said = line.said.get(call.request.id) ?? { text: '', sound: null };
-    line.said.delete(call.request.id);
-    const kept = await keepEnded(
-      this.db,
-      businessId,
-      line.engine.world(call).system,
-      call,
-      said,
-      line.standing,
-    );
+    const { id } = call.request;
+    const said = line.said.get(id) ?? { text: '', sound: null };
+    const { system } = line.engine.world(call);
+    const kept = await keepEnded(this.db, businessId, system, call, said, line.standing);
+    await this.carryOut(businessId, line, call);
+    line.said.delete(id);
+    line.notified.delete(id);
     for (const what of kept) this.changes.tell({ businessId, what });
     if (kept.includes('messages')) await this.refresh(businessId, 'messages');
-    await this.carryOut(businessId, line, call);
   }
 
   /** A star code dialled on a person's phone changes their own settings. */
@@ -227,25 +289,31 @@ export class Switch {
   private async lookAround(): Promise<void> {
     const { held } = await navigator.locks.query();
     const open = new Set(held?.map((l) => l.name));
-    for (const { id } of await this.db.getAll('businesses')) {
-      const line = await this.line(id);
-      if (!line) continue;
-      const changed = Object.entries(line.standing.registrations).filter(
-        ([phoneId, r]) => !r.standIn && r.online !== open.has(phoneLock(id, phoneId)),
-      );
-      if (changed.length) {
-        await storeStanding(this.db, id, (standing) => {
-          const registrations = { ...standing.registrations };
-          for (const [phoneId] of changed) {
-            const known = registrations[phoneId];
-            if (known) registrations[phoneId] = { ...known, online: open.has(phoneLock(id, phoneId)) };
-          }
-          return { ...standing, registrations };
-        });
-        await this.refresh(id, 'standing');
-        this.changes.tell({ businessId: id, what: 'standing' });
-      }
-      await this.hangUpForTheGone(id, line, open);
+    for (const id of await this.db.getAllKeys('businesses'))
+      await this.lookAroundIn(id, open).catch((error: unknown) => {
+        const line = this.lines.get(id);
+        if (line) this.tellTrouble(id, line, error instanceof Error ? error.message : String(error));
+      });
+  }
+
+  private async lookAroundIn(id: string, open: Set<string | undefined>): Promise<void> {
+    const line = await this.line(id);
+    if (!line) return;
+    await this.hangUpForTheGone(id, line, open);
+    const changed = Object.entries(line.standing.registrations).filter(
+      ([phoneId, r]) => !r.standIn && r.online !== open.has(phoneLock(id, phoneId)),
+    );
+    if (changed.length) {
+      await storeStanding(this.db, id, (standing) => {
+        const registrations = { ...standing.registrations };
+        for (const [phoneId] of changed) {
+          const known = registrations[phoneId];
+          if (known) registrations[phoneId] = { ...known, online: open.has(phoneLock(id, phoneId)) };
+        }
+        return { ...standing, registrations };
+      });
+      await this.refresh(id, 'standing');
+      this.changes.tell({ businessId: id, what: 'standing' });
     }
   }
 

@@ -3,16 +3,20 @@
   import 'carbon-components-svelte/css/all.css';
   import '../app.css';
   import { onMount, type Snippet } from 'svelte';
+  import StorageAlarm from '$ui/data/StorageAlarm.svelte';
+  import { switchTrouble } from '$ui/data/switch-trouble.svelte';
   import { session } from '$ui/session.svelte';
   import { startExchange } from '$ui/exchange';
 
   let { children }: { children: Snippet } = $props();
 
   onMount(() => {
+    switchTrouble.listen();
     startExchange();
     const timer = setInterval(() => session.tick(), 1000);
     return () => clearInterval(timer);
   });
 </script>
 
+<StorageAlarm />
 {@render children()}

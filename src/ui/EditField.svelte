@@ -1,5 +1,6 @@
 <script lang="ts">
   import { TextArea, TextInput } from 'carbon-components-svelte';
+  import { session } from './session.svelte';
 
   /** A field whose text is kept when it is left; what is refused stays in it, with the reason beside it. */
   let {
@@ -32,6 +33,11 @@
     }
     const message = keep(text.trim());
     refused = message === undefined ? null : { text, message };
+    // Another window may have been first: what was typed stays here, with the reason.
+    if (message === undefined)
+      void session.storedLate().then((late) => {
+        if (late !== undefined) refused = { text, message: late };
+      });
   }
   const shown = $derived({
     labelText: label,

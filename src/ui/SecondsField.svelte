@@ -1,5 +1,6 @@
 <script lang="ts">
   import { NumberInput } from 'carbon-components-svelte';
+  import { session } from './session.svelte';
 
   interface Props {
     label: string;
@@ -21,6 +22,10 @@
       return;
     }
     problem = typed === value ? '' : (onchange(typed) ?? '');
+    if (typed !== value && !problem)
+      void session.storedLate().then((late) => {
+        if (late !== undefined) problem = late;
+      });
   }
 </script>
 

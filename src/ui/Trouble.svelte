@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { DEMO_ID, demonstration } from '$demo/lantern-cove';
-  import { dumpDatabase, writeWhole } from '$workspace';
+  import { dumpDatabase, mend, writeWhole, type WayOn } from '$workspace';
   import { saveText } from './download';
   import { session, type Trouble } from './session.svelte';
 
@@ -21,9 +21,48 @@
   async function other() {
     const taken = await session.db!.get('businesses', DEMO_ID);
     const id = taken ? `${DEMO_ID}-${Date.now()}` : DEMO_ID;
-    await writeWhole(session.db!, demonstration(Date.now(), id));
-    await session.db!.put('settings', id, 'business');
+    await writeWhole(session.db!, demonstration(Date.now(), id), { opens: true });
     await session.open(id);
+  }
+  const WAYS: Record<WayOn, { act: string; loses: string }> = {
+    'draft without head': {
+      act: 'Go on without the last edits',
+      loses:
+        'The draft opens as it was before the edits of the last minutes. Those edits could not be read; they are set aside.',
+    },
+    'draft from version': {
+      act: 'Go on from what is in force',
+      loses: 'What callers get now becomes the draft. What had been changed since is set aside.',
+    },
+    'version before': {
+      act: 'Go back to the version before',
+      loses:
+        'Callers get what was in force before the last time. The one that cannot be read is set aside; the draft stays.',
+    },
+    'fresh standing': {
+      act: 'Go on without settings that held at once',
+      loses:
+        'Phones have to be paired again, and do not disturb, forwarding people set themselves, and PINs are set anew. What could not be read is set aside.',
+    },
+    'fresh dealings': {
+      act: 'Go on without the carrier’s papers',
+      loses: 'Ports, approvals and texts are set aside. Numbers stay.',
+    },
+  };
+  let taking = $state(false);
+  let problem = $state('');
+  /** What is damaged goes into a file first, whatever becomes of it. */
+  async function take(way: WayOn) {
+    taking = true;
+    problem = '';
+    try {
+      await save();
+      await mend(session.db!, trouble.businessId!, way);
+      await session.open(trouble.businessId!);
+    } catch (error) {
+      problem = error instanceof Error ? error.message : String(error);
+    }
+    taking = false;
   }
 </script>
 
@@ -40,6 +79,19 @@
       <Button size="small" kind="tertiary" on:click={other}>Open a demonstration beside it</Button>
     {/if}
   </div>
+  {#if trouble.ways?.length}
+    <h2>Ways on</h2>
+    {#each trouble.ways as way (way)}
+      <div class="way">
+        <p>{WAYS[way].loses}</p>
+        <Button size="small" kind="tertiary" disabled={taking} on:click={() => void take(way)}
+          >{WAYS[way].act}</Button
+        >
+      </div>
+    {/each}
+    <p class="soft small">The raw data is saved as a file first.</p>
+  {/if}
+  {#if problem}<p class="wrong" role="alert">{problem}</p>{/if}
 </main>
 
 <style>
@@ -53,6 +105,13 @@
   }
   p {
     margin: 10px 0;
+  }
+  .way {
+    border-top: 1px solid var(--rule);
+    padding: 6px 0 12px;
+  }
+  .wrong {
+    color: var(--alarm);
   }
   .row {
     display: flex;

@@ -6,7 +6,8 @@ export const saveText = (name: string, type: string, text: string): void =>
 export const saveBytes = (name: string, type: string, bytes: Uint8Array): void =>
   saveBlob(name, new Blob([bytes as Uint8Array<ArrayBuffer>], { type }));
 
-function saveBlob(name: string, blob: Blob): void {
+/** Hands the person a file. */
+export function saveBlob(name: string, blob: Blob): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(blob);
   link.download = name;

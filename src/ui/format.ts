@@ -57,6 +57,13 @@ const relative = new Intl.RelativeTimeFormat('en', { numeric: 'always' });
 /** "$4.00". */
 export const priceText = (cents: number, currency: string): string =>
   new Intl.NumberFormat('en-US', { style: 'currency', currency }).format(cents / 100);
+/** "3.2 MB". @param bytes counted in thousands, as disks are sold */
+export function bytesText(bytes: number): string {
+  if (bytes < 1000) return count(bytes, 'byte');
+  const [size, unit] = bytes < 1e6 ? [1e3, 'kB'] : bytes < 1e9 ? [1e6, 'MB'] : [1e9, 'GB'];
+  const n = bytes / size;
+  return `${n.toLocaleString('en-US', { maximumFractionDigits: n < 10 ? 1 : 0 })} ${unit}`;
+}
 /** "1 number", "3 numbers", "21,609 numbers". */
 export const count = (n: number, one: string, many = one + 's'): string =>
   `${n.toLocaleString('en-US')} ${n === 1 ? one : many}`;

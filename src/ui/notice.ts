@@ -4,6 +4,8 @@ export interface Notice {
   kind: 'success' | 'error' | 'info';
   title: string;
   detail?: string;
+  /** It stays until it is closed. */
+  stays?: boolean;
   /** Takes back what the notice tells of. */
   undo?: () => void;
 }

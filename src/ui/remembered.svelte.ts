@@ -14,7 +14,11 @@ export class Remembered<T> {
   }
   set value(value: T) {
     this.state = value;
-    sessionStorage.setItem(`upper-line:${this.key}`, JSON.stringify(value));
+    try {
+      sessionStorage.setItem(`upper-line:${this.key}`, JSON.stringify(value));
+    } catch {
+      // Without room it is remembered as long as the window is not reloaded.
+    }
   }
 }
 

@@ -2,29 +2,40 @@
 import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
-import { asPaired, emptyStanding, type Edit, type Role, type System } from '$core/system';
+import { asPaired, emptyStanding, type Edit, type Problem, type Role, type System } from '$core/system';
 import { deliveryOf, usualDomain, type Delivery } from '$standins/mail/post';
 import {
   settable,
   Changes,
   DB_NAME,
   NewerData,
+  NotStored,
   openDatabase,
   Workspace,
   writeWhole,
   type Db,
+  type Done,
   type Invitation,
-  type Stepped,
+  type VersionRecord,
   type View,
+  type WayOn,
   type Whole,
 } from '$workspace';
 import { Checks } from './checks.svelte';
+import { momentText } from './format';
 import { freshId } from './ids';
 import type { Notice } from './notice';
 import type { Known } from './phones/where';
 import { SettingsMade } from './reach/made';
 
-export type Trouble = { why: 'newer' | 'damaged' | 'missing' | 'storage'; message: string; raw: unknown };
+export interface Trouble {
+  why: 'newer' | 'damaged' | 'missing' | 'storage';
+  message: string;
+  raw: unknown;
+  /** The business it is about, and the ways on there are. */
+  businessId?: string;
+  ways?: WayOn[];
+}
 
 const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
 
@@ -87,6 +98,8 @@ class Session {
 
   /** Opens the database and a business in it. @param first what a new browser starts with */
   async start(first: () => Whole, businessId?: string): Promise<void> {
+    window.addEventListener('unhandledrejection', this.untold);
+    window.addEventListener('beforeunload', this.askBeforeLeaving);
     try {
       this.db ??= await openDatabase();
       this.changes ??= new Changes();
@@ -115,7 +128,7 @@ class Session {
   async open(id: string): Promise<void> {
     const opened = await Workspace.open(this.db!, this.changes!, id);
     if (!opened.ok) {
-      this.trouble = opened;
+      this.trouble = { ...opened, businessId: id };
       return;
     }
     this.workspace?.close();
@@ -158,14 +171,16 @@ class Session {
     const hour = Math.floor(this.now / 3_600_000);
     if (hour !== this.swept) {
       this.swept = hour;
-      void this.workspace.sweep();
+      // What is not swept now is swept in an hour.
+      void this.workspace.sweep().catch(() => {});
     }
     const { planned } = this.standing ?? {};
     if (planned && planned.at <= this.now) void this.carryOutPlan();
   }
 
   private async carryOutPlan(): Promise<void> {
-    const done = await this.workspace!.carryOutPlan();
+    // What cannot be stored stays planned, and is tried again.
+    const done = await this.workspace!.carryOutPlan().catch(() => undefined);
     if (!done) return;
     this.say(
       done.problem
@@ -179,7 +194,7 @@ class Session {
     words: string,
     commands: Edit['commands'],
     options: { mergeKey?: string; quiet?: boolean; undoable?: boolean } = {},
-  ): Stepped {
+  ): Done {
     const edit: Edit = { words, commands, ...(options.mergeKey ? { mergeKey: options.mergeKey } : {}) };
     const result = this.workspace!.edit(edit);
     if (!result.ok && !options.quiet)
@@ -188,16 +203,59 @@ class Session {
         title: 'Not changed',
         detail: result.problems.map((p) => p.message).join(' '),
       });
-    if (result.ok) this.settings!.forgetUndone();
-    if (result.ok && options.undoable)
-      this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
+    if (result.ok) {
+      this.settings!.forgetUndone();
+      this.follow(words, result.stored, () => {
+        if (options.undoable) this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
+      });
+    }
     return result;
+  }
+
+  private late: { asked: boolean; said: Promise<string | undefined> } | undefined;
+  /** Waits until a step is stored. Where another window was first and it is refused, that is said: beside the field, or here. */
+  private follow(words: string, stored: Promise<Problem[]>, done: () => void): void {
+    const said = stored.then((problems) => problems.map((p) => p.message).join(' ') || undefined);
+    const late = { asked: false, said };
+    this.late = late;
+    void said.then((message) => {
+      if (message === undefined) done();
+      else if (!late.asked)
+        this.say({ kind: 'error', stays: true, title: `Not done: ${words}`, detail: message });
+    });
+  }
+  /**
+   * What storage says of the edit just made: undefined once it is stored, or why another window's edit was in its way. Whoever
+   * asks shows it where it was typed; otherwise it is a notice.
+   */
+  storedLate(): Promise<string | undefined> {
+    if (!this.late) return Promise.resolve(undefined);
+    this.late.asked = true;
+    return this.late.said;
+  }
+
+  /** Puts an earlier version into the draft. */
+  bringBack(version: VersionRecord): void {
+    const result = this.workspace!.bringBack(version, momentText(version.at, this.zone));
+    if (!result.ok) return this.sayHeldBack();
+    this.follow(`Bring back version ${version.n}`, result.stored, () =>
+      this.say({
+        kind: 'success',
+        title: `Version ${version.n} is in the draft. Look at what differs, then put it in force.`,
+        undo: () => this.undoEdit(),
+      }),
+    );
   }
 
   /** Changes the draft from a field: what is refused comes back as the words to show beside it. */
   keep(words: string, commands: Edit['commands']): string | undefined {
     const result = this.edit(words, commands, { quiet: true });
     return result.ok ? undefined : result.problems[0]!.message;
+  }
+
+  /** The same, once it is stored: what another window was first with is refused, too. */
+  async keepStored(words: string, commands: Edit['commands']): Promise<string | undefined> {
+    return this.keep(words, commands) ?? (await this.storedLate());
   }
 
   /** Undoes what was done last in this window: an edit, or settings that hold at once. */
@@ -210,23 +268,48 @@ class Session {
   /** Undoes the last edit of the draft, whatever was set since. */
   undoEdit(): void {
     const words = this.view?.draft.edits.find((e) => e.seq === this.view?.draft.record.done)?.words;
-    if (this.workspace?.undo().ok) this.say({ kind: 'info', title: `Undone: ${words}` });
+    const result = this.workspace?.undo();
+    if (result?.ok)
+      this.follow(`Undo: ${words}`, result.stored, () =>
+        this.say({ kind: 'info', title: `Undone: ${words}` }),
+      );
+    else this.sayHeldBack();
+  }
+  private sayHeldBack(): void {
+    const held = this.db?.heldBack;
+    if (held) this.say({ kind: 'error', title: 'Not done', detail: held.message });
   }
   redoEdit(): void {
     const words = this.view?.draft.edits.find(
       (e) => e.seq === (this.view?.draft.record.done ?? 0) + 1,
     )?.words;
-    if (this.workspace?.redo().ok) this.say({ kind: 'info', title: `Done again: ${words}` });
+    const result = this.workspace?.redo();
+    if (result?.ok)
+      this.follow(`Do again: ${words}`, result.stored, () =>
+        this.say({ kind: 'info', title: `Done again: ${words}` }),
+      );
+    else this.sayHeldBack();
   }
 
   say(notice: Omit<Notice, 'id'>): void {
     const full = { ...notice, id: freshId('notice') };
-    this.notices = [...this.notices.slice(-2), full];
-    setTimeout(() => this.unsay(full.id), notice.kind === 'error' ? 12_000 : 6000);
+    const passing = this.notices.filter((n) => !n.stays);
+    this.notices = [...this.notices.filter((n) => n.stays || passing.slice(-2).includes(n)), full];
+    if (!notice.stays) setTimeout(() => this.unsay(full.id), notice.kind === 'error' ? 12_000 : 6000);
   }
   unsay(id: string): void {
     this.notices = this.notices.filter((n) => n.id !== id);
   }
+
+  /** What could not be stored and nobody else has told of. */
+  private untold = (event: PromiseRejectionEvent): void => {
+    if (!(event.reason instanceof NotStored)) return;
+    event.preventDefault();
+    this.say({ kind: 'error', title: 'Not done', detail: event.reason.message });
+  };
+  private askBeforeLeaving = (event: BeforeUnloadEvent): void => {
+    if (this.db?.state.pending) event.preventDefault();
+  };
 
   /** A number as the people of this business read it. */
   number(e164: string, system: System | undefined = this.system): string {

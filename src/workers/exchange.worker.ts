@@ -4,7 +4,11 @@ import { Switch } from '../exchange/switch';
 import { Changes, openDatabase } from '../workspace';
 
 void navigator.locks.request(SWITCH_LOCK, async () => {
-  await new Switch(await openDatabase(), new Changes()).start();
-  // Held until this worker ends with its window.
-  await new Promise(() => {});
+  // A switch has no time to wait for room: it is told at once, says so, and tries again by itself.
+  const db = await openDatabase({ patient: false });
+  const running = new Switch(db, new Changes());
+  await running.start();
+  // Held until this worker ends with its window, or its database is closed under it: then another window takes over.
+  await new Promise<void>((resolve) => db.watch(({ failed }) => failed && resolve()));
+  running.stop();
 });

@@ -1,4 +1,5 @@
 /** The businesses kept in this browser: the demonstration and one's own, side by side. */
+import { nanoid } from 'nanoid';
 import { z } from 'zod';
 import {
   emptyStanding,
@@ -8,9 +9,10 @@ import {
   type System,
   SYSTEM_VERSION,
 } from '../core/system';
-import { emptyBook, register } from '../standins/carrier/book';
+import { register } from '../standins/carrier/book';
 import { BUSINESS_STORES, type Db } from './db';
-import { readRecord } from './draft';
+import { Damaged, putAside, reading, readMany, sorted, type Unread } from './damage';
+import { historyOf, readRecord } from './draft';
 import {
   BusinessRecord,
   CallRecord,
@@ -25,7 +27,8 @@ import {
   StandingRecord,
   VersionRecord,
 } from './records';
-import { whileWriting } from './sync';
+import { bookOf } from './side';
+import { within } from './store';
 
 /** Everything there is of one business: what a file holds, and what is read when it is opened. */
 export const Whole = z.object({
@@ -44,77 +47,189 @@ export const Whole = z.object({
 });
 export type Whole = z.infer<typeof Whole>;
 
+/** A way on where something is damaged that all hangs on; each is taken only when somebody chose it. */
+export type WayOn =
+  'draft without head' | 'draft from version' | 'version before' | 'fresh standing' | 'fresh dealings';
+
 export type Read =
-  { ok: true; whole: Whole } | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
+  | { ok: true; whole: Whole; unread: Unread[] }
+  | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown; ways: WayOn[] };
 
 /**
- * Reads all of a business and checks it. What does not pass is given back raw and stays where it is.
+ * Reads all of a business and checks it. Of what there are many, one that does not pass is left out and told; where all
+ * hangs on a record that does not pass, everything is given back raw and stays where it is.
  * @param sounds with the samples of its recordings, for a file
  */
 export async function readWhole(db: Db, id: string, { sounds = false } = {}): Promise<Read> {
   const business = await db.get('businesses', id);
   if (!business)
-    return { ok: false, why: 'missing', message: 'This business is not in this browser.', raw: null };
-  const [edits, versions, invitations, mail, messages, calls] = await Promise.all(
-    BUSINESS_STORES.map((store) => db.getAllFromIndex(store, 'business', id)),
-  );
-  const raw = {
-    business,
-    draft: await readRecord(db, id),
-    standing: await db.get('standing', id),
-    dealings: await db.get('dealings', id),
-    edits: sorted(edits, 'seq'),
-    versions: sorted(versions, 'n'),
-    invitations: sorted(invitations, 'sentAt'),
-    mail: sorted(mail, 'at'),
-    messages: sorted(messages, 'at'),
-    calls: sorted(calls, 'at'),
-    ...(sounds ? { sounds: await db.getAllFromIndex('sounds', 'business', id) } : {}),
-  };
-  const parsed = Whole.safeParse(raw);
-  if (parsed.success) return { ok: true, whole: parsed.data };
-  const issue = parsed.error.issues[0];
-  return { ok: false, why: 'damaged', message: `${issue?.path.join(' › ')}: ${issue?.message}`, raw };
+    return {
+      ok: false,
+      why: 'missing',
+      message: 'This business is not in this browser.',
+      raw: null,
+      ways: [],
+    };
+  const lists = Object.fromEntries(
+    await Promise.all(
+      BUSINESS_STORES.map(async (store) => [store, await db.getAllFromIndex(store, 'business', id)]),
+    ),
+  ) as Record<(typeof BUSINESS_STORES)[number], unknown[]>;
+  const [draft, head, standing, dealings] = await Promise.all([
+    db.get('drafts', id),
+    db.get('heads', id),
+    db.get('standing', id),
+    db.get('dealings', id),
+  ]);
+  const versions = sorted('versions', lists.versions);
+  try {
+    const newestUnread = Math.max(-1, ...versions.bad.map((b) => Number((b.raw as { n?: number }).n)));
+    if (newestUnread >= (versions.good.at(-1)?.n ?? 0)) {
+      const bad = versions.bad.find((b) => (b.raw as { n?: number }).n === newestUnread)!;
+      throw new Damaged('versions', `what is in force, ${bad.why}`, bad.raw);
+    }
+    const record = (await readRecord(db, id)) ?? reading('drafts', DraftRecord, undefined);
+    const lone = {
+      standing: reading('standing', StandingRecord, standing),
+      dealings: reading('dealings', DealingsRecord, dealings),
+    };
+    const many = {
+      edits: sorted('edits', lists.edits),
+      invitations: sorted('invitations', lists.invitations),
+      mail: sorted('mail', lists.mail),
+      messages: sorted('messages', lists.messages),
+      calls: sorted('calls', lists.calls),
+    };
+    const samples = sounds ? await db.getAllFromIndex('sounds', 'business', id) : undefined;
+    const whole: Whole = {
+      business: reading('businesses', BusinessRecord, business),
+      draft: record,
+      edits: historyOf(many.edits.good, record.done),
+      versions: versions.good,
+      ...lone,
+      invitations: many.invitations.good,
+      mail: many.mail.good,
+      messages: many.messages.good,
+      calls: many.calls.good,
+      ...(samples ? { sounds: samples.filter((s) => SoundRecord.safeParse(s).success) } : {}),
+    };
+    return {
+      ok: true,
+      whole,
+      unread: [...versions.bad, ...Object.values(many).flatMap((m) => m.bad)],
+    };
+  } catch (error) {
+    if (!(error instanceof Damaged)) throw error;
+    const raw = { business, draft, head, standing, dealings, ...lists };
+    return { ok: false, why: 'damaged', message: error.message, raw, ways: waysOn(error, versions.good) };
+  }
 }
 
-const sorted = (records: unknown, by: string): unknown =>
-  (records as Record<string, number>[]).sort((a, b) => (a[by] ?? 0) - (b[by] ?? 0));
+/** Which ways on there are. */
+function waysOn({ store }: Damaged, versions: readonly VersionRecord[]): WayOn[] {
+  if (store === 'heads')
+    return ['draft without head', ...(versions.length ? (['draft from version'] as const) : [])];
+  if (store === 'drafts') return versions.length ? ['draft from version'] : [];
+  if (store === 'versions') return versions.length ? ['version before'] : [];
+  if (store === 'standing') return ['fresh standing'];
+  return store === 'dealings' ? ['fresh dealings'] : [];
+}
 
-/** Stores a whole business, in place of one with the same id. One transaction: all of it or nothing. */
-export function writeWhole(db: Db, whole: Whole): Promise<void> {
-  return whileWriting(async () => {
-    const tx = db.transaction(
-      [
-        'businesses',
-        'drafts',
-        'heads',
-        'standing',
-        'dealings',
-        'carrier',
-        'exchange',
-        'sounds',
-        ...BUSINESS_STORES,
-      ],
-      'readwrite',
+/** Takes a way on: what is damaged is set aside as it is, in the transaction that puts something in its place. */
+export async function mend(db: Db, id: string, way: WayOn): Promise<void> {
+  const versions = await readMany(db, 'versions', id);
+  const last = versions.at(-1);
+  const why = 'It could not be read, and a way on was chosen.';
+  await db.write('mending', async (open) => {
+    const [draft, head, standing, dealings, all] = await Promise.all([
+      db.get('drafts', id),
+      db.get('heads', id),
+      db.get('standing', id),
+      db.get('dealings', id),
+      db.getAllFromIndex('versions', 'business', id),
+    ]);
+    const tx = open('aside', 'drafts', 'heads', 'versions', 'standing', 'dealings');
+    const aside = (store: Unread['store'], raw: unknown, key: IDBValidKey = id) => {
+      if (raw !== undefined) putAside(tx as never, id, { store, key, why, raw });
+    };
+    if (way === 'draft without head') aside('heads', head);
+    else if (way === 'draft from version') {
+      aside('heads', head);
+      aside('drafts', draft);
+      const done = Number.isInteger(head?.done)
+        ? head!.done
+        : Number.isInteger(draft?.done)
+          ? draft!.done
+          : 0;
+      within(
+        tx.objectStore('drafts').put({
+          businessId: id,
+          version: SYSTEM_VERSION,
+          revision: nanoid(12),
+          done,
+          inForceAt: done,
+          system: last!.system,
+        }),
+      );
+    } else if (way === 'version before') {
+      for (const raw of all) if (!(raw.n <= last!.n)) aside('versions', raw, [id, raw.n]);
+    } else if (way === 'fresh standing') {
+      aside('standing', standing);
+      within(tx.objectStore('standing').put({ businessId: id, standing: emptyStanding() }));
+    } else {
+      way satisfies 'fresh dealings';
+      aside('dealings', dealings);
+      within(tx.objectStore('dealings').put(noDealings(id)));
+    }
+    await tx.done;
+  });
+}
+
+/** Which business opens first from now on. */
+export const remember = (db: Db, id: string): Promise<void> =>
+  db.write('upkeep', async (open) => {
+    const tx = open('settings');
+    within(tx.objectStore('settings').put(id, 'business'));
+    await tx.done;
+  });
+
+/**
+ * Stores a whole business, in place of one with the same id. One transaction: all of it or nothing.
+ * @param opens it is the one that opens from now on
+ */
+export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promise<void> {
+  return db.write('business', async (open) => {
+    const tx = open(
+      'businesses',
+      'drafts',
+      'heads',
+      'standing',
+      'dealings',
+      'carrier',
+      'exchange',
+      'sounds',
+      'settings',
+      ...BUSINESS_STORES,
     );
     const { id } = whole.business;
     for (const store of BUSINESS_STORES)
       for (const key of await tx.objectStore(store).index('business').getAllKeys(id))
-        void tx.objectStore(store).delete(key as never);
-    void tx.objectStore('exchange').delete(id);
-    void tx.objectStore('businesses').put(whole.business);
-    void tx.objectStore('drafts').put(whole.draft);
-    void tx.objectStore('heads').delete(id);
-    void tx.objectStore('standing').put(whole.standing);
-    void tx.objectStore('dealings').put(whole.dealings);
-    const book = (await tx.objectStore('carrier').get('book')) ?? emptyBook();
-    void tx.objectStore('carrier').put(register(book, id, numbersOf(whole)), 'book');
+        within(tx.objectStore(store).delete(key as never));
+    within(tx.objectStore('exchange').delete(id));
+    within(tx.objectStore('businesses').put(whole.business));
+    if (opens) within(tx.objectStore('settings').put(id, 'business'));
+    within(tx.objectStore('drafts').put(whole.draft));
+    within(tx.objectStore('heads').delete(id));
+    within(tx.objectStore('standing').put(whole.standing));
+    within(tx.objectStore('dealings').put(whole.dealings));
+    const book = bookOf(await tx.objectStore('carrier').get('book'));
+    within(tx.objectStore('carrier').put(register(book, id, numbersOf(whole)), 'book'));
     for (const store of BUSINESS_STORES)
-      for (const record of whole[store]) void tx.objectStore(store).put(record as never);
+      for (const record of whole[store]) within(tx.objectStore(store).put(record as never));
     if (whole.sounds) {
       const own = tx.objectStore('sounds');
-      for (const key of await own.index('business').getAllKeys(id)) void own.delete(key);
-      for (const sound of whole.sounds) void own.put(sound);
+      for (const key of await own.index('business').getAllKeys(id)) within(own.delete(key));
+      for (const sound of whole.sounds) within(own.put(sound));
     }
     await tx.done;
   });

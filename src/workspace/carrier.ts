@@ -5,12 +5,11 @@ import { drop, order, reserve, type Ordered } from '../standins/carrier/book';
 import { arrivalOf, PortFacts, portStanding, type Port } from '../standins/carrier/porting';
 import { sendProof, tryProof, type Proof } from '../standins/proof/proof';
 import { codeFrom } from '../standins/registrar/pairing';
-import { readSide, writeSide, type Side } from './side';
-import { whileWriting } from './sync';
+import { readSide, storesOf, writeSide, type Side } from './side';
 import type { Workspace } from './workspace';
 
-export type Done = { ok: true } | { ok: false; message: string; field?: string };
-export const no = (message: string, field?: string): Done => ({
+export type Answer = { ok: true } | { ok: false; message: string; field?: string };
+export const no = (message: string, field?: string): Answer => ({
   ok: false,
   message,
   ...(field ? { field } : {}),
@@ -22,16 +21,11 @@ export async function change<T>(
   how: (side: Side) => { side: Partial<Side> | null; answer: T },
 ): Promise<T> {
   const { db, id } = workspace;
-  const answer = await whileWriting(async () => {
+  const answer = await db.write('carrier', async (open) => {
     const { side, answer } = how(await readSide(db, id));
     if (!side) return answer;
-    const tx = db.transaction(['carrier', 'dealings', 'standing'], 'readwrite');
-    const [carrier, dealings, standing] = [
-      tx.objectStore('carrier'),
-      tx.objectStore('dealings'),
-      tx.objectStore('standing'),
-    ];
-    writeSide({ carrier, dealings, standing }, id, side);
+    const tx = open('carrier', 'dealings', 'standing');
+    writeSide(storesOf(tx), id, side);
     await tx.done;
     return answer;
   });
@@ -40,7 +34,7 @@ export async function change<T>(
 }
 
 /** Sets numbers aside for ten minutes: all or none. */
-export const reserveNumbers = (workspace: Workspace, numbers: readonly string[]): Promise<Done> =>
+export const reserveNumbers = (workspace: Workspace, numbers: readonly string[]): Promise<Answer> =>
   change(workspace, ({ book }) => {
     const result = reserve(book, workspace.id, numbers, workspace.now());
     return result.ok
@@ -62,7 +56,7 @@ export const orderNumbers = (workspace: Workspace, numbers: readonly string[]): 
   });
 
 /** What the first problem of a form is, beside its field. */
-export const firstProblem = (issues: { path: PropertyKey[]; message: string }[]): Done =>
+export const firstProblem = (issues: { path: PropertyKey[]; message: string }[]): Answer =>
   no(issues[0]!.message, String(issues[0]!.path[0] ?? ''));
 
 /** Asks for a number to be brought over. The number itself comes into the draft by an edit of its own. */
@@ -70,10 +64,10 @@ export async function submitPort(
   workspace: Workspace,
   port: { numberId: string; e164: string; zone: string; standIn: string | null },
   facts: PortFacts,
-): Promise<Done> {
+): Promise<Answer> {
   const read = PortFacts.safeParse(facts);
   if (!read.success) return firstProblem(read.error.issues);
-  return change<Done>(workspace, ({ book, dealings, standing }) => {
+  return change<Answer>(workspace, ({ book, dealings, standing }) => {
     const now = workspace.now();
     if (book.sold.some((s) => s.e164 === port.e164))
       return { side: null, answer: no('This number is with this carrier already.', 'e164') };
@@ -104,7 +98,7 @@ const withArrival = (standing: Standing, port: Port): Standing => ({
 });
 
 /** Sends a refused request again, put right. */
-export async function resendPort(workspace: Workspace, portId: string, facts: PortFacts): Promise<Done> {
+export async function resendPort(workspace: Workspace, portId: string, facts: PortFacts): Promise<Answer> {
   const read = PortFacts.safeParse(facts);
   if (!read.success) return firstProblem(read.error.issues);
   return changePort(workspace, portId, (port, now) =>
@@ -115,7 +109,7 @@ export async function resendPort(workspace: Workspace, portId: string, facts: Po
 }
 
 /** Calls a request off, as long as the number has not moved. */
-export const cancelPort = (workspace: Workspace, portId: string): Promise<Done> =>
+export const cancelPort = (workspace: Workspace, portId: string): Promise<Answer> =>
   changePort(workspace, portId, (port, now) =>
     portStanding(port, now).stage === 'moved'
       ? no('The number has moved already.')
@@ -125,9 +119,9 @@ export const cancelPort = (workspace: Workspace, portId: string): Promise<Done> 
 function changePort(
   workspace: Workspace,
   portId: string,
-  how: (port: Port, now: number) => Port | Done,
-): Promise<Done> {
-  return change<Done>(workspace, ({ book, dealings, standing }) => {
+  how: (port: Port, now: number) => Port | Answer,
+): Promise<Answer> {
+  return change<Answer>(workspace, ({ book, dealings, standing }) => {
     const port = dealings.ports.find((p) => p.id === portId);
     if (!port) return { side: null, answer: no('This request is no longer there.') };
     const next = how(port, workspace.now());
@@ -150,10 +144,10 @@ export async function proveByCode(
   phone: Phone,
   by: Proof['by'],
   random: number,
-): Promise<Done> {
+): Promise<Answer> {
   if (!phone.number) return no('This phone has no outside number.');
   const fresh = { id: nanoid(10), phoneId: phone.id, number: phone.number, by, code: codeFrom(random) };
-  return change<Done>(workspace, ({ dealings }) => {
+  return change<Answer>(workspace, ({ dealings }) => {
     const sent = sendProof(dealings.proofs, fresh, workspace.now());
     return sent.ok
       ? { side: { dealings: { ...dealings, proofs: sent.proofs } }, answer: { ok: true } }
@@ -162,8 +156,8 @@ export async function proveByCode(
 }
 
 /** Gives back the code that was sent: from then on calls may be sent to the phone. */
-export function giveCode(workspace: Workspace, phone: Phone, code: string): Promise<Done> {
-  return change<Done>(workspace, ({ dealings, standing }) => {
+export function giveCode(workspace: Workspace, phone: Phone, code: string): Promise<Answer> {
+  return change<Answer>(workspace, ({ dealings, standing }) => {
     const now = workspace.now();
     const tried = tryProof(dealings.proofs, phone.id, code, now);
     const used = tried.proofs.findLast((p) => p.phoneId === phone.id);

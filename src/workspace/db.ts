@@ -1,15 +1,17 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
-import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction, type StoreNames } from 'idb';
-import type { Snapshot } from '../core/calls';
+import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type StoreNames } from 'idb';
 import { upgradeStanding } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import type { ClockSetting } from '../standins/clock/clock';
 import type {
+  Aside,
   BusinessRecord,
   CallRecord,
+  CopyPlace,
   DealingsRecord,
   DraftRecord,
   EditRecord,
+  ExchangeRecord,
   HeadRecord,
   Invitation,
   MailRecord,
@@ -19,10 +21,11 @@ import type {
   VersionRecord,
 } from './records';
 import { noDealings } from './records';
+import { Store } from './store';
 import { upgradeEdit, upgradeInvitation, upgradeVersion } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 5;
+export const DB_VERSION = 6;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -39,13 +42,20 @@ interface Shape extends DBSchema {
   /** Samples of recordings; read one by one, when they are listened to. */
   sounds: { key: [string, string]; value: SoundRecord; indexes: { business: string } };
   /** Calls in progress, so that another window can take them up. */
-  exchange: { key: string; value: { businessId: string; snapshot: Snapshot } };
+  exchange: { key: string; value: ExchangeRecord };
   dealings: { key: string; value: DealingsRecord };
   /** The carrier's one book, over all businesses. */
   carrier: { key: 'book'; value: CarrierBook };
-  settings: { key: 'clock'; value: ClockSetting } | { key: 'business'; value: string };
+  settings: { key: 'clock' | 'business' | `copy:${string}`; value: ClockSetting | string | CopyPlace };
+  /** Records that could not be read, as they lay there, until somebody has seen to them. */
+  aside: { key: string; value: Aside; indexes: { business: string } };
 }
-export type Db = IDBPDatabase<Shape>;
+export type Db = Store<Shape>;
+export type Stores = StoreNames<Shape>;
+/** A transaction that writes at least these stores. */
+export interface Transaction<N extends Stores> {
+  objectStore<M extends N>(name: M): IDBPObjectStore<Shape, Stores[], M, 'readwrite'>;
+}
 
 /** Stores that belong to one business, with what their records are found by. */
 export const BUSINESS_STORES = ['edits', 'versions', 'invitations', 'mail', 'messages', 'calls'] as const;
@@ -57,10 +67,15 @@ export class NewerData extends Error {
   }
 }
 
-/** Opens the database, making or upgrading it. @throws NewerData */
-export async function openDatabase(name = DB_NAME): Promise<Db> {
+/**
+ * Opens the database, making or upgrading it.
+ * @param patient what cannot be stored waits and is tried again; otherwise whoever asked is always told at once
+ * @throws NewerData
+ */
+export async function openDatabase({ name = DB_NAME, patient = true } = {}): Promise<Db> {
+  let store: Db | undefined;
   try {
-    return await openDB<Shape>(name, DB_VERSION, {
+    const raw = await openDB<Shape>(name, DB_VERSION, {
       async upgrade(db, oldVersion, _newVersion, tx) {
         if (oldVersion < 1) {
           db.createObjectStore('businesses', { keyPath: 'id' });
@@ -95,13 +110,18 @@ export async function openDatabase(name = DB_NAME): Promise<Db> {
             'business',
             'businessId',
           );
-        if (oldVersion > 0 && oldVersion < DB_VERSION) await upgradeRecords(tx, oldVersion);
+        if (oldVersion < 6)
+          db.createObjectStore('aside', { keyPath: 'id' }).createIndex('business', 'businessId');
+        if (oldVersion > 0 && oldVersion < 5) await upgradeRecords(tx, oldVersion);
       },
-      blocking(_current, _blocked, event) {
-        // A newer version of the product wants to upgrade: let it.
+      blocking(_current, blocked, event) {
+        // A newer version of the product wants to upgrade, or the data is deleted: let it, and say so.
         (event.target as IDBDatabase).close();
+        store?.closed(blocked === null ? 'deleted' : 'newer');
       },
+      terminated: () => store?.closed('lost'),
     });
+    return (store = new Store(raw, patient));
   } catch (error) {
     if (error instanceof DOMException && error.name === 'VersionError') throw new NewerData();
     throw error;

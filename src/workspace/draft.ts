@@ -1,10 +1,11 @@
 /** The draft of one business and its history: edits, undo and redo, kept in step with storage and other windows. */
 import { nanoid } from 'nanoid';
 import type { z } from 'zod';
-import { applyEdit, patchSystem, type Applied, type Edit, type System } from '../core/system';
-import type { Db } from './db';
-import type { DraftRecord, EditRecord, HeadRecord } from './records';
-import { whileWriting } from './sync';
+import { applyEdit, patchSystem, System, type Applied, type Edit } from '../core/system';
+import { Damaged, reading, sorted } from './damage';
+import type { Db, Transaction } from './db';
+import { DraftRecord, HeadRecord, type EditRecord } from './records';
+import { within } from './store';
 
 /** Edits kept for undo. */
 const HISTORY = 500;
@@ -101,39 +102,52 @@ function replaced(before: System, after: System): Extract<Applied, { ok: true }>
   return { ok: true, system: after, patches: whole(after), inverse: whole(before) };
 }
 
-/** A stored draft with what was done since. */
-function withHead(record: DraftRecord, head: HeadRecord | undefined): DraftRecord {
-  if (!head || head.base !== record.revision) return record;
+/** A stored draft with what was done since. @throws Damaged */
+function withHead(record: DraftRecord, raw: unknown): DraftRecord {
+  if (raw === undefined) return record;
+  const head = reading('heads', HeadRecord, raw);
+  if (head.base !== record.revision)
+    throw new Damaged('heads', 'It belongs to another state of the draft.', raw);
   try {
     const system = patchSystem(record.system, asPatches(head.patches));
-    return { ...record, system, done: head.done, revision: head.revision };
+    return { ...record, system: System.parse(system), done: head.done, revision: head.revision };
   } catch {
-    // A damaged draft is given as it lies there, for whoever reads it to find that out.
-    return record;
+    throw new Damaged('heads', 'It does not fit the draft it goes on.', raw);
   }
 }
 
-/** Reads a draft as it stands in storage. */
+/** Reads a draft as it stands in storage. @throws Damaged */
 export async function readRecord(db: Db, businessId: string): Promise<DraftRecord | undefined> {
-  const tx = db.transaction(['drafts', 'heads']);
+  const tx = db.reading('drafts', 'heads');
   const [record, head] = await Promise.all([
     tx.objectStore('drafts').get(businessId),
     tx.objectStore('heads').get(businessId),
   ]);
   await tx.done;
-  return record && withHead(record, head);
+  return record && withHead(reading('drafts', DraftRecord, record), head);
 }
 
-/** Reads a draft and its history as they stand in storage. */
+/** Reads a draft and its history as they stand in storage; edits that cannot be read are left out. @throws Damaged */
 export async function readDraft(db: Db, businessId: string): Promise<DraftState | undefined> {
-  const tx = db.transaction(['drafts', 'heads', 'edits']);
+  const tx = db.reading('drafts', 'heads', 'edits');
   const [record, head, edits] = await Promise.all([
     tx.objectStore('drafts').get(businessId),
     tx.objectStore('heads').get(businessId),
     tx.objectStore('edits').index('business').getAll(businessId),
   ]);
   await tx.done;
-  return record && { record: withHead(record, head), edits: edits.sort((a, b) => a.seq - b.seq) };
+  if (!record) return undefined;
+  const whole = withHead(reading('drafts', DraftRecord, record), head);
+  return { record: whole, edits: historyOf(sorted('edits', edits).good, whole.done) };
+}
+
+/** The part of a history that hangs together around what is done: past a gap nothing is undone or done again. */
+export function historyOf(edits: readonly EditRecord[], done: number): EditRecord[] {
+  const bySeq = new Map(edits.map((e) => [e.seq, e]));
+  const history: EditRecord[] = [];
+  for (let seq = done; bySeq.has(seq); seq--) history.unshift(bySeq.get(seq)!);
+  for (let seq = done + 1; bySeq.has(seq); seq++) history.push(bySeq.get(seq)!);
+  return history;
 }
 
 /** Whether a draft stands at a revision in storage, found out without reading all of it. */
@@ -150,64 +164,72 @@ async function isAt(
 /**
  * Takes a step in storage, on what is stored there: another window may have been first.
  * @param expected the state this window came to, which is stored as it is when nobody was
+ * @param words what it is, for the person
  */
 export function storeStep(
   db: Db,
   businessId: string,
   step: DraftStep,
   expected: { from: DraftState; to: DraftState; patches: Patches },
+  words: string,
 ): Promise<Stepped> {
-  return whileWriting(async () => {
-    const head = await db.get('heads', businessId);
-    if (await isAt(db, businessId, expected.from.record.revision, head)) {
-      await writeHead(db, head, expected.from, expected.to, expected.patches);
-      return { ok: true, state: expected.to, patches: expected.patches };
-    }
-    const stored = await readDraft(db, businessId);
-    if (!stored) return refuse('This business is no longer in this browser.');
-    const result = takeStep(stored, step, nanoid(12));
-    if (result.ok) await writeHead(db, head, stored, result.state, result.patches);
-    return result;
-  });
+  return db.write(
+    'edit',
+    async (open) => {
+      const head = await db.get('heads', businessId);
+      const at = await isAt(db, businessId, expected.from.record.revision, head);
+      const stored = at ? expected.from : await readDraft(db, businessId);
+      if (!stored) return refuse('This business is no longer in this browser.');
+      const result: Stepped = at
+        ? { ok: true, state: expected.to, patches: expected.patches }
+        : takeStep(stored, step, nanoid(12));
+      if (!result.ok) return result;
+      const tx = open('heads', 'edits');
+      writeHead(tx, head, stored, result.state, result.patches);
+      await tx.done;
+      return result;
+    },
+    words,
+  );
 }
 
-/** Writes what was done to a draft and what changed in its history, in one transaction. */
-async function writeHead(
-  db: Db,
+/** Writes what was done to a draft and what changed in its history. */
+function writeHead(
+  tx: Transaction<'heads' | 'edits'>,
   head: HeadRecord | undefined,
   before: DraftState,
   after: DraftState,
   patches: Patches,
-): Promise<void> {
-  const tx = db.transaction(['heads', 'edits'], 'readwrite');
+): void {
   const { businessId, revision, done } = after.record;
-  void tx.objectStore('heads').put({
-    businessId,
-    base: head?.base ?? before.record.revision,
-    revision,
-    done,
-    patches: [...(head?.patches ?? []), ...(patches as HeadRecord['patches'])],
-  });
+  within(
+    tx.objectStore('heads').put({
+      businessId,
+      base: head?.base ?? before.record.revision,
+      revision,
+      done,
+      patches: [...(head?.patches ?? []), ...(patches as HeadRecord['patches'])],
+    }),
+  );
+  // An edit that has not changed is the same object: one that grew may have the same moment and words.
   const known = new Map(before.edits.map((e) => [e.seq, e]));
   for (const edit of after.edits) {
-    if (known.get(edit.seq)?.at !== edit.at || known.get(edit.seq)?.words !== edit.words)
-      void tx.objectStore('edits').put(edit);
+    if (known.get(edit.seq) !== edit) within(tx.objectStore('edits').put(edit));
     known.delete(edit.seq);
   }
-  for (const seq of known.keys()) void tx.objectStore('edits').delete([businessId, seq]);
-  await tx.done;
+  for (const seq of known.keys()) within(tx.objectStore('edits').delete([businessId, seq]));
 }
 
 /** Stores the whole of a draft, so that reading it need not go over what was done one by one. */
 export function foldDraft(db: Db, { record }: DraftState): Promise<void> {
-  return whileWriting(async () => {
+  return db.write('upkeep', async (open) => {
     const { businessId, revision } = record;
     const head = await db.get('heads', businessId);
     // Another window may have gone on: it folds then.
     if (head?.revision !== revision) return;
-    const tx = db.transaction(['drafts', 'heads'], 'readwrite');
-    void tx.objectStore('drafts').put(record);
-    void tx.objectStore('heads').delete(businessId);
+    const tx = open('drafts', 'heads');
+    within(tx.objectStore('drafts').put(record));
+    within(tx.objectStore('heads').delete(businessId));
     await tx.done;
   });
 }

@@ -1,9 +1,13 @@
 export * from './records';
 export { openDatabase, dumpDatabase, DB_NAME, NewerData, type Db } from './db';
-export { Changes, whileWriting, type Change } from './sync';
-export { emptyWhole, readWhole, wholeOf, writeWhole, Whole } from './businesses';
+export { Changes, type Change } from './sync';
+export { isClosed, NotStored, within, type StorageState, type Why } from './store';
+export { emptyWhole, mend, readWhole, remember, wholeOf, writeWhole, Whole, type WayOn } from './businesses';
+export { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace } from './copy';
+export { Damaged, readMany, sorted } from './damage';
 export { readRecord, takeStep, type DraftState, type Stepped } from './draft';
-export { fileSchema, LARGEST_FILE, readFile, writeFile } from './file';
+export { fileSchema, readFile, type FileRead } from './file/read';
+export { TooLarge, writeFile } from './file/write';
 export { businessNumber, invite, letterFor, withdraw, type Fresh, type Guest, type Invited } from './invite';
 export { isOutsideOf, pair, type Device, type Paired } from './pair';
 export {
@@ -16,8 +20,9 @@ export {
   type AccountWanted,
 } from './phones';
 export { settable, storeSettings, storeStanding } from './standing';
+
 export { businessNames, clockOf, type BusinessName, type View } from './view';
-export { Workspace, type Opened } from './workspace';
+export { Workspace, type Done, type Opened } from './workspace';
 export {
   cancelPort,
   dropNumbers,
@@ -28,7 +33,7 @@ export {
   resendPort,
   reserveNumbers,
   submitPort,
-  type Done,
+  type Answer,
 } from './carrier';
 export { askForTexting, receiveText, sendText } from './texting';
 export { soldTo } from './side';

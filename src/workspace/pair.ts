@@ -5,8 +5,10 @@ import { tryCode } from '../standins/registrar/pairing';
 import { benchTime } from '../standins/clock/clock';
 import type { Db } from './db';
 import { readRecord } from './draft';
-import { whileWriting, type Changes } from './sync';
-import { storeStanding } from './standing';
+import { sorted } from './damage';
+import { StandingRecord } from './records';
+import { within } from './store';
+import type { Changes } from './sync';
 import { clockOf } from './view';
 
 export type Paired =
@@ -38,7 +40,10 @@ export async function pair(
   device: Device,
 ): Promise<Paired> {
   const ids = await db.getAllKeys('businesses');
-  const drafts = (await Promise.all(ids.map((id) => readRecord(db, id)))).filter((d) => d !== undefined);
+  // A business whose data is damaged is told of where it is opened; the others pair as ever.
+  const drafts = (await Promise.all(ids.map((id) => readRecord(db, id).catch(() => undefined)))).filter(
+    (d) => d !== undefined,
+  );
   const found = businessOf(
     drafts.map((d) => d.system),
     typedNumber,
@@ -51,26 +56,35 @@ export async function pair(
   const { version, standIn } = device;
   const address = typeof device.address === 'string' ? device.address : await device.address(system);
   const outside = await isOutsideOf(system, address);
-  const result = await whileWriting(async () => {
-    const tx = db.transaction('invitations', 'readwrite');
-    const invitations = await tx.store.index('business').getAll(businessId);
-    const tried = tryCode(invitations, code, now);
+  // One transaction: a code that was used up and no phone that is paired would be the worst of both.
+  const result = await db.write('invitations', async (open) => {
+    const tx = open('invitations', 'standing');
+    const invitations = sorted(
+      'invitations',
+      await tx.objectStore('invitations').index('business').getAll(businessId),
+    );
+    const record = StandingRecord.safeParse(await tx.objectStore('standing').get(businessId)).data;
+    const tried = tryCode(invitations.good, code, now);
     const refused = tried.ok ? whyNot(system, tried.invitation.phoneId, outside, address) : undefined;
     // A code that cannot be used from here stays good for where it can.
-    if (!refused) for (const invitation of tried.changed) void tx.store.put(invitation);
+    if (!refused)
+      for (const invitation of tried.changed) within(tx.objectStore('invitations').put(invitation));
+    if (!refused && tried.ok && record) {
+      const registration = newRegistration({ version, standIn, address, outside, pairedAt: now });
+      const { revision, registrations } = record.standing;
+      const standing = {
+        ...record.standing,
+        revision: revision + 1,
+        registrations: { ...registrations, [tried.invitation.phoneId]: registration },
+      };
+      within(tx.objectStore('standing').put({ businessId, standing }));
+    }
     await tx.done;
     return refused ? { ok: false as const, message: refused } : tried;
   });
   changes.tell({ businessId, what: 'invitations' });
   if (!result.ok) return no('code', result.message);
   const { phoneId } = result.invitation;
-  await storeStanding(db, businessId, (standing) => ({
-    ...standing,
-    registrations: {
-      ...standing.registrations,
-      [phoneId]: newRegistration({ version, standIn, address, outside, pairedAt: now }),
-    },
-  }));
   changes.tell({ businessId, what: 'standing' });
   return { ok: true, businessId, phoneId };
 }

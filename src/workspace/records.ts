@@ -1,6 +1,6 @@
 /** What is stored, record by record. Nothing is read from storage or a file without passing these. */
 import { z } from 'zod';
-import { CallRequest, type Trace } from '../core/calls';
+import { CallRequest, SnapshotRecord, type Trace } from '../core/calls';
 import { E164, Id, NumberHeld, Standing, System, SYSTEM_VERSION } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Port } from '../standins/carrier/porting';
@@ -102,6 +102,22 @@ export const MailRecord = z.object({
   raw: z.string(),
 });
 
+/** What happened in a call. Produced by the engine only: what each event says besides is kept as it is. */
+const TraceRecord = z.custom<Trace>(
+  (trace) => Array.isArray(trace) && trace.every((e) => TraceEvent.safeParse(e).success),
+  'What happened in the call cannot be read.',
+);
+const TraceEvent = z.looseObject({ t: z.number(), kind: z.string() });
+
+/** A recording as a data URL: sound, and nothing else (RFC 2397). */
+export const SoundUrl = z
+  .string()
+  .max(20_000_000)
+  .refine(
+    (url) => /^data:audio\/[\w.+-]+(;[\w-]+=[\w.,"-]+)*;base64,[A-Za-z0-9+/]*={0,2}$/.test(url),
+    'The sound is not one.',
+  );
+
 /** The samples of a sound, G.711 µ-law at 8 kHz, by the hash that recordings name. */
 export const SoundRecord = z.object({
   businessId: Id,
@@ -116,8 +132,7 @@ export const CallRecord = z.object({
   businessId: Id,
   at: z.number(),
   request: CallRequest,
-  /** Produced by the engine only; kept as it is. */
-  trace: z.custom<Trace>((t) => Array.isArray(t)),
+  trace: TraceRecord,
   words: z.string(),
   /** When somebody called back, or said that it is done. */
   answeredAt: z.number().optional(),
@@ -133,7 +148,7 @@ export const MessageRecord = z.object({
   seconds: z.number(),
   said: z.string().max(5000),
   /** A recording as a data URL, or null where the words were typed. */
-  sound: z.string().nullable(),
+  sound: SoundUrl.nullable(),
   heard: z.boolean(),
   /** What the caller said and pressed before; absent where there was nothing. */
   notes: z.array(z.object({ label: z.string(), text: z.string() })).optional(),
@@ -147,6 +162,56 @@ export const MessageRecord = z.object({
   answeredAt: z.number().optional(),
   binnedAt: z.number().optional(),
 });
+
+/** What a caller says after the tone: typed words, or a recording as a data URL. */
+export const Said = z.object({ text: z.string().max(5000), sound: SoundUrl.nullable() });
+export type Said = z.infer<typeof Said>;
+
+/** Calls in progress, so that another window can take them up, with what their callers have said so far. */
+export const ExchangeRecord = z.object({
+  businessId: Id,
+  snapshot: SnapshotRecord,
+  /** By call. Absent in what was stored before it was kept. */
+  said: z.array(z.tuple([Id, Said])).optional(),
+  /** How many events of a call have been looked at for letters to send, by call. */
+  notified: z.array(z.tuple([Id, z.number().int().min(0)])).optional(),
+});
+export type ExchangeRecord = z.infer<typeof ExchangeRecord>;
+
+/** A record that could not be read, as it lay there. */
+export const Aside = z.object({
+  id: z.string(),
+  businessId: z.string(),
+  at: z.number(),
+  store: z.enum([
+    'drafts',
+    'heads',
+    'edits',
+    'versions',
+    'standing',
+    'dealings',
+    'invitations',
+    'mail',
+    'messages',
+    'calls',
+    'exchange',
+    'carrier',
+    'settings',
+  ]),
+  why: z.string(),
+  raw: z.unknown(),
+});
+export type Aside = z.infer<typeof Aside>;
+
+/** Where copies outside the browser go, and when the last one went there; by business. */
+export interface CopyPlace {
+  /** A file that was chosen once and is written by itself; null where the browser has none of that. */
+  file: FileSystemFileHandle | null;
+  /** Epoch milliseconds of real time. */
+  at: number | null;
+  /** The state of the business by then; see `revisionOf`. */
+  revision: string;
+}
 
 export type BusinessRecord = z.infer<typeof BusinessRecord>;
 export type EditRecord = z.infer<typeof EditRecord>;

@@ -1,9 +1,10 @@
 /** The carrier's side of a business as it is stored: its book, what goes on with it, and what follows for calls. */
 import { emptyStanding, standingOver, type Standing, type System } from '../core/system';
-import type { CarrierBook } from '../standins/carrier/carrier';
 import { emptyBook, giveBack, REST_MS, takeBack } from '../standins/carrier/book';
-import type { Db } from './db';
-import { noDealings, type DealingsRecord, type StandingRecord } from './records';
+import type { Db, Transaction } from './db';
+import { reading } from './damage';
+import { CarrierBook, DealingsRecord, noDealings, StandingRecord } from './records';
+import { within } from './store';
 
 /** The carrier's side of a business, to be changed together. */
 export interface Side {
@@ -21,24 +22,31 @@ export async function readSide(db: Db, businessId: string): Promise<Side> {
   ]);
   return {
     book,
-    dealings: dealings ?? noDealings(businessId),
-    standing: record?.standing ?? emptyStanding(),
+    dealings: dealings ? reading('dealings', DealingsRecord, dealings) : noDealings(businessId),
+    standing: record ? reading('standing', StandingRecord, record).standing : emptyStanding(),
   };
 }
 
 /** The stores of the carrier's side, of a transaction that covers them. */
 interface SideStores {
-  carrier: { put(book: CarrierBook, key: 'book'): unknown };
-  dealings: { put(dealings: DealingsRecord): unknown };
-  standing: { put(record: StandingRecord): unknown };
+  carrier: { put(book: CarrierBook, key: 'book'): Promise<unknown> };
+  dealings: { put(dealings: DealingsRecord): Promise<unknown> };
+  standing: { put(record: StandingRecord): Promise<unknown> };
 }
 
+/** The stores of the carrier's side in a transaction that covers them. */
+export const storesOf = (tx: Transaction<'carrier' | 'dealings' | 'standing'>): SideStores => ({
+  carrier: tx.objectStore('carrier'),
+  dealings: tx.objectStore('dealings'),
+  standing: tx.objectStore('standing'),
+});
+
 export function writeSide(stores: SideStores, businessId: string, side: Partial<Side>): void {
-  if (side.book) void stores.carrier.put(side.book, 'book');
-  if (side.dealings) void stores.dealings.put(side.dealings);
+  if (side.book) within(stores.carrier.put(side.book, 'book'));
+  if (side.dealings) within(stores.dealings.put(side.dealings));
   if (side.standing) {
     const standing = { ...side.standing, revision: side.standing.revision + 1 };
-    void stores.standing.put({ businessId, standing });
+    within(stores.standing.put({ businessId, standing }));
   }
 }
 
@@ -98,5 +106,6 @@ export const soldTo = (book: CarrierBook, businessId: string): string[] =>
   book.sold.filter((s) => s.businessId === businessId).map((s) => s.e164);
 
 /** The carrier's book as it is stored. */
-export const readBook = async (db: Db): Promise<CarrierBook> =>
-  (await db.get('carrier', 'book')) ?? emptyBook();
+export const readBook = async (db: Db): Promise<CarrierBook> => bookOf(await db.get('carrier', 'book'));
+/** What lies there as the book. One that cannot be read is an empty one: businesses enter what they hold again. */
+export const bookOf = (raw: unknown): CarrierBook => CarrierBook.safeParse(raw).data ?? emptyBook();

@@ -66,24 +66,25 @@ it('stay when the recording is undone and done again', async () => {
 it('go with the business into a file and come back from it', async () => {
   const hash = await storeSound(db, w.id, ULAW);
   give(hash);
-  const text = writeFile(await w.whole(), 0);
-  const read = readFile(text);
+  const read = await readFile(new Blob(await writeFile(await w.whole(), 0)));
   if (!read.ok) throw new Error(read.message);
-  await db.clear('sounds');
+  await db.raw.clear('sounds');
   await w.adopt(read.whole);
   expect(await readSound(db, w.id, hash)).toEqual(ULAW);
 });
 it('that are not what their hash says make a file a damaged one', async () => {
   await storeSound(db, w.id, ULAW);
-  const file = JSON.parse(writeFile(await w.whole(), 0)) as { sounds: { ulaw: string }[] };
-  file.sounds[0]!.ulaw = `AAAA${file.sounds[0]!.ulaw.slice(4)}`;
-  expect(readFile(JSON.stringify(file))).toMatchObject({
+  const whole = structuredClone(await w.whole());
+  whole.sounds![0]!.ulaw = `AAAA${whole.sounds![0]!.ulaw.slice(4)}`;
+  expect(await readFile(new Blob(await writeFile(whole, 0)))).toMatchObject({
     ok: false,
     message: expect.stringContaining('damaged: the sound'),
   });
 });
 it('for which there is no room are refused in words', async () => {
-  vi.spyOn(db, 'put').mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'));
+  vi.spyOn(db.raw, 'transaction').mockImplementationOnce(() => {
+    throw new DOMException('full', 'QuotaExceededError');
+  });
   await expect(storeSound(db, w.id, ULAW)).rejects.toThrow(NoRoom);
 });
 

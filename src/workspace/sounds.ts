@@ -2,8 +2,8 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import type { Db } from './db';
-import type { SoundRecord } from './records';
-import { whileWriting } from './sync';
+import { SoundRecord } from './records';
+import { NotStored, within } from './store';
 
 export const hashOf = (ulaw: Uint8Array): string => bytesToHex(sha256(ulaw));
 
@@ -18,11 +18,13 @@ export class NoRoom extends Error {
 export async function storeSound(db: Db, businessId: string, ulaw: Uint8Array): Promise<string> {
   const hash = hashOf(ulaw);
   try {
-    await whileWriting(() =>
-      db.put('sounds', { businessId, hash, ulaw: toBase64(ulaw), storedAt: Date.now() }),
-    );
+    await db.write('sound', async (open) => {
+      const tx = open('sounds');
+      within(tx.objectStore('sounds').put({ businessId, hash, ulaw: toBase64(ulaw), storedAt: Date.now() }));
+      await tx.done;
+    });
   } catch (error) {
-    if (error instanceof DOMException && error.name === 'QuotaExceededError') throw new NoRoom();
+    if (error instanceof NotStored && error.why === 'full') throw new NoRoom();
     throw error;
   }
   return hash;
@@ -33,7 +35,7 @@ const NEW_MS = 3_600_000;
 
 /** The samples of a sound, µ-law at 8 kHz, or undefined where they are not in this browser. */
 export async function readSound(db: Db, businessId: string, hash: string): Promise<Uint8Array | undefined> {
-  const record = await db.get('sounds', [businessId, hash]);
+  const record = SoundRecord.safeParse(await db.get('sounds', [businessId, hash])).data;
   return record && fromBase64(record.ulaw);
 }
 
@@ -55,8 +57,8 @@ const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (c)
  * @param now real time, epoch milliseconds @returns how many
  */
 export const sweepSounds = (db: Db, businessId: string, now = Date.now()): Promise<number> =>
-  whileWriting(async () => {
-    const tx = db.transaction(['sounds', 'drafts', 'heads', 'edits', 'versions'], 'readwrite');
+  db.write('upkeep', async (open) => {
+    const tx = open('sounds', 'drafts', 'heads', 'edits', 'versions');
     const sounds = await tx.objectStore('sounds').index('business').getAll(businessId);
     const old = sounds.filter((s) => now - (s.storedAt ?? 0) > NEW_MS);
     if (!old.length) return 0;
@@ -67,7 +69,7 @@ export const sweepSounds = (db: Db, businessId: string, now = Date.now()): Promi
       await tx.objectStore('versions').index('business').getAll(businessId),
     ]);
     const gone = old.filter(({ hash }) => !named.includes(hash));
-    for (const { hash } of gone) void tx.objectStore('sounds').delete([businessId, hash]);
+    for (const { hash } of gone) within(tx.objectStore('sounds').delete([businessId, hash]));
     await tx.done;
     return gone.length;
   });

@@ -1,23 +1,31 @@
 /** Standing state in storage. */
 import { settle, type Setting, type Settled, type Stamp, type Standing, type System } from '../core/system';
 import type { Db } from './db';
-import { whileWriting } from './sync';
+import { reading } from './damage';
+import { StandingRecord } from './records';
+import { within } from './store';
 
 /** Changes the standing state of a business in storage. The last change wins, and raises the revision. */
 export const storeStanding = (
   db: Db,
   businessId: string,
   change: (standing: Standing) => Standing,
+  words?: string,
 ): Promise<void> =>
-  whileWriting(async () => {
-    const tx = db.transaction('standing', 'readwrite');
-    const record = await tx.store.get(businessId);
-    if (record) {
-      const standing = change(record.standing);
-      void tx.store.put({ businessId, standing: { ...standing, revision: record.standing.revision + 1 } });
-    }
-    await tx.done;
-  });
+  db.write(
+    'standing',
+    async (open) => {
+      const tx = open('standing');
+      const raw = await tx.objectStore('standing').get(businessId);
+      if (raw) {
+        const before = reading('standing', StandingRecord, raw).standing;
+        const standing = { ...change(before), revision: before.revision + 1 };
+        within(tx.objectStore('standing').put({ businessId, standing }));
+      }
+      await tx.done;
+    },
+    words,
+  );
 
 /** What settings stand over: what is in force, and of those who are not in force yet the draft. */
 export const settable = (inForce: System, draft: System): System => ({
@@ -37,13 +45,14 @@ export async function storeSettings(
   stamp: Stamp,
   document: System,
 ): Promise<Settled['stayed']> {
-  const stayed: Settled['stayed'] = [];
-  await storeStanding(db, businessId, (standing) =>
-    settings.reduce((now, setting) => {
+  let stayed: Settled['stayed'] = [];
+  await storeStanding(db, businessId, (standing) => {
+    stayed = [];
+    return settings.reduce((now, setting) => {
       const settled = settle(now, setting, stamp, document);
       stayed.push(...settled.stayed);
       return settled.standing;
-    }, standing),
-  );
+    }, standing);
+  });
   return stayed;
 }

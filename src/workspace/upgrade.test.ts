@@ -81,8 +81,8 @@ describe('what version 1 stored', () => {
     expect((await w.putInForce(w.view.draft.record.revision)) ?? 'in force').toBe('in force');
   });
 
-  it('is read from a file too', () => {
-    const read = readFile(text);
+  it('is read from a file too', async () => {
+    const read = await readFile(new Blob([text]));
     if (!read.ok) throw new Error(read.message);
     expect(read.whole.draft.system.numbers['n-main']!.label).toBe('Main line');
     expect(read.whole.dealings.businessId).toBe('lantern-cove');
@@ -92,7 +92,7 @@ describe('what version 1 stored', () => {
 
 /** A file that an earlier version saved, read and opened. */
 async function openFixture(version: number): Promise<Workspace> {
-  const read = readFile(readFileSync(`tests/fixtures/version-${version}.json`, 'utf8'));
+  const read = await readFile(new Blob([readFileSync(`tests/fixtures/version-${version}.json`)]));
   if (!read.ok) throw new Error(read.message);
   db = await openDatabase();
   const changes = new Changes();

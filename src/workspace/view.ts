@@ -1,11 +1,12 @@
 /** What a window shows of a business: one immutable picture, and how it is first drawn from storage. */
 import type { Standing } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
-import type { ClockSetting } from '../standins/clock/clock';
+import { ClockSetting } from '../standins/clock/clock';
 import type { Whole } from './businesses';
 import type { Db } from './db';
 import { readRecord, type DraftState } from './draft';
 import type {
+  Aside,
   BusinessRecord,
   CallRecord,
   DealingsRecord,
@@ -15,6 +16,7 @@ import type {
   VersionRecord,
 } from './records';
 import { readBook } from './side';
+import type { StorageState } from './store';
 
 export interface BusinessName {
   id: string;
@@ -37,8 +39,10 @@ export interface View {
   messages: MessageRecord[];
   calls: CallRecord[];
   clock: ClockSetting;
-  /** Something is still on its way to storage. */
-  saving: boolean;
+  /** What is on its way to storage, and what stands in its way. */
+  storage: StorageState;
+  /** What could not be read and lies aside. */
+  aside: Aside[];
 }
 
 /** Records in the order they came. */
@@ -46,8 +50,7 @@ export const byTime = <T extends { at: number }>(records: T[]): T[] => records.s
 
 /** The bench clock's setting; real time when none was stored. */
 export async function clockOf(db: Db): Promise<ClockSetting> {
-  const stored = await db.get('settings', 'clock');
-  return typeof stored === 'object' ? stored : { mode: 'real' };
+  return ClockSetting.safeParse(await db.get('settings', 'clock')).data ?? { mode: 'real' };
 }
 
 /** The businesses of this browser by name. */
@@ -64,7 +67,7 @@ export async function businessNames(db: Db): Promise<BusinessName[]> {
 }
 
 /** All that a screen shows of a business, once it has been read. */
-export async function pictureOf(db: Db, whole: Whole): Promise<View> {
+export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<View> {
   return {
     business: whole.business,
     businesses: await businessNames(db),
@@ -78,6 +81,7 @@ export async function pictureOf(db: Db, whole: Whole): Promise<View> {
     messages: whole.messages,
     calls: whole.calls,
     clock: await clockOf(db),
-    saving: false,
+    storage: db.state,
+    aside,
   };
 }

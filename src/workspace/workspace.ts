@@ -3,55 +3,137 @@ import { nanoid } from 'nanoid';
 import { overdue } from '../core/messages';
 import {
   type Edit,
+  type Problem,
   type Setting,
   type Settled,
   type Stamp,
   type Standing,
   type System,
 } from '../core/system';
-import { benchTime, type ClockSetting } from '../standins/clock/clock';
+import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
+import { dropAside, readAside, readMany, setAside, type Unread } from './damage';
 import { settable, storeSettings, storeStanding } from './standing';
-import { businessNames, byTime, clockOf, pictureOf, type View } from './view';
-import { overruled, readBook, readSide, settleNumbers, writeSide } from './side';
+import { businessNames, clockOf, pictureOf, type View } from './view';
+import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
 import type { Db } from './db';
-import { foldDraft, readDraft, storeStep, takeStep, type DraftStep, type Stepped } from './draft';
-import type { CallRecord, Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+import { foldDraft, readDraft, storeStep, takeStep, type DraftStep } from './draft';
+import {
+  CarrierBook,
+  DealingsRecord,
+  ExchangeRecord,
+  StandingRecord,
+  type CallRecord,
+  type Invitation,
+  type MailRecord,
+  type MessageRecord,
+  type VersionRecord,
+} from './records';
 import { sweepSounds } from './sounds';
-import { Changes, whileWriting, type Change } from './sync';
+import { isClosed, within } from './store';
+import type { Change, Changes } from './sync';
 
 /** Versions that are kept and can be brought back. */
 const VERSIONS_KEPT = 20;
 /** What was done is folded into the stored draft when nothing has been done for so long: handing a large system to storage takes a while. */
 const FOLD_AFTER_MS = 3000;
 
+/** All that a window shows of what is stored. */
+const SHOWN: readonly Change['what'][] = [
+  'draft',
+  'in force',
+  'standing',
+  'dealings',
+  'carrier',
+  'mail',
+  'messages',
+  'calls',
+  'invitations',
+  'clock',
+];
+
+/** What cannot be read of what stands around a business: the clock, calls in progress, the carrier's book. */
+async function unreadAround(db: Db, businessId: string): Promise<Unread[]> {
+  const [clock, exchange, book] = await Promise.all([
+    db.get('settings', 'clock'),
+    db.get('exchange', businessId),
+    db.get('carrier', 'book'),
+  ]);
+  return [
+    ...(clock === undefined || ClockSetting.safeParse(clock).success
+      ? []
+      : [
+          {
+            store: 'settings',
+            key: 'clock',
+            why: 'The clock of the bench: it is real time again.',
+            raw: clock,
+          },
+        ]),
+    ...(exchange === undefined || ExchangeRecord.safeParse(exchange).success
+      ? []
+      : [
+          {
+            store: 'exchange',
+            key: businessId,
+            why: 'Calls in progress: they are ended.',
+            raw: exchange,
+          },
+        ]),
+    ...(book === undefined || CarrierBook.safeParse(book).success
+      ? []
+      : [
+          {
+            store: 'carrier',
+            key: 'book',
+            why: 'The carrier’s book: numbers set aside or given back are no longer in it.',
+            raw: book,
+          },
+        ]),
+  ] as Unread[];
+}
+
 export type Opened =
-  | { ok: true; workspace: Workspace }
-  | { ok: false; why: 'missing' | 'damaged'; message: string; raw: unknown };
+  { ok: true; workspace: Workspace } | Extract<Awaited<ReturnType<typeof readWhole>>, { ok: false }>;
+
+/** What came of a step: at once in this window, and later in storage, on what another window may have written first. */
+export type Done =
+  | { ok: false; problems: Problem[] }
+  /** `stored` is empty once it is stored as it was meant, or says why it was not. */
+  | { ok: true; stored: Promise<Problem[]> };
 
 export class Workspace {
   /** Name of who works at this window, kept with what they do; undefined is whoever runs the system. */
   by: string | undefined;
   private swept = false;
+  private carrying = false;
   private listeners = new Set<(view: View) => void>();
-  private writes: Promise<unknown> = Promise.resolve();
-  private pending = 0;
   private folding: ReturnType<typeof setTimeout> | undefined;
-  private stopListening: () => void;
+  private stopListening: (() => void)[];
 
   private constructor(
     readonly db: Db,
     readonly changes: Changes,
     private picture: View,
   ) {
-    this.stopListening = changes.listen((change, fromHere) => void this.heard(change, fromHere));
+    this.stopListening = [
+      changes.listen((change, fromHere) => void this.heard(change, fromHere).catch(this.mayBeClosed)),
+      db.watch((storage) => this.show({ storage })),
+    ];
   }
 
-  /** Opens a business of this browser. */
+  /** Opens a business of this browser. What cannot be read of it is set aside and told; see `readWhole`. */
   static async open(db: Db, changes: Changes, businessId: string): Promise<Opened> {
     const read = await readWhole(db, businessId);
     if (!read.ok) return read;
-    return { ok: true, workspace: new Workspace(db, changes, await pictureOf(db, read.whole)) };
+    const unread = [...read.unread, ...(await unreadAround(db, businessId))];
+    const notMoved = await setAside(db, businessId, unread).then(
+      () => [],
+      // They stay where they are, and are told all the same.
+      () => unread.map((u, i) => ({ ...u, id: `unread-${i}`, businessId, at: 0 })),
+    );
+    const aside = [...(await readAside(db, businessId)), ...notMoved];
+    return { ok: true, workspace: new Workspace(db, changes, await pictureOf(db, read.whole, aside)) };
   }
 
   get view(): View {
@@ -76,68 +158,80 @@ export class Workspace {
   }
 
   /** Changes the draft. Shown at once; stored right after, on what another window may have written meanwhile. */
-  edit(edit: Edit): Stepped {
-    return this.step({ kind: 'edit', edit, at: this.now(), by: this.by });
+  edit(edit: Edit): Done {
+    return this.step({ kind: 'edit', edit, at: this.now(), by: this.by }, edit.words);
   }
-  undo(): Stepped {
-    return this.step({ kind: 'undo' });
+  undo(): Done {
+    const { record, edits } = this.picture.draft;
+    return this.step({ kind: 'undo' }, `Undo: ${edits.find((e) => e.seq === record.done)?.words}`);
   }
-  redo(): Stepped {
-    return this.step({ kind: 'redo' });
+  redo(): Done {
+    const { record, edits } = this.picture.draft;
+    return this.step({ kind: 'redo' }, `Do again: ${edits.find((e) => e.seq === record.done + 1)?.words}`);
   }
 
   /** The systems that are or were in force, the newest first. */
   async versions(): Promise<VersionRecord[]> {
-    const versions = await this.db.getAllFromIndex('versions', 'business', this.id);
-    return versions.sort((a, b) => b.n - a.n);
+    return (await readMany(this.db, 'versions', this.id)).reverse();
   }
   /** Makes the draft what was in force once. What was in the draft comes back by undo. */
-  bringBack({ system, n }: VersionRecord, day: string): Stepped {
+  bringBack({ system, n }: VersionRecord, day: string): Done {
     const words = `Bring back version ${n}, in force since ${day}`;
-    return this.step({ kind: 'bring back', system, words, at: this.now(), by: this.by });
+    return this.step({ kind: 'bring back', system, words, at: this.now(), by: this.by }, words);
   }
 
   /** The draft as it was reviewed goes in force at a moment; null takes that back. */
   plan(planned: { at: number; revision: string } | null): Promise<void> {
-    return this.changeStanding((s) => ({ ...s, planned: planned && { ...planned, by: this.by } }));
+    return this.changeStanding(
+      (s) => ({ ...s, planned: planned && { ...planned, by: this.by } }),
+      planned ? 'put in force later' : 'not put in force later',
+    );
   }
   /** Carries out what was planned, once its moment has come, in one window only. @returns what came of it, if anything was due */
   async carryOutPlan(): Promise<{ problem: string | undefined } | undefined> {
-    let due: Standing['planned'] = null;
-    await storeStanding(this.db, this.id, (s) => {
-      if (!s.planned || s.planned.at > this.now()) return s;
-      due = s.planned;
-      return { ...s, planned: null };
-    });
-    await this.reload('standing');
-    if (!due) return undefined;
-    this.tell('standing');
-    const { revision, by } = due as NonNullable<Standing['planned']>;
-    return { problem: await this.putInForce(revision, by) };
+    if (this.carrying || this.db.heldBack) return undefined;
+    this.carrying = true;
+    try {
+      const came = await this.force('planned');
+      if (came === 'nothing due') await this.reload('standing');
+      return came === 'nothing due' ? undefined : { problem: came.problem };
+    } finally {
+      this.carrying = false;
+    }
   }
 
-  private step(step: DraftStep): Stepped {
+  private step(step: DraftStep, words: string): Done {
+    const held = this.db.heldBack;
+    if (held) return { ok: false, problems: [{ field: '', message: held.message }] };
     const from = this.picture.draft;
     const result = takeStep(from, step, nanoid(12));
-    if (!result.ok || result.state === from) return result;
+    if (!result.ok) return result;
+    if (result.state === from) return { ok: true, stored: Promise.resolve([]) };
     this.show({ draft: result.state });
     const to = result.state;
-    void this.write(async () => {
-      const stored = await storeStep(this.db, this.id, step, { from, to, patches: result.patches });
-      if (!stored.ok || stored.state !== to) await this.reload('draft');
-      this.tell('draft');
-    });
+    const stored = storeStep(this.db, this.id, step, { from, to, patches: result.patches }, words).then(
+      async (done) => {
+        if (!done.ok || done.state !== to) await this.reload('draft');
+        this.tell('draft');
+        return done.ok ? [] : done.problems;
+      },
+      async (error: unknown) => {
+        await this.reload('draft').catch(this.mayBeClosed);
+        return [{ field: '', message: error instanceof Error ? error.message : String(error) }];
+      },
+    );
     clearTimeout(this.folding);
+    // Nothing hangs on it: what is not folded now is folded after the next edit.
     this.folding = setTimeout(
-      () => void this.write(() => foldDraft(this.db, this.picture.draft)),
+      () => void foldDraft(this.db, this.picture.draft).catch(() => {}),
       FOLD_AFTER_MS,
     );
-    return result;
+    return { ok: true, stored };
   }
 
-  /** Everything this window has changed is stored. */
-  async settled(): Promise<void> {
-    await this.writes;
+  /** Everything this window has changed is stored, or cannot be. */
+  settled(): Promise<void> {
+    return this.db.settled();
   }
 
   /**
@@ -147,51 +241,67 @@ export class Workspace {
    * @returns what is wrong, or undefined when it is in force
    */
   async putInForce(reviewed: string, by = this.by): Promise<string | undefined> {
-    await this.settled();
-    const refused = await whileWriting(async () => {
+    const came = await this.force({ revision: reviewed, by });
+    return came === 'nothing due' ? undefined : came.problem;
+  }
+
+  /** Puts in force what was reviewed, or what was planned and is due; the plan goes in the same transaction. */
+  private async force(
+    what: 'planned' | { revision: string; by: string | undefined },
+  ): Promise<'nothing due' | { problem: string | undefined }> {
+    const came = await this.db.write('put in force', async (open) => {
+      let side = await readSide(this.db, this.id);
+      const { planned } = side.standing;
+      if (what === 'planned' && !(planned && planned.at <= this.now())) return 'nothing due' as const;
+      const { revision, by } = what === 'planned' ? planned! : what;
+      if (what === 'planned') side = { ...side, standing: { ...side.standing, planned: null } };
       const stored = await readDraft(this.db, this.id);
-      if (!stored || stored.record.revision !== reviewed)
-        return 'The draft has changed since you looked at it. Look again.';
+      const refuse = async (problem: string) => {
+        if (what === 'planned') {
+          const tx = open('standing', 'carrier', 'dealings');
+          writeSide(storesOf(tx), this.id, { standing: side.standing });
+          await tx.done;
+        }
+        return { problem };
+      };
+      if (!stored || stored.record.revision !== revision)
+        return refuse('The draft has changed since you looked at it. Look again.');
       const { record, edits } = stored;
-      const versions = await this.db.getAllFromIndex('versions', 'business', this.id);
-      const newest = versions.reduce((a, b) => (b.n > a.n ? b : a));
-      const side = overruled(await readSide(this.db, this.id), record.system);
-      const settled = settleNumbers(side, this.id, newest.system, record.system, this.now());
-      if (!settled.ok) return settled.message;
-      const tx = this.db.transaction(
-        ['drafts', 'heads', 'versions', 'carrier', 'dealings', 'standing'],
-        'readwrite',
+      const versions = await readMany(this.db, 'versions', this.id);
+      const newest = versions.at(-1)!;
+      const settled = settleNumbers(
+        overruled(side, record.system),
+        this.id,
+        newest.system,
+        record.system,
+        this.now(),
       );
-      const [carrier, dealings, standing] = [
-        tx.objectStore('carrier'),
-        tx.objectStore('dealings'),
-        tx.objectStore('standing'),
-      ];
-      writeSide({ carrier, dealings, standing }, this.id, settled.side);
+      if (!settled.ok) return refuse(settled.message);
+      const tx = open('drafts', 'heads', 'versions', 'carrier', 'dealings', 'standing');
+      writeSide(storesOf(tx), this.id, settled.side);
       const n = newest.n + 1;
       const words = edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done).map((e) => e.words);
       const { version, system } = record;
       const stamp = { businessId: this.id, version, n, at: this.now(), ...(by === undefined ? {} : { by }) };
-      void tx.objectStore('versions').put({ ...stamp, words, system });
-      void tx.objectStore('drafts').put({ ...record, inForceAt: record.done });
-      void tx.objectStore('heads').delete(this.id);
+      within(tx.objectStore('versions').put({ ...stamp, words, system }));
+      within(tx.objectStore('drafts').put({ ...record, inForceAt: record.done }));
+      within(tx.objectStore('heads').delete(this.id));
       for (const old of versions.filter((v) => v.n <= n - VERSIONS_KEPT))
-        void tx.objectStore('versions').delete([this.id, old.n]);
+        within(tx.objectStore('versions').delete([this.id, old.n]));
       await tx.done;
-      return undefined;
+      return { problem: undefined };
     });
+    if (came === 'nothing due') return came;
     await this.reload('draft');
     await this.reload('in force');
-    if (refused === undefined) {
-      this.tell('in force');
-      await this.carrierChanged();
-    }
-    return refused;
+    if (came.problem === undefined) this.tell('in force');
+    await this.carrierChanged();
+    return came;
   }
 
   /** Changes standing state; the last change wins. */
-  async changeStanding(change: (standing: Standing) => Standing): Promise<void> {
-    await storeStanding(this.db, this.id, change);
+  async changeStanding(change: (standing: Standing) => Standing, words?: string): Promise<void> {
+    await storeStanding(this.db, this.id, change, words);
     await this.reload('standing');
     this.tell('standing');
   }
@@ -227,8 +337,8 @@ export class Workspace {
   async putMail(mail: readonly MailRecord[]): Promise<void> {
     await this.putAll('mail', mail);
   }
-  async putMessages(messages: readonly MessageRecord[]): Promise<void> {
-    await this.putAll('messages', messages);
+  async putMessages(messages: readonly MessageRecord[], words?: string): Promise<void> {
+    await this.putAll('messages', messages, words);
   }
   async putCalls(calls: readonly CallRecord[]): Promise<void> {
     await this.putAll('calls', calls);
@@ -237,7 +347,7 @@ export class Workspace {
   async sweep(): Promise<number> {
     if (!this.swept) {
       this.swept = true;
-      await this.write(() => sweepSounds(this.db, this.id));
+      await sweepSounds(this.db, this.id);
     }
     const { inForce, messages } = this.picture;
     const keepDays = new Map(
@@ -247,13 +357,11 @@ export class Workspace {
     );
     const gone = overdue(messages, keepDays, this.now());
     if (!gone.length) return 0;
-    await this.write(() =>
-      whileWriting(async () => {
-        const tx = this.db.transaction('messages', 'readwrite');
-        for (const { id } of gone) void tx.store.delete(id);
-        await tx.done;
-      }),
-    );
+    await this.db.write('upkeep', async (open) => {
+      const tx = open('messages');
+      for (const { id } of gone) within(tx.objectStore('messages').delete(id));
+      await tx.done;
+    });
     await this.reload('messages');
     this.tell('messages');
     return gone.length;
@@ -261,64 +369,86 @@ export class Workspace {
 
   /** Sets the bench clock for all windows. @returns what is wrong, or undefined */
   async setClock(clock: ClockSetting): Promise<string | undefined> {
-    const going = (await this.db.getAll('exchange')).some((e) =>
-      e.snapshot.calls.some((c) => c.phase !== 'over'),
+    const going = (await this.db.getAll('exchange')).some((raw) =>
+      ExchangeRecord.safeParse(raw).data?.snapshot.calls.some((c) => c.phase !== 'over'),
     );
     if (going) return 'A call is going on. End it before you move the clock.';
-    await whileWriting(() => this.db.put('settings', clock, 'clock'));
+    await this.db.write('clock', async (open) => {
+      const tx = open('settings');
+      within(tx.objectStore('settings').put(clock, 'clock'));
+      await tx.done;
+    });
     this.show({ clock });
     this.changes.tell({ businessId: null, what: 'clock' });
     return undefined;
   }
 
-  /** Everything of this business, for a file. */
+  /**
+   * Everything of this business, for a file, as this window shows it: also what could not be stored. Where the database is
+   * closed it is what the window has, without older versions and samples of recordings.
+   */
   async whole(): Promise<Whole> {
     await this.settled();
-    const read = await readWhole(this.db, this.id, { sounds: true });
-    if (!read.ok) throw new Error(read.message);
-    return read.whole;
+    const { draft, business, inForce, standing, dealings, invitations, mail, messages, calls } = this.picture;
+    const shown = { draft: draft.record, edits: draft.edits };
+    const { failed } = this.db.state;
+    const read = failed && isClosed(failed.why) ? null : await readWhole(this.db, this.id, { sounds: true });
+    if (read?.ok) return failed ? { ...read.whole, ...shown } : read.whole;
+    return {
+      business,
+      ...shown,
+      versions: [inForce],
+      standing: { businessId: this.id, standing },
+      dealings,
+      invitations,
+      mail,
+      messages,
+      calls,
+    };
   }
 
   /** Puts another business into this browser, in place of one with the same id, and makes it the one that opens. */
   async adopt(whole: Whole): Promise<void> {
-    await writeWhole(this.db, whole);
-    await this.db.put('settings', whole.business.id, 'business');
+    await writeWhole(this.db, whole, { opens: true });
     this.changes.tell({ businessId: whole.business.id, what: 'businesses' });
     this.changes.tell({ businessId: null, what: 'carrier' });
   }
 
+  /** Lets go of what could not be read, once somebody has seen to it. */
+  async dropAside(ids: readonly string[]): Promise<void> {
+    await dropAside(this.db, ids);
+    this.show({ aside: this.picture.aside.filter((a) => !ids.includes(a.id)) });
+  }
+
+  /** Gives up what could not be stored: the window shows what is stored again. */
+  async giveUp(): Promise<void> {
+    this.db.giveUp();
+    for (const what of SHOWN) await this.reload(what);
+  }
+
   close(): void {
     clearTimeout(this.folding);
-    this.stopListening();
+    for (const stop of this.stopListening) stop();
     this.listeners.clear();
   }
 
   private async putAll<S extends 'invitations' | 'mail' | 'messages' | 'calls'>(
     store: S,
     records: readonly View[S][number][],
+    words?: string,
   ): Promise<void> {
     if (!records.length) return;
-    await this.write(() =>
-      whileWriting(async () => {
-        const tx = this.db.transaction(store, 'readwrite');
-        for (const record of records) void tx.store.put(record as never);
+    await this.db.write(
+      store,
+      async (open) => {
+        const tx = open(store);
+        for (const record of records) within(tx.objectStore(store).put(record as never));
         await tx.done;
-      }),
+      },
+      words,
     );
     await this.reload(store);
     this.tell(store);
-  }
-
-  private write<T>(work: () => Promise<T>): Promise<T> {
-    this.pending++;
-    if (!this.picture.saving) this.show({ saving: true });
-    const done = this.writes.then(work);
-    this.writes = done
-      .catch((error: unknown) => console.error('Could not store a change', error))
-      .finally(() => {
-        if (--this.pending === 0) this.show({ saving: false });
-      });
-    return done;
   }
 
   private tell(what: Change['what']): void {
@@ -326,13 +456,12 @@ export class Workspace {
   }
 
   private async heard(change: Change, fromHere: boolean): Promise<void> {
-    if (change.what === 'businesses') return this.show({ businesses: await businessNames(this.db) });
+    if (change.what === 'businesses') return this.reload('businesses');
     if (fromHere) return;
-    if (change.what === 'clock') return this.show({ clock: await clockOf(this.db) });
-    if (change.what === 'carrier') return this.reload('carrier');
+    if (change.what === 'clock' || change.what === 'carrier') return this.reload(change.what);
     if (change.businessId !== this.id) return;
     // While this window has edits on their way, they are put on top of the other window's when they are stored.
-    if (change.what === 'draft' && this.pending) return;
+    if (change.what === 'draft' && this.db.state.pending) return;
     await this.reload(change.what);
     if (change.what === 'in force') await this.reload('draft');
   }
@@ -344,27 +473,44 @@ export class Workspace {
 
   private async reload(what: Change['what']): Promise<void> {
     const { db, id } = this;
-    if (what === 'draft') {
-      const draft = await readDraft(db, id);
-      if (draft) this.show({ draft });
-    } else if (what === 'in force') {
-      const versions = await db.getAllFromIndex('versions', 'business', id);
-      this.show({ inForce: versions.reduce((a, b) => (b.n > a.n ? b : a)) });
-    } else if (what === 'standing') {
-      const record = await db.get('standing', id);
-      if (record) this.show({ standing: record.standing });
-    } else if (what === 'dealings') {
-      const dealings = await db.get('dealings', id);
-      if (dealings) this.show({ dealings });
-    } else if (what === 'carrier') this.show({ book: await readBook(db) });
-    else if (what === 'mail') this.show({ mail: byTime(await db.getAllFromIndex('mail', 'business', id)) });
-    else if (what === 'messages')
-      this.show({ messages: byTime(await db.getAllFromIndex('messages', 'business', id)) });
-    else if (what === 'calls')
-      this.show({ calls: byTime(await db.getAllFromIndex('calls', 'business', id)) });
-    else if (what === 'invitations')
-      this.show({ invitations: await db.getAllFromIndex('invitations', 'business', id) });
+    switch (what) {
+      case 'draft': {
+        const draft = await readDraft(db, id);
+        return draft && this.show({ draft });
+      }
+      case 'in force': {
+        const inForce = (await readMany(db, 'versions', id)).at(-1);
+        return inForce && this.show({ inForce });
+      }
+      case 'standing': {
+        const record = StandingRecord.safeParse(await db.get('standing', id)).data;
+        return record && this.show({ standing: record.standing });
+      }
+      case 'dealings': {
+        const dealings = DealingsRecord.safeParse(await db.get('dealings', id)).data;
+        return dealings && this.show({ dealings });
+      }
+      case 'carrier':
+        return this.show({ book: await readBook(db) });
+      case 'clock':
+        return this.show({ clock: await clockOf(db) });
+      case 'businesses':
+        return this.show({ businesses: await businessNames(db) });
+      case 'mail':
+      case 'messages':
+      case 'calls':
+      case 'invitations':
+        return this.show({ [what]: await readMany(db, what, id) });
+      default:
+        return what satisfies never;
+    }
   }
+
+  /** A window whose database was closed hears of changes and cannot read them; it says so already. */
+  private mayBeClosed = (error: unknown): void => {
+    const { failed } = this.db.state;
+    if (!failed || !isClosed(failed.why)) throw error;
+  };
 
   private show(change: Partial<View>): void {
     this.picture = { ...this.picture, ...change };

@@ -4,6 +4,7 @@ export { worldOf } from './world';
 export { CallEngine } from './engine';
 export { calledPerson } from './people';
 export type { Action, CallState, Phase, Snapshot } from './state';
+export { SnapshotRecord } from './snapshot';
 export { emptyMemory } from './state';
 export { saidSoFar, type Note } from './said';
 export { rehearse, simulate } from './rehearse';

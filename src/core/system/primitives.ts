@@ -4,11 +4,14 @@ import { z } from 'zod';
 export const text = (max: number) => z.string().trim().max(max);
 export const name = text(80).min(1, 'Give it a name.');
 
+/** Names that every object of the language has: as an id, one would be found where nothing is. */
+const TAKEN = new Set(Object.getOwnPropertyNames(Object.prototype));
 export const Id = z
   .string()
   .min(1)
   .max(60)
-  .regex(/^[a-zA-Z0-9_-]+$/);
+  .regex(/^[a-zA-Z0-9_-]+$/)
+  .refine((id) => !TAKEN.has(id), 'This cannot be an id.');
 /** E.164: "+" and at most 15 digits, the first of them not 0 (ITU-T E.164). */
 export const E164 = z.string().regex(/^\+[1-9]\d{1,14}$/, 'A number is stored as + and up to 15 digits.');
 export const CountryCode = z.string().regex(/^[A-Z]{2}$/, 'A country is two capital letters (ISO 3166-1).');

@@ -10,7 +10,7 @@
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
     session.may('see the system') &&
-      !/^\/(messages|messages\/call-back|changes|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
+      !/^\/(data|messages|messages\/call-back|changes|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
         page.url.pathname,
       ),
   );

@@ -12,13 +12,7 @@
   });
 
   function bringBack(version: VersionRecord) {
-    const result = session.workspace!.bringBack(version, momentText(version.at, session.zone));
-    if (result.ok)
-      session.say({
-        kind: 'success',
-        title: `Version ${version.n} is in the draft. Look at what differs, then put it in force.`,
-        undo: () => session.undoEdit(),
-      });
+    session.bringBack(version);
   }
 </script>
 

@@ -1,36 +1,24 @@
 <script lang="ts">
-  import { Modal, OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
+  import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
   import ChevronDown from 'carbon-icons-svelte/lib/ChevronDown.svelte';
   import { goto } from '$app/navigation';
   import { demonstration } from '$demo/lantern-cove';
-  import { LARGEST_FILE, readFile, writeFile, type Whole } from '$workspace';
-  import { saveText } from '../download';
-  import { count } from '../format';
+  import { remember } from '$workspace';
+  import ReadFile from '../data/ReadFile.svelte';
+  import SaveFile from '../data/SaveFile.svelte';
   import { session } from '../session.svelte';
 
   let { onstart }: { onstart: () => void } = $props();
   let input: HTMLInputElement | undefined = $state();
-  /** What was read from a file and waits to be looked at. */
-  let incoming = $state.raw<Whole | null>(null);
-  const replaces = $derived(session.view?.businesses.find((b) => b.id === incoming?.business.id));
-  const holds = $derived.by(() => {
-    if (!incoming) return '';
-    const { numbers, people, plans } = incoming.draft.system;
-    const size = (items: object) => Object.keys(items).length;
-    return [
-      count(size(numbers), 'number'),
-      count(size(people), 'person', 'people'),
-      count(size(plans), 'plan'),
-      count(incoming.messages.length, 'message'),
-      count(incoming.calls.length, 'call'),
-    ].join(', ');
-  });
+  /** A file that is being read. */
+  let incoming = $state.raw<File | null>(null);
+  let saving = $state(false);
   const others = $derived(session.view?.businesses.filter((b) => b.id !== session.view?.business.id) ?? []);
   const hasDemo = $derived(session.view?.businesses.some((b) => b.kind === 'demonstration'));
 
   async function show(id: string) {
     await session.open(id);
-    await session.db!.put('settings', id, 'business');
+    await remember(session.db!, id).catch(() => {});
     await goto('/');
   }
 
@@ -44,33 +32,9 @@
     });
   }
 
-  async function save() {
-    const whole = await session.workspace!.whole();
-    const name = whole.draft.system.business.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
-    saveText(`${name}.upper-line.json`, 'application/json', writeFile(whole, Date.now()));
-  }
-
-  async function read() {
-    const file = input?.files?.[0];
-    if (!file) return;
-    input!.value = '';
-    if (file.size > LARGEST_FILE)
-      return session.say({
-        kind: 'error',
-        title: 'Nothing was read',
-        detail: 'The file is larger than 50 MB.',
-      });
-    const result = readFile(await file.text());
-    if (!result.ok) return session.say({ kind: 'error', title: 'Nothing was read', detail: result.message });
-    incoming = result.whole;
-  }
-
-  async function adopt() {
-    const whole = incoming!;
-    incoming = null;
-    await session.workspace!.adopt(whole);
-    await show(whole.business.id);
-    session.say({ kind: 'success', title: `Read ${whole.draft.system.business.name} from the file.` });
+  function read() {
+    incoming = input?.files?.[0] ?? null;
+    if (input) input.value = '';
   }
 </script>
 
@@ -91,15 +55,16 @@
         text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
         on:click={resetDemo}
       />
-      <OverflowMenuItem hasDivider text="Save everything as a file" on:click={save} />
+      <OverflowMenuItem hasDivider text="Save everything as a file" on:click={() => (saving = true)} />
       <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
+      <OverflowMenuItem text="Where your data is" on:click={() => void goto('/data')} />
     {/if}
   </OverflowMenu>
   <span title={session.system?.business.name}>{session.system?.business.name}</span>
   <input
     bind:this={input}
     type="file"
-    accept="application/json,.json"
+    accept=".gz,.json,application/gzip,application/json"
     class="visually-hidden"
     tabindex="-1"
     aria-label="A file saved by Upper Line"
@@ -107,28 +72,8 @@
   />
 </div>
 
-{#if incoming}
-  <Modal
-    open
-    size="sm"
-    modalHeading="Open {incoming.draft.system.business.name}?"
-    primaryButtonText={replaces ? 'Put it in its place' : 'Open it'}
-    secondaryButtonText="Leave it"
-    on:click:button--secondary={() => (incoming = null)}
-    on:close={() => (incoming = null)}
-    on:submit={adopt}
-  >
-    <p>The file holds {holds}.</p>
-    {#if replaces}
-      <p>
-        <b>{replaces.name} is in this browser already.</b> What is here now is replaced, and cannot be brought back
-        unless you save it first.
-      </p>
-    {:else}
-      <p>It is kept in this browser beside what is here already.</p>
-    {/if}
-  </Modal>
-{/if}
+{#if saving}<SaveFile onclose={() => (saving = false)} />{/if}
+{#if incoming}{#key incoming}<ReadFile file={incoming} onclose={() => (incoming = null)} />{/key}{/if}
 
 <style>
   .brand {

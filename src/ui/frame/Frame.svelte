@@ -1,11 +1,12 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { onMount, type Snippet } from 'svelte';
+  import { onMount, untrack, type Snippet } from 'svelte';
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { count } from '../format';
   import { session } from '../session.svelte';
   import Bench from '../bench/Bench.svelte';
+  import { keeping } from '../data/keeping.svelte';
   import BusinessMenu from './BusinessMenu.svelte';
   import Find from './Find.svelte';
   import Keys from './Keys.svelte';
@@ -16,6 +17,21 @@
   import Wire from './Wire.svelte';
 
   let { children, strip = true }: { children: Snippet; strip?: boolean } = $props();
+  /** What somebody should know of where the data is. */
+  const notes = $derived([
+    ...(session.view?.aside.length
+      ? [`${count(session.view.aside.length, 'record')} could not be read and lies aside.`]
+      : []),
+    ...(keeping.due ? ['There has been no copy outside this browser for a week.'] : []),
+    ...(keeping.place?.file && keeping.allowed !== 'granted'
+      ? ['The copy outside this browser waits for your leave.']
+      : []),
+    ...(keeping.problem ? [keeping.problem] : []),
+  ]);
+  $effect(() => {
+    void session.view;
+    untrack(() => keeping.changed());
+  });
   let finding = $state(false);
   let keys = $state(false);
 
@@ -54,8 +70,14 @@
   <BusinessMenu onstart={() => (ui.ownBusiness = true)} />
   <Wire />
   <div class="tools">
-    <span class="saved" data-testid="saved" aria-live="polite"
-      >{session.view?.saving ? 'Saving…' : 'Saved'}</span
+    <a
+      class="saved"
+      class:not={session.view?.storage.failed}
+      href="/data"
+      title="Where your data is"
+      data-testid="saved"
+      aria-live="polite"
+      >{session.view?.storage.failed ? 'Not saved' : session.view?.storage.pending ? 'Saving…' : 'Saved'}</a
     >
     <Button kind="ghost" size="small" on:click={() => (ui.bench = !ui.bench)}>Bench</Button>
     {#if session.may('see the system')}
@@ -82,6 +104,11 @@
     >
   </p>
 {/if}
+{#if notes.length}
+  <p class="as" role="status" data-testid="data-notes">
+    {notes.join(' ')} <a href="/data">Where your data is</a>
+  </p>
+{/if}
 <main class:striped={strip}>{@render children()}</main>
 
 {#if strip}<RehearsalStrip />{/if}
@@ -103,7 +130,7 @@
     align-items: center;
     min-height: 74px;
     position: sticky;
-    top: 0;
+    top: var(--alarm-height, 0px);
     z-index: 30;
   }
   .tools {
@@ -114,8 +141,17 @@
   .saved {
     font-size: 12px;
     color: var(--ink-soft);
-    width: 48px;
+    min-width: 56px;
+    white-space: nowrap;
     text-align: right;
+    text-decoration: none;
+  }
+  .saved:hover {
+    text-decoration: underline;
+  }
+  .saved.not {
+    color: var(--alarm);
+    font-weight: 700;
   }
   kbd {
     font: inherit;

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
+  import { session } from '../session.svelte';
 
   /** One cell of a table that can be changed: Enter, F2 or typing opens it, Enter keeps it, Escape leaves it. */
   let {
@@ -28,6 +29,8 @@
     done: (next: boolean) => void;
   } = $props();
   let problem = $state('');
+  /** Refused once it was stored, since another window was first: what was typed stays. */
+  let late = $state<{ text: string; message: string } | null>(null);
   let box: HTMLDivElement | undefined = $state();
 
   $effect(() => {
@@ -43,6 +46,11 @@
     if (!editing) return;
     problem = text === value ? '' : (keep(text) ?? '');
     if (problem) return;
+    late = null;
+    if (text !== value)
+      void session.storedLate().then((message) => {
+        if (message !== undefined) late = { text, message };
+      });
     editing = false;
     done(next);
   }
@@ -82,7 +90,7 @@
         size="sm"
         hideLabel
         labelText={label}
-        value={first ?? value}
+        value={first ?? late?.text ?? value}
         invalid={!!problem}
         invalidText={problem}
         on:blur={(e) => commit((e.target as HTMLInputElement).value.trim(), false)}
@@ -90,7 +98,11 @@
     {/if}
   </div>
 {:else}
-  <span class:warn title={shown}>{shown || '–'}</span>
+  {#if late}
+    <span class="warn" role="alert" title={late.message}>{late.text}: {late.message}</span>
+  {:else}
+    <span class:warn title={shown}>{shown || '–'}</span>
+  {/if}
 {/if}
 
 <style>

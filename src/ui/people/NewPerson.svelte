@@ -76,6 +76,13 @@
       problems = Object.fromEntries(result.problems.map((p) => [p.field, p.message]));
       return;
     }
+    // Another window may have been first: what was typed stays, with the reason beside it.
+    void session.storedLate();
+    const late = await result.stored;
+    if (late.length) {
+      problems = Object.fromEntries(late.map((p) => [p.field || 'name', p.message]));
+      return;
+    }
     type({ name: '', email: '', extension: '' });
     problems = {};
     await goto(`/people/${id}`);

@@ -31,18 +31,27 @@ export class Outbox {
     }
   }
 
+  /** @throws where there is no room: then nothing is kept, and nothing is said to be */
   private keep(waiting: Waiting[]): void {
-    this.waiting = waiting;
     localStorage.setItem(this.key, JSON.stringify(waiting));
+    this.waiting = waiting;
   }
 
   /** Carries out changes, or keeps them while there is no network. */
   async send(words: string, settings: Setting[], online: boolean): Promise<void> {
     if (online) return send(words, settings, this.by());
-    this.keep([
-      ...this.waiting,
-      { words, settings: $state.snapshot(settings) as Setting[], at: session.workspace!.now() },
-    ]);
+    try {
+      this.keep([
+        ...this.waiting,
+        { words, settings: $state.snapshot(settings) as Setting[], at: session.workspace!.now() },
+      ]);
+    } catch {
+      return session.say({
+        kind: 'error',
+        title: 'Not kept on this phone',
+        detail: 'It has no network, and no room left to keep it until it is back. Set it again then.',
+      });
+    }
     session.say({
       kind: 'info',
       title: 'Kept on this phone',
@@ -54,10 +63,12 @@ export class Outbox {
   async flush(): Promise<void> {
     const { waiting } = this;
     if (!waiting.length) return;
-    this.keep([]);
     const stayed = [];
-    for (const { settings, at } of waiting)
+    // One after the other, and each only gone once it is stored: a window that is closed meanwhile goes on later.
+    for (const { settings, at } of waiting) {
       stayed.push(...(await session.workspace!.set(settings, { at, by: this.by() })));
+      this.keep(this.waiting.slice(1));
+    }
     if (stayed.length) tellStayed(stayed);
     else session.say({ kind: 'success', title: waiting.map((w) => w.words).join('; ') });
   }

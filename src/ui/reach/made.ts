@@ -127,6 +127,10 @@ export class SettingsMade {
   private keep(done: Made[], undone: Made[]): void {
     this.done = done;
     this.undone = undone;
-    sessionStorage.setItem(this.key, JSON.stringify({ done, undone }));
+    try {
+      sessionStorage.setItem(this.key, JSON.stringify({ done, undone }));
+    } catch {
+      // Without room it can be taken back as long as the window is not reloaded.
+    }
   }
 }

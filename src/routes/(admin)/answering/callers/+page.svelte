@@ -23,7 +23,7 @@
     session.keep(`${contact.name}: ${words}`, [{ do: 'contact.set', id: contact.id, change }]);
 
   const readThem = (text: string) => readNumbers(text, system.business.country, system.business.outsideDigit);
-  function add(event: Event) {
+  async function add(event: Event) {
     event.preventDefault();
     const read = readThem(fresh.number);
     if (!fresh.name.trim()) problem = { field: 'name', message: 'Give the caller a name.' };
@@ -38,15 +38,17 @@
         listIds: [],
         blocked: false,
       };
-      const message = session.keep(`Add the contact ${value.name}`, [{ do: 'contact.add', value }]);
+      const message = await session.keepStored(`Add the contact ${value.name}`, [
+        { do: 'contact.add', value },
+      ]);
       problem = message === undefined ? null : { field: 'number', message };
       if (!problem) fresh = { name: '', number: '' };
     }
   }
-  function addList(event: Event) {
+  async function addList(event: Event) {
     event.preventDefault();
     if (!freshList.trim()) return;
-    const message = session.keep(`Start the list ${freshList.trim()}`, [
+    const message = await session.keepStored(`Start the list ${freshList.trim()}`, [
       { do: 'list.add', value: { id: freshId('list'), name: freshList.trim() } },
     ]);
     problem = message === undefined ? null : { field: 'list', message };

@@ -22,7 +22,7 @@
     event.preventDefault();
     const { country, timeZone } = system.business;
     const id = freshId('site');
-    const refused = session.keep(`Add the site ${name.trim()}`, [
+    const refused = await session.keepStored(`Add the site ${name.trim()}`, [
       { do: 'site.add', value: newSite({ id, name, timeZone, address: civicAddress({ country }) }) },
     ]);
     problem = refused ?? '';

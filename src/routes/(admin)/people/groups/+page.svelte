@@ -9,12 +9,12 @@
   let name = $state('');
   let problem = $state('');
 
-  function add(event: Event) {
+  async function add(event: Event) {
     event.preventDefault();
     problem =
-      session.keep(`Make group ${name.trim()}`, [
+      (await session.keepStored(`Make group ${name.trim()}`, [
         { do: 'group.add', value: newGroup({ id: freshId('group'), name: name.trim() }) },
-      ]) ?? '';
+      ])) ?? '';
     if (!problem) name = '';
   }
 </script>
