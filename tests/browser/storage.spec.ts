@@ -44,7 +44,7 @@ const makeRoom = (page: Page) =>
       }),
   );
 /** Does something to the database, past the product. */
-const raw = (page: Page, store: string, key: IDBValidKey | null, value: unknown) =>
+const raw = (page: Page, store: string, key: string | null, value: Record<string, unknown>) =>
   page.evaluate(
     ([store, key, value]) =>
       new Promise<void>((resolve, reject) => {

@@ -6,7 +6,7 @@ type Patches = Parameters<typeof patchSystem>[1];
 
 /** The first thing that is not as it must be, in words; undefined where all is well. */
 export function brokenIn(whole: Whole): string | undefined {
-  return strangers(whole) ?? twice(whole) ?? history(whole) ?? systems(whole);
+  return strangers(whole) ?? twice(whole) ?? systems(whole) ?? history(whole);
 }
 
 /** Records of another business would be written over that one's. */

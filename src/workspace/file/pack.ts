@@ -28,10 +28,12 @@ export async function packed(texts: Iterator<string>): Promise<Uint8Array<ArrayB
 
 /** Thrown where a file comes to more than may be read. */
 export class TooMuch extends Error {}
+/** Thrown where a file cannot be unpacked to its end, or is no text. */
+export class NotUnpacked extends Error {}
 
 /**
  * The lines of a file, packed or not, bit by bit.
- * @param limits of what it may come to unpacked, in bytes, and of one line @throws TooMuch; TypeError where it is not packed right
+ * @param limits of what it may come to unpacked, in bytes, and of one line @throws TooMuch; NotUnpacked
  */
 export async function* unpackedLines(
   file: Blob,
@@ -57,10 +59,11 @@ export async function* unpackedLines(
   let length = 0;
   try {
     for (;;) {
-      const chunk = await reader.read();
+      // Browsers and Node name what is wrong with the packing differently.
+      const chunk = await reader.read().catch(() => Promise.reject(new NotUnpacked()));
       all += chunk.value?.length ?? 0;
       if (all > limits.all) throw new TooMuch();
-      const text = decoder.decode(chunk.value, { stream: !chunk.done });
+      const text = decoded(decoder, chunk.value, chunk.done);
       const lines = text.split('\n');
       for (const [i, line] of lines.entries()) {
         parts.push(line);
@@ -76,5 +79,13 @@ export async function* unpackedLines(
     if (length) yield parts.join('');
   } finally {
     await reader.cancel().catch(() => {});
+  }
+}
+
+function decoded(decoder: TextDecoder, bytes: Uint8Array | undefined, done: boolean): string {
+  try {
+    return decoder.decode(bytes, { stream: !done });
+  } catch {
+    throw new NotUnpacked();
   }
 }

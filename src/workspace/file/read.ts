@@ -7,7 +7,7 @@ import { damagedSounds } from '../sounds';
 import { upgradeWhole } from '../upgrade';
 import { brokenIn } from './check';
 import { CONTAINER, FORMAT, Head, LARGEST_LINE, LARGEST_UNPACKED, Line } from './lines';
-import { TooMuch, unpackedLines } from './pack';
+import { NotUnpacked, TooMuch, unpackedLines } from './pack';
 import { isSound, joined } from './sounds';
 import { patched } from './versions';
 
@@ -44,8 +44,8 @@ export async function readFile(file: Blob, progress: (read: number) => void = ()
       return no(
         'The file comes to more than 2 GB, or has a record of more than 128 MB: that is more than is read.',
       );
-    // Packing that is damaged or ends too early, and bytes that are no UTF-8.
-    if (error instanceof TypeError || error instanceof RangeError)
+    // Nothing is nested so deep that it cannot be followed, unless somebody made it so.
+    if (error instanceof NotUnpacked || error instanceof RangeError)
       return no('This file is damaged, or cut off: it cannot be unpacked to its end.');
     throw error;
   }

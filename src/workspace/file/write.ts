@@ -61,7 +61,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
 
 /** A draft whose history could not be read begins a new one, with as much waiting to be put in force. */
 function historyKept(draft: Whole['draft'], edits: Whole['edits']): Whole['draft'] {
-  if (draft.done === 0 || edits.some((e) => e.seq === draft.done)) return draft;
+  if (draft.done === 0 || edits.length) return draft;
   return { ...draft, done: 0, inForceAt: Math.abs(draft.done - draft.inForceAt) };
 }
 
