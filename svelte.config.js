@@ -15,6 +15,10 @@ export default {
       $ui: 'src/ui',
       $demo: 'demo',
     },
+    // Registered once the page is there, and only where it was built; see new-version.svelte.ts.
+    serviceWorker: { register: false },
+    // One page is kept for all addresses: what it loads must be found from each of them.
+    paths: { relative: false },
     // Everything comes from this server; nothing may be framed, and no plug-in content runs.
     csp: {
       mode: 'nonce',

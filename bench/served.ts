@@ -7,7 +7,7 @@ import type { Whole } from '../src/workspace/businesses';
 
 export async function withPage(work: (page: Page, baseURL: string) => Promise<void>): Promise<void> {
   const { baseURL, launchOptions } = shared.use!;
-  const server = spawn('node', ['build'], {
+  const server = spawn('node', ['scripts/serve.mjs'], {
     env: { ...process.env, PORT: process.env.UPPER_LINE_PORT, HOST: '127.0.0.1' },
     stdio: 'ignore',
   });

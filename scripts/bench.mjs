@@ -9,3 +9,4 @@ for (const part of ['engine', 'answering', 'audio', 'numbers', 'people'])
   run('node', [await bundled(`bench/${part}.ts`)]);
 run('npx', ['tsx', 'bench/inbox.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);
+run('npx', ['tsx', 'bench/stored.ts']);

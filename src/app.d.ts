@@ -1,3 +1,4 @@
+/// <reference types="vite/client" />
 declare global {
   namespace App {}
 }

@@ -31,6 +31,8 @@ export const shared: PlaywrightTestConfig = {
     timezoneId: 'Europe/Berlin',
     locale: 'en-US',
     permissions: ['microphone'],
+    // Pages kept in the browser would be those of another test's build; what keeps them has a test of its own.
+    serviceWorkers: 'block',
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
@@ -49,9 +51,9 @@ export const shared: PlaywrightTestConfig = {
     },
   },
   webServer: {
-    command: 'node build',
+    command: 'node scripts/serve.mjs',
     url: `http://127.0.0.1:${port}`,
-    env: { PORT: port, HOST: '127.0.0.1', BODY_SIZE_LIMIT: '512K' },
+    env: { PORT: port, HOST: '127.0.0.1' },
     reuseExistingServer: false,
   },
 };

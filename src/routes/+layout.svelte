@@ -4,6 +4,7 @@
   import '../app.css';
   import { onMount, type Snippet } from 'svelte';
   import StorageAlarm from '$ui/data/StorageAlarm.svelte';
+  import { newVersion } from '$ui/data/new-version.svelte';
   import { switchTrouble } from '$ui/data/switch-trouble.svelte';
   import { session } from '$ui/session.svelte';
   import { startExchange } from '$ui/exchange';
@@ -13,6 +14,7 @@
   onMount(() => {
     switchTrouble.listen();
     startExchange();
+    void newVersion.start();
     const timer = setInterval(() => session.tick(), 1000);
     return () => clearInterval(timer);
   });

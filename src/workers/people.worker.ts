@@ -4,6 +4,8 @@ import { nanoid } from 'nanoid';
 import { decodeCsv } from '../core/formats/csv';
 import {
   previewPeople,
+  isVcards,
+  readVcards,
   tableOf,
   type Field,
   type PeopleOptions,
@@ -16,6 +18,8 @@ const reader = {
   /** A list as a table of cells. */
   async table(list: string | Uint8Array): Promise<PeopleTable | { message: string }> {
     if (typeof list === 'string') return tableOf(list);
+    // Cards are unfolded before they are decoded: a fold may stand within a character.
+    if (isVcards(new TextDecoder().decode(list.subarray(0, 1000)))) return readVcards(list);
     const { text, note } = decodeCsv(list);
     const table = tableOf(text);
     return 'message' in table ? table : { ...table, note: [note, table.note].filter(Boolean).join(' ') };

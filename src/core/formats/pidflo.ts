@@ -1,12 +1,13 @@
 /** Locations for an emergency service: PIDF-LO documents (RFC 4119) with civic addresses (RFC 5139). */
 import { XMLBuilder } from 'fast-xml-parser';
 import type { CivicAddress, System } from '../system';
+import { forXml } from './clean';
 
 /** Parts in the order of the schema in RFC 5139 §4 (from memory). */
 const ORDER = ['country', 'A1', 'A3', 'RD', 'HNO', 'LOC', 'FLR', 'NAM', 'PC', 'BLD', 'UNIT', 'ROOM'] as const;
 
 const parts = (address: CivicAddress): Record<string, string> =>
-  Object.fromEntries(ORDER.filter((p) => address[p]).map((p) => [`ca:${p}`, address[p]]));
+  Object.fromEntries(ORDER.filter((p) => address[p]).map((p) => [`ca:${p}`, forXml(address[p])]));
 
 interface Place {
   id: string;
@@ -49,7 +50,7 @@ export function asPidfLo(system: System, at: number): string {
       },
     },
     ...(callback ? { contact: `tel:${callback}` } : {}),
-    note,
+    note: forXml(note),
     timestamp: new Date(at).toISOString(),
   });
   return (

@@ -90,6 +90,29 @@ describe('reading numbers', () => {
     expect(readNumber('tel:7042;phone-context=example.com', 'US').ok).toBe(false);
   });
 
+  // Numbers for fiction of the regulators (from memory); 0 or 9 is dialled for an outside line.
+  it.each([
+    ['0 030 23125123', 'DE', '0', '+493023125123', '0'],
+    ['003023125123', 'DE', '0', '+493023125123', '0'],
+    ['9 030 23125123', 'DE', '9', '+493023125123', '9'],
+    ['030 23125123', 'DE', '0', '+493023125123', undefined],
+    ['0044 20 7946 0958', 'DE', '0', '+442079460958', undefined],
+    ['0 0044 20 7946 0958', 'DE', '0', '+442079460958', '0'],
+    ['0 01 571 1234', 'IE', '0', '+35315711234', '0'],
+    ['9 01 571 1234', 'IE', '9', '+35315711234', '9'],
+    ['01 571 1234', 'IE', '0', '+35315711234', undefined],
+    ['0 09 300 1234', 'NZ', '0', '+6493001234', '0'],
+    ['9 09 300 1234', 'NZ', '9', '+6493001234', '9'],
+    ['09 300 1234', 'NZ', '0', '+6493001234', undefined],
+    ['0 020 7946 0958', 'GB', '0', '+442079460958', '0'],
+    ['9 (360) 555-0142', 'US', '9', '+13605550142', '9'],
+  ] as const)(
+    'keeps what “%s” means in %s where %s is dialled first',
+    (typed, country, digit, e164, stripped) => {
+      const read = readNumber(typed, country, digit);
+      expect(read.ok && [read.number.e164, read.number.strippedDigit]).toEqual([e164, stripped]);
+    },
+  );
   it('takes off the digit for an outside line, and says so', () => {
     expect(readNumber('9 1 360 555 0142', 'US', '9')).toMatchObject({
       ok: true,

@@ -29,13 +29,21 @@ export function readNumber(typed: string, country: string, outsideDigit = ''): N
   if (/[a-z]/i.test(text))
     return { ok: false, message: `"${typed.trim()}" has letters in it. Type the digits.` };
   const read = parse(text, country);
+  const behind = outsideDigit && text.startsWith(outsideDigit) ? text.slice(outsideDigit.length) : '';
+  const without = behind ? parse(behind, country) : undefined;
+  if (without && (!read || isDialledOut(text, behind)))
+    return { ok: true, number: { ...without, strippedDigit: outsideDigit } };
   if (read) return { ok: true, number: read };
-  if (outsideDigit && text.startsWith(outsideDigit)) {
-    const without = parse(text.slice(outsideDigit.length), country);
-    if (without) return { ok: true, number: { ...without, strippedDigit: outsideDigit } };
-  }
   return { ok: false, message: whatIsWrong(typed.trim(), text, country) };
 }
+
+/**
+ * Both readings are numbers: is the first digit the one for an outside line? Where national numbers begin with 0, "9 030 …"
+ * has no other reading that people mean, and "0 030 …" is set apart from it; "0030 …" is international, as people write it.
+ * Common practice; no source.
+ */
+const isDialledOut = (text: string, behind: string): boolean =>
+  /^\D*0/.test(behind) && (!text.startsWith('00') || /^\D/.test(behind));
 
 /** Reads several numbers, parted by commas, semicolons or lines; the first that is none is named. */
 export function readNumbers(

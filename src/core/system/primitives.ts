@@ -1,8 +1,29 @@
 /** The small shapes everything else is made of: names, ids, numbers, extensions, zones, networks. */
 import { z } from 'zod';
 
-export const text = (max: number) => z.string().trim().max(max);
-export const name = text(80).min(1, 'Give it a name.');
+/**
+ * What a text of people may hold, whatever it came from: no controls but tab and line end, no half characters, nothing that is
+ * no character. What a keyboard cannot type is taken out here, at the door, and not found later by whoever writes a file.
+ */
+export const clean = (typed: string): string =>
+  typed
+    .replace(/\r\n?|[\u0085\u2028\u2029]/g, '\n')
+    .replace(/[\uD800-\uDBFF](?![\uDC00-\uDFFF])|(?<![\uD800-\uDBFF])[\uDC00-\uDFFF]/g, '')
+    // eslint-disable-next-line no-control-regex
+    .replace(/[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F\uFFFE\uFFFF]/g, '');
+/** The same for one line: a name is never broken, nor has it blanks without width, which nobody sees. */
+export const cleanLine = (typed: string): string =>
+  clean(typed)
+    .replace(/[\u200B\u2060\uFEFF\u00AD]/g, '')
+    .replace(/[\s\u00A0]+/g, ' ');
+
+export const text = (max: number) => z.string().overwrite(clean).trim().max(max);
+export const name = z
+  .string()
+  .overwrite(cleanLine)
+  .trim()
+  .max(80, 'At most 80 characters.')
+  .min(1, 'Give it a name.');
 
 /** Names that every object of the language has: as an id, one would be found where nothing is. */
 const TAKEN = new Set(Object.getOwnPropertyNames(Object.prototype));

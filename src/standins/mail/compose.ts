@@ -1,5 +1,7 @@
 /** Mail as a mail system sends it: RFC 5322 messages with MIME parts. Written by a library, loaded when first needed. */
 
+import { forLine, forLines } from '../../core/formats/clean';
+
 export interface Letter {
   id: string;
   to: { name: string; address: string };
@@ -31,9 +33,10 @@ export async function rawMessage(letter: Letter): Promise<string> {
   const message = createMimeMessage();
   message.setHeader('Date', new Date(letter.at).toUTCString().replace('GMT', '+0000'));
   message.setHeader('Message-ID', `<${letter.id}@mail.upperline.example>`);
-  message.setSender({ name: letter.from.name, addr: letter.from.address });
-  message.setTo({ name: letter.to.name, addr: letter.to.address });
-  message.setSubject(letter.subject);
+  // A name with a line end in it would begin a header of its own.
+  message.setSender({ name: forLine(letter.from.name), addr: forLine(letter.from.address) });
+  message.setTo({ name: forLine(letter.to.name), addr: forLine(letter.to.address) });
+  message.setSubject(forLine(letter.subject));
   const bodies = [
     ['text/plain', letter.text] as const,
     ...(letter.html ? [['text/html', letter.html] as const] : []),
@@ -42,11 +45,11 @@ export async function rawMessage(letter: Letter): Promise<string> {
     message.addMessage({
       contentType,
       encoding: 'base64',
-      data: wrapped(base64Of(body.replace(/\r?\n/g, '\r\n'))),
+      data: wrapped(base64Of(forLines(body).replaceAll('\n', '\r\n'))),
     });
   for (const { name, type, base64, cid } of letter.attachments ?? [])
     message.addAttachment({
-      filename: name,
+      filename: forLine(name),
       contentType: type,
       data: wrapped(base64),
       encoding: 'base64',

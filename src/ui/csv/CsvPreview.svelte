@@ -4,6 +4,7 @@
   import type { CsvKind, CsvPreview } from '$core/formats/csv';
   import { count } from '../format';
   import { session } from '../session.svelte';
+  import { TookTooLong } from '../latest';
   import { readCsvFile } from './read';
 
   /** What reading a file would change, row by row; nothing is applied before it is confirmed. */
@@ -26,8 +27,10 @@
     try {
       const progress = (rows: number, of: number) => (done = { rows, of });
       ({ preview, note } = await readCsvFile(kind, file, session.system!, progress, stop.signal));
-    } catch {
-      preview = { ok: false, message: 'The file could not be read. Nothing was changed.' };
+    } catch (error) {
+      const message =
+        error instanceof TookTooLong ? error.message : 'The file could not be read. Nothing was changed.';
+      preview = { ok: false, message };
     }
   }
   void look();

@@ -2,6 +2,8 @@
 import { proxy, transfer, wrap } from 'comlink';
 import type { CsvKind } from '$core/formats/csv';
 import type { System } from '$core/system';
+import { DEADLINE_MS } from '../file-reader.svelte';
+import { TookTooLong } from '../latest';
 import type { CsvRead, CsvReader } from '../../workers/csv.worker';
 
 /**
@@ -19,13 +21,16 @@ export async function readCsvFile(
   const worker = new Worker(new URL('../../workers/csv.worker.ts', import.meta.url), { type: 'module' });
   stop.addEventListener('abort', () => worker.terminate());
   if (stop.aborted) worker.terminate();
+  let late: ReturnType<typeof setTimeout> | undefined;
   try {
     const broken = new Promise<never>((_, reject) => {
       worker.onerror = () => reject(new Error('The file could not be read.'));
+      late = setTimeout(() => reject(new TookTooLong(DEADLINE_MS)), DEADLINE_MS);
     });
     const read = wrap<CsvReader>(worker).read(kind, transfer(bytes, [bytes.buffer]), system, proxy(progress));
     return await Promise.race([read, broken]);
   } finally {
+    clearTimeout(late);
     worker.terminate();
   }
 }

@@ -7,6 +7,7 @@
   import { session } from '../session.svelte';
   import Bench from '../bench/Bench.svelte';
   import { keeping } from '../data/keeping.svelte';
+  import { newVersion } from '../data/new-version.svelte';
   import BusinessMenu from './BusinessMenu.svelte';
   import Find from './Find.svelte';
   import Keys from './Keys.svelte';
@@ -102,6 +103,13 @@
         void goto('/people/roles');
       }}>Back to all pages</button
     >
+  </p>
+{/if}
+{#if newVersion.waiting}
+  <p class="as" role="status" data-testid="new-version">
+    A new version of Upper Line is here. It is used when all windows have been closed, or
+    <button class="linkish" type="button" onclick={() => newVersion.use()}>now</button>: windows are then
+    loaded anew, and nothing that is saved is lost.
   </p>
 {/if}
 {#if notes.length}

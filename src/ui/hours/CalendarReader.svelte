@@ -1,9 +1,11 @@
 <script lang="ts">
   import { Button, Modal } from 'carbon-components-svelte';
-  import { readCalendar, type CalendarEvent } from '$core/formats/ical';
+  import type { CalendarEvent } from '$core/formats/ical';
   import { addDays, kindsOf } from '$core/hours';
   import type { Hours, HoursException } from '$core/system';
   import { dateText } from '../format';
+  import { FileReading } from '../file-reader.svelte';
+  import ReadingFile from '../ReadingFile.svelte';
   import { session } from '../session.svelte';
   import { addExceptions } from './edits';
 
@@ -12,19 +14,18 @@
   let input = $state<HTMLInputElement>();
   let read = $state.raw<{ events: CalendarEvent[]; notes: string[] } | null>(null);
   let problem = $state('');
+  const reading = new FileReading();
 
   async function take(file: File | undefined) {
     if (!file) return;
     problem = '';
-    const result = readCalendar(
-      await file.text(),
-      hours.timeZone ?? session.zone,
-      session.today,
-      addDays(session.today, 730),
-    );
+    if (input) input.value = '';
+    const { today } = session;
+    const zone = hours.timeZone ?? session.zone;
+    const result = await reading.calendar(file, zone, today, addDays(today, 730));
+    if (!result) return;
     if (result.ok) read = result;
     else problem = result.message;
-    if (input) input.value = '';
   }
   const minute = (text: string) => Number(text.slice(11, 13)) * 60 + Number(text.slice(14, 16));
 
@@ -61,7 +62,8 @@
         holiday: null,
       });
     }
-    return { list: [...byName.values()].slice(0, 200), skipped: [...new Set(skipped)] };
+    const all = [...byName.values()];
+    return { list: all.slice(0, 200), more: Math.max(0, all.length - 200), skipped: [...new Set(skipped)] };
   });
 
   function add() {
@@ -82,6 +84,7 @@
     tabindex="-1"
     onchange={(e) => void take(e.currentTarget.files?.[0])}
   />
+  <ReadingFile {reading} />
   {#if problem && !read}<span class="problem" role="alert">{problem}</span>{/if}
 </div>
 <Modal
@@ -98,6 +101,9 @@
   {#if read}
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
     {#each read.notes as note (note)}<p class="small soft">{note}</p>{/each}
+    {#if added.more}<p class="small soft">
+        A set of hours has at most 200 exceptions: the last {added.more} are left out.
+      </p>{/if}
     {#if added.skipped.length}<p class="small soft">
         Left out, for they go over midnight: {added.skipped.join(', ')}.
       </p>{/if}

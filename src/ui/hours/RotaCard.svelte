@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { readCalendar, writeRota } from '$core/formats/ical';
+  import { writeRota } from '$core/formats/ical';
   import {
     addDays,
     dayNumber,
@@ -15,6 +15,8 @@
   import { saveText } from '../download';
   import EditField from '../EditField.svelte';
   import { momentText } from '../format';
+  import { FileReading } from '../file-reader.svelte';
+  import ReadingFile from '../ReadingFile.svelte';
   import { session } from '../session.svelte';
   import { setRota } from './edits';
 
@@ -63,11 +65,15 @@
     const text = writeRota(rota, nameOf, { zone, now: session.now }, from, from + 366 * 86_400_000);
     saveText(`${rota.name}.ics`, 'text/calendar', text);
   }
+  const reading = new FileReading();
   /** Events named after somebody become swaps; the rest is said. */
   async function read(file: File | undefined) {
     if (!file) return;
-    const result = readCalendar(await file.text(), zone, session.today, addDays(session.today, 366));
     if (input) input.value = '';
+    const { today } = session;
+    const [here, until] = [zone, addDays(today, 366)];
+    const result = await reading.calendar(file, here, today, until);
+    if (!result) return;
     if (!result.ok) {
       problem = result.message;
       return;
@@ -115,6 +121,7 @@
       tabindex="-1"
       onchange={(e) => void read(e.currentTarget.files?.[0])}
     />
+    <ReadingFile {reading} />
     <button
       class="linkish small"
       type="button"

@@ -19,6 +19,7 @@
   import { Remembered } from '../remembered.svelte';
   import { session } from '../session.svelte';
   import ListCells from './ListCells.svelte';
+  import { TookTooLong } from '../latest';
   import { ListReader } from './reader';
 
   /** Reads or pastes a list of people: columns matched, extensions proposed, errors beside their cells, then one edit. */
@@ -51,8 +52,9 @@
       const read = await reader.table(list);
       if ('message' in read) problem = read.message;
       else kept.value = read;
-    } catch {
-      problem = 'The list could not be read. Nothing was changed.';
+    } catch (error) {
+      problem =
+        error instanceof TookTooLong ? error.message : 'The list could not be read. Nothing was changed.';
     }
     busy = null;
   }

@@ -3,11 +3,13 @@ import { proxy } from 'comlink';
 import type { Field, PeopleOptions, PeoplePreview, PeopleTable } from '$core/formats/people';
 import type { System } from '$core/system';
 import type { PeopleReader } from '../../workers/people.worker';
+import { DEADLINE_MS } from '../file-reader.svelte';
 import { Latest } from '../latest';
 
 export class ListReader {
   private latest = new Latest<PeopleReader>(
     () => new Worker(new URL('../../workers/people.worker.ts', import.meta.url), { type: 'module' }),
+    DEADLINE_MS,
   );
 
   /** @throws when the worker fails */

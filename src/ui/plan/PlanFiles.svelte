@@ -11,7 +11,7 @@
 
   function saveCpl() {
     const written = writeCpl(plan, system);
-    saveText(`${plan.name}.cpl.xml`, 'application/cpl+xml', written.xml);
+    if (written.xml) saveText(`${plan.name}.cpl.xml`, 'application/cpl+xml', written.xml);
     left = written.left;
   }
 </script>

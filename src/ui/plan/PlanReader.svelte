@@ -1,10 +1,9 @@
 <script lang="ts">
   import { Button, Modal } from 'carbon-components-svelte';
   import { planInWords } from '$core/answering';
-  import { readCpl } from '$core/formats/cpl';
-  import { readPlan } from '$core/formats/plan';
   import { applyEdit, type Command, type System } from '$core/system';
-  import { freshId } from '../ids';
+  import { FileReading } from '../file-reader.svelte';
+  import ReadingFile from '../ReadingFile.svelte';
   import { session } from '../session.svelte';
 
   /** A plan from a file, JSON or CPL; what comes of it is shown first. */
@@ -12,14 +11,15 @@
   let input = $state<HTMLInputElement>();
   let read = $state.raw<{ commands: Command[]; planId: string; left: string[]; words: string } | null>(null);
   let problem = $state('');
+  const reading = new FileReading();
 
   async function take(file: File | undefined) {
     if (!file) return;
     problem = '';
-    const text = await file.text();
     if (input) input.value = '';
-    const name = file.name.replace(/\.[^.]*(\.xml)?$/, '').slice(0, 80) || 'Plan from a script';
-    const result = /^\s*</.test(text) ? fromScript(text, name) : readPlan(text, system, freshId);
+    const now = system;
+    const result = await reading.plan(file, now);
+    if (!result) return;
     if (!result.ok) {
       problem = result.message;
       return;
@@ -30,13 +30,6 @@
       return;
     }
     read = { ...result, words: planInWords(tried.system.plans[result.planId]!, tried.system) };
-  }
-  function fromScript(text: string, name: string) {
-    const script = readCpl(text, system, freshId);
-    if (!script.ok) return script;
-    const planId = freshId('plan');
-    const add: Command = { do: 'plan.add', value: { id: planId, name, steps: script.steps } };
-    return { ok: true as const, commands: [...script.commands, add], planId, left: script.left };
   }
   function add() {
     if (!read) return;
@@ -58,6 +51,7 @@
   tabindex="-1"
   onchange={(e) => void take(e.currentTarget.files?.[0])}
 />
+<ReadingFile {reading} />
 {#if problem}<p class="problem small" role="alert">{problem}</p>{/if}
 <Modal
   size="sm"

@@ -1,20 +1,22 @@
 <script lang="ts">
   import { FileUploaderButton } from 'carbon-components-svelte';
   import { saveText } from '../download';
+  import type { Person } from '$core/system';
+  import { FileReading } from '../file-reader.svelte';
+  import ReadingFile from '../ReadingFile.svelte';
   import { session } from '../session.svelte';
   import type { ReachForm } from './form.svelte';
 
   /** How somebody is reached, in the format others read; what is read is seen before it is set. */
   let { form }: { form: ReachForm } = $props();
-  /** A script is small; a larger file is none. In bytes. */
-  const LARGEST = 200_000;
   let left = $state<{ title: string; what: string[] } | null>(null);
   let problem = $state('');
+  const reading = new FileReading();
 
   async function save() {
     const { writeReachCpl } = await import('$core/formats/cpl');
     const written = writeReachCpl(form.next, form.system);
-    saveText(`${form.person.name}.cpl.xml`, 'application/cpl+xml', written.xml);
+    if (written.xml) saveText(`${form.person.name}.cpl.xml`, 'application/cpl+xml', written.xml);
     problem = '';
     left = { title: written.left.length ? 'CPL cannot say:' : 'CPL says all of it.', what: written.left };
   }
@@ -22,12 +24,9 @@
     const [file] = files;
     if (!file) return;
     left = null;
-    if (file.size > LARGEST) {
-      problem = `The file has ${Math.round(file.size / 1000)} kB; a script has at most ${LARGEST / 1000}.`;
-      return;
-    }
-    const { readReachCpl } = await import('$core/formats/cpl');
-    const got = readReachCpl(await file.text(), form.person, session.settable!);
+    const [person, now] = [$state.snapshot(form.person) as Person, session.settable!];
+    const got = await reading.reach(file, person, now);
+    if (!got) return;
     problem = got.ok ? '' : got.message;
     if (!got.ok) return;
     form.change(got.values);
@@ -51,6 +50,7 @@
       on:change={(e) => void read(e.detail)}
     />
   </div>
+  <ReadingFile {reading} />
   {#if problem}<p class="warn" role="alert">{problem}</p>{/if}
   {#if left}
     <div class="small" role="status">

@@ -1,15 +1,23 @@
 <script lang="ts" module>
   import type { Language } from '$standins/speech/speech';
+  type Known = { languages: Language[]; problem: string };
   /** Asked for once; the server does not learn new languages. */
-  let asked: Promise<Language[]> | undefined;
-  const languages = (): Promise<Language[]> =>
-    (asked ??= fetch('/api/speech').then(
-      (r) => (r.ok ? (r.json() as Promise<Language[]>) : []),
-      () => {
-        asked = undefined;
-        return [];
-      },
-    ));
+  let asked: Promise<Known> | undefined;
+  const languages = (): Promise<Known> => (asked ??= ask());
+  async function ask(): Promise<Known> {
+    const not = (problem: string): Known => {
+      asked = undefined;
+      return { languages: [], problem };
+    };
+    try {
+      const response = await fetch('/api/speech');
+      if (response.ok) return { languages: (await response.json()) as Language[], problem: '' };
+      const { detail } = (await response.json().catch(() => ({}))) as { detail?: string };
+      return not(detail ?? 'The voice gave no answer.');
+    } catch {
+      return not('The server cannot be reached, and the voice is there. Record, or read a file, meanwhile.');
+    }
+  }
 </script>
 
 <script lang="ts">
@@ -24,7 +32,8 @@
   }
   let { voice, onchange }: Props = $props();
   let known = $state.raw<Language[]>([]);
-  onMount(() => void languages().then((found) => (known = found)));
+  let problem = $state('');
+  onMount(() => void languages().then((found) => ({ languages: known, problem } = found)));
   const all = $derived(
     known.some((l) => l.id === voice.language)
       ? known
@@ -66,6 +75,7 @@
     {#each speeds as [s, words] (s)}<SelectItem value={String(s)} text={words} />{/each}
   </Select>
 </div>
+{#if problem}<p class="small soft" role="status">{problem}</p>{/if}
 
 <style>
   .voice {

@@ -93,7 +93,7 @@ describe('the forwarding examples of RFC 3880', () => {
         <location url="sip:smith@phone.example.com"><redirect/></location>
       </incoming></cpl>`);
     expect(result.values.always).toBeNull();
-    expect(result.left).toEqual(['sip:smith@phone.example.com: nobody here has that address']);
+    expect(result.left).toEqual(['sip:smith@phone.example.com: nobody here has it']);
   });
 
   it('call forward busy/no answer: their phones 8 s, then their voicemail', () => {
@@ -166,7 +166,7 @@ describe('the forwarding examples of RFC 3880', () => {
     });
     expect(result.values.quiet).toBeUndefined();
     expect(result.left).toEqual([
-      'a time that is not weekly (from 20000703T120000)',
+      'a time from 20000703T120000, and what happens then: it comes yearly',
       'times that are not the same every day, or whole days',
     ]);
   });

@@ -12,9 +12,10 @@ import {
 } from '../../system';
 import { readElements, type Element } from './elements';
 import { otherTimes, quietOf, quietTimes } from './quiet';
-import { timesOf, weeklyOf } from './times';
+import { telOf, unescaped } from './addresses';
+import { notWeekly, timesOf, weeklyOf } from './times';
 import { element, HOST, scriptOf, type Node } from './xml';
-import type { CplWritten } from './write';
+import { written, type CplWritten } from './write';
 
 const VOICEMAIL = `voicemail.${HOST}`;
 
@@ -73,7 +74,7 @@ export function writeReachCpl(person: Person, system: System): CplWritten {
   if (quiet && (personIds.length || listIds.length || contacts || again))
     left.push('who gets through in quiet hours');
   if (person.screening && person.screening !== 'nobody') left.push('saying a name first');
-  return { xml: scriptOf([element('incoming', {}, content)]), left };
+  return written(scriptOf([element('incoming', {}, content)]), left);
 }
 
 function urlOf(target: ForwardTarget, system: System): string | null {
@@ -114,7 +115,16 @@ export function readReachCpl(xml: string, person: Person, system: System): Reach
     cpl.children.flatMap((e) => (e.name === 'subaction' && e.attributes.id ? [[e.attributes.id, e]] : [])),
   );
   const reader = new Reader(person, system, subs);
-  reader.read(incoming);
+  for (const other of cpl.children)
+    if (other !== incoming && other.name !== 'subaction') reader.left.add(`<${other.name}>`);
+  try {
+    reader.read(incoming);
+  } catch (error) {
+    // Nothing is nested so deep that it cannot be followed, unless somebody made it so.
+    if (error instanceof RangeError)
+      return { ok: false, message: 'This script is nested too deep to be followed.' };
+    throw error;
+  }
   return { ok: true, values: reader.values(), left: [...reader.left] };
 }
 
@@ -133,7 +143,7 @@ class Reader {
   private reach: Reach = { always: null, steps: [], onBusy: null, onNotAnswered: null, onUnreachable: null };
   private hidden: OwnValues['hidden'] = 'ring';
   private quiet: OwnValues['quiet'];
-  private depth = 0;
+  private steps = 0;
 
   constructor(
     private person: Person,
@@ -156,17 +166,31 @@ class Reader {
   /** @param urls the locations so far @param ends what this way is the end of; null is a call that comes in */
   private follow(children: readonly Element[], urls: string[], ends: readonly End[] | null): void {
     // A script that refers to itself has no end (RFC 3880 §9 forbids it).
-    if (++this.depth > 100) return;
-    const [node] = children;
+    if (++this.steps > 2000)
+      return void this.left.add('what comes after 2,000 steps: does it refer to itself?');
+    const [node, ...more] = children;
+    for (const other of more)
+      this.left.add(`<${other.name}> beside <${node!.name}>: one thing follows another`);
     if (!node) return;
     switch (node.name) {
       case 'location': {
+        if (node.attributes.priority && Number(node.attributes.priority) !== 1)
+          this.left.add(`the priority ${node.attributes.priority} of ${node.attributes.url}`);
         const kept = node.attributes.clear === 'yes' ? [] : urls;
         return this.follow(node.children, [...kept, node.attributes.url ?? ''], ends);
       }
-      case 'sub':
-        return this.follow(this.subs.get(node.attributes.ref ?? '')?.children ?? [], urls, ends);
+      case 'remove-location': {
+        const url = node.attributes.location ?? node.attributes.url;
+        const kept = url === undefined ? [] : urls.filter((u) => u !== url);
+        return this.follow(node.children, kept, ends);
+      }
+      case 'sub': {
+        const sub = this.subs.get(node.attributes.ref ?? '');
+        if (!sub) this.left.add(`the subaction “${node.attributes.ref ?? ''}”: it is not there`);
+        return this.follow(sub?.children ?? [], urls, ends);
+      }
       case 'redirect': {
+        if (urls.length > 1) this.left.add(`all but the first of ${urls.length} places calls are sent to`);
         const target = this.target(urls[0] ?? '');
         if (ends === null) this.reach.always = target ?? null;
         else for (const end of ends) this.reach[end] ??= target ?? null;
@@ -176,19 +200,37 @@ class Reader {
         return this.proxy(node, urls, ends);
       case 'address-switch': {
         const none = node.children.find((c) => c.name === 'not-present');
-        if (none) this.hidden = none.children[0]?.name === 'reject' ? 'refused' : 'mailbox';
+        if (none) {
+          const [way] = none.children;
+          this.hidden = way?.name === 'reject' ? 'refused' : 'mailbox';
+          if (way && way.name !== 'reject' && !this.isMailbox(way))
+            this.left.add('what hidden callers get: the mailbox is taken');
+        }
+        if (node.attributes.field && node.attributes.field !== 'origin')
+          this.left.add(`what is told apart by ${node.attributes.field}`);
         if (node.children.some((c) => c.name === 'address')) this.left.add('what is told apart by caller');
         return this.follow(node.children.find((c) => c.name === 'otherwise')?.children ?? [], urls, ends);
       }
       case 'mail':
       case 'log':
-      case 'remove-location':
         this.left.add(`<${node.name}>`);
         return this.follow(node.children, urls, ends);
       case 'time-switch':
         if (ends === null) return this.times(node, urls);
         this.left.add('times after the phones have rung');
         return this.follow(node.children.find((c) => c.name === 'otherwise')?.children ?? [], urls, ends);
+      case 'lookup': {
+        this.left.add(
+          `lookup of ${node.attributes.source ?? 'locations'}: the phones of the person are rung`,
+        );
+        for (const c of node.children)
+          if (c.name !== 'success' && c.children.length)
+            this.left.add(`what happens when a lookup ends in “${c.name}”`);
+        return this.follow(node.children.find((c) => c.name === 'success')?.children ?? [], urls, ends);
+      }
+      case 'reject':
+        this.left.add('refusing calls');
+        return;
       default:
         this.left.add(`<${node.name}>`);
         return this.follow(node.children.find((c) => c.name === 'otherwise')?.children ?? [], urls, ends);
@@ -207,7 +249,10 @@ class Reader {
     const taken: Time[] = [];
     for (const branch of branches) {
       const times = weeklyOf(branch.attributes, '');
-      if (!times) this.left.add(`a time that is not weekly (from ${branch.attributes.dtstart ?? ''})`);
+      if (!times)
+        this.left.add(
+          `a time from ${branch.attributes.dtstart ?? 'nowhere'}, and what happens then: ${notWeekly(branch.attributes)}`,
+        );
       const free = (times ?? []).filter(
         (t) => !taken.some((k) => k.day === t.day && k.from < t.to && t.from < k.to),
       );
@@ -239,7 +284,17 @@ class Reader {
       return;
     }
     const phoneIds = target && 'phoneIds' in target ? target.phoneIds : null;
+    if (node.attributes.ordering && node.attributes.ordering !== 'parallel' && urls.length > 1)
+      this.left.add(
+        `ringing ${node.attributes.ordering === 'sequential' ? 'one after the other' : 'only the first'} of several: they ring together`,
+      );
+    if (node.attributes.recurse === 'no') this.left.add('that calls are not sent on by the phones');
+    if (node.children.some((c) => c.name === 'redirection' && c.children.length))
+      this.left.add('what happens when a phone sends the call elsewhere');
+    if (Number(node.attributes.timeout) > 600)
+      this.left.add(`ringing for ${node.attributes.timeout} s: 600 at most`);
     if (this.reach.steps.length < 10) this.reach.steps.push({ phoneIds, seconds });
+    else this.left.add('more than ten ways of ringing, one after the other');
     const named = new Set<End>();
     for (const output of node.children) {
       const own = (OUTPUTS[output.name] ?? []).filter((e) => output.name !== 'default' || !named.has(e));
@@ -265,10 +320,18 @@ class Reader {
     return false;
   }
 
+  private phone(id: string) {
+    const { phones } = this.system;
+    return Object.hasOwn(phones, id) ? phones[id] : undefined;
+  }
+  private isMailbox(way: Element): boolean {
+    return way.name === 'location' && /@voicemail\./i.test(way.attributes.url ?? '');
+  }
+
   private isOwn(urls: readonly string[]): boolean {
     return urls.every((url) => {
       const user = userOf(url);
-      const phone = user ? this.system.phones[user] : undefined;
+      const phone = user ? this.phone(user) : undefined;
       return user === this.person.extension || (phone && accountsOn(phone).includes(this.person.id));
     });
   }
@@ -277,7 +340,7 @@ class Reader {
   private phones(urls: readonly string[]): { phoneIds: string[] | null } {
     const ids = urls.flatMap((url) => {
       const user = userOf(url);
-      const phone = user ? this.system.phones[user] : undefined;
+      const phone = user ? this.phone(user) : undefined;
       return phone && accountsOn(phone).includes(this.person.id) ? [phone.id] : [];
     });
     if (ids.length) return { phoneIds: ids };
@@ -288,25 +351,23 @@ class Reader {
 
   private target(url: string): ForwardTarget | undefined {
     const { people, groups, mailboxes } = this.system;
-    if (url.startsWith('tel:')) {
-      const number = url
-        .slice(4)
-        .split(';')[0]!
-        .replace(/[-.()]/g, '');
-      if (/^\+[1-9]\d{1,14}$/.test(number)) return { to: 'outside', number };
-    }
+    const number = telOf(url, this.system.business.country);
+    if (number) return { to: 'outside', number };
     const user = userOf(url) ?? '';
     const person = Object.values(people).find((p) => p.extension === user);
     if (person) return person.id === this.person.id ? undefined : { to: 'person', personId: person.id };
-    const group = Object.values(groups).find((g) => g.extension === user || g.id === user);
+    const group = Object.values(groups).find((g) => user && (g.extension === user || g.id === user));
     if (group) return { to: 'group', groupId: group.id };
-    if (mailboxes[user])
+    if (Object.hasOwn(mailboxes, user))
       return user === this.person.mailboxId ? undefined : { to: 'mailbox', mailboxId: user };
     if (/@voicemail\./i.test(url)) return undefined;
-    this.left.add(`${url}: nobody here has that address`);
+    this.left.add(`${url.slice(0, 120) || 'an empty address'}: nobody here has it`);
     return undefined;
   }
 }
 
 /** The user of a SIP address: “203” of “sip:203@pbx.example”. */
-const userOf = (url: string): string | undefined => /^sips?:([^@;]+)@/i.exec(url)?.[1];
+const userOf = (url: string): string | undefined => {
+  const user = /^sips?:([^@;?]+)@/i.exec(url.trim())?.[1];
+  return user && unescaped(user);
+};

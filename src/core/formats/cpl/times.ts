@@ -13,13 +13,38 @@ export function isZone(zone: string): boolean {
   }
 }
 
+/** What a time may say besides when it begins, how long it lasts and on which days of the week (RFC 3880 §4.4). */
+const MORE = [
+  'until',
+  'count',
+  'bysecond',
+  'byminute',
+  'byhour',
+  'bymonthday',
+  'byyearday',
+  'byweekno',
+  'bymonth',
+  'bysetpos',
+];
+
+/** Why a time is no period of every week, in words; undefined where it is one. */
+export function notWeekly(a: Record<string, string>): string | undefined {
+  const more = MORE.filter((name) => a[name] !== undefined);
+  if (more.length) return `it goes by ${more.map((name) => `${name} ${a[name]}`).join(', ')}`;
+  if (/Z$/i.test(a.dtstart ?? '') || /Z$/i.test(a.dtend ?? '')) return 'it is given in UTC';
+  if (!['weekly', 'daily'].includes(a.freq ?? '')) return `it comes ${a.freq ?? 'once'}`;
+  if ((a.interval ?? '1') !== '1') return `it comes every ${a.interval} times only`;
+  return weeklyOf(a, '') ? undefined : 'its times cannot be read';
+}
+
 /** Weekly or daily times as periods; undefined where they repeat in another way. */
 export function weeklyOf(a: Record<string, string>, kind: string): PeriodOfWeek[] | undefined {
-  const start = /^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)/.exec(a.dtstart ?? '');
+  const start = /^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)\d*$/.exec(a.dtstart ?? '');
   if (!start || !['weekly', 'daily'].includes(a.freq ?? '') || (a.interval ?? '1') !== '1') return undefined;
+  if (MORE.some((name) => a[name] !== undefined) || /Z$/i.test(a.dtend ?? '')) return undefined;
   const from = Number(start[4]) * 60 + Number(start[5]);
   const to = endOf(a, from);
-  if (to === undefined || to <= from) return undefined;
+  if (to === undefined || to <= from || from >= 1440 || to > 2880) return undefined;
   const own = new Date(`${start[1]}-${start[2]}-${start[3]}T00:00:00Z`).getUTCDay() || 7;
   const days = a.byday
     ? a.byday.split(',').map((d) => DAYS.indexOf(d.trim().toUpperCase()) + 1)

@@ -14,6 +14,7 @@ import { timesOf } from './times';
 import { element, HOST, scriptOf, type Node } from './xml';
 
 export interface CplWritten {
+  /** Empty where there is none; `left` says why. */
   xml: string;
   /** What the plan does and the script does not say, in words. */
   left: string[];
@@ -22,18 +23,32 @@ export interface CplWritten {
 /** Writes a plan. What several branches go on with is a subaction: the language has no way back from a branch. */
 export function writeCpl(plan: Plan, system: System): CplWritten {
   const left = new Set<string>();
-  const w = new Writer(system, left);
+  const w = new Writer(system, left, plan.id);
   const incoming = element('incoming', {}, w.steps(plan.steps, []));
   const subactions = w.subactions();
-  return { xml: scriptOf([...subactions, incoming]), left: [...left] };
+  return written(scriptOf([...subactions, incoming]), [...left]);
 }
+
+/** A script that would be too deep is none, and that is said. */
+export const written = (xml: string, left: string[]): CplWritten =>
+  xml
+    ? { xml, left }
+    : {
+        xml,
+        left: ['any of it: so many phones and steps would stand too deep in each other to be read back'],
+      };
 
 class Writer {
   private subs = new Map<string, Node[]>();
+  /** Plans that are being written: the language has no way back to one of them (RFC 3880 §9: no recursion). */
+  private open: string[];
   constructor(
     private system: System,
     private left: Set<string>,
-  ) {}
+    planId: string,
+  ) {
+    this.open = [planId];
+  }
 
   /** Subactions stand before what refers to them (RFC 3880 §9). */
   subactions(): Node[] {
@@ -71,14 +86,18 @@ class Writer {
       case 'goto': {
         const plan = step.planId ? this.system.plans[step.planId] : undefined;
         if (!plan) return this.steps(rest, []);
-        if (!this.subs.has(plan.id)) {
-          this.subs.set(plan.id, []);
-          const content = this.steps(plan.steps, []);
-          // Those it refers to itself come before it.
-          this.subs.delete(plan.id);
-          this.subs.set(plan.id, content);
+        if (this.open.includes(plan.id)) {
+          this.left.add(`going back to ${plan.name}: the call ends there`);
+          return [element('reject', { status: 'reject' })];
         }
-        return [element('sub', { ref: plan.id })];
+        const ref = idOf(`plan-${plan.id}`);
+        if (!this.subs.has(ref)) {
+          this.open.push(plan.id);
+          const content = this.steps(plan.steps, []);
+          this.open.pop();
+          this.subs.set(ref, content);
+        }
+        return [element('sub', { ref })];
       }
       case 'notify':
         if (step.how === 'mail' && step.to)
@@ -94,7 +113,7 @@ class Writer {
   /** What several branches go on with is written once, as a subaction. */
   private afterwards(steps: readonly Step[]): Node[] {
     if (steps.length < 2) return steps.length ? this.steps(steps, []) : [];
-    const id = `after-${steps[0]!.id}`;
+    const id = idOf(`after-${steps[0]!.id}`);
     if (!this.subs.has(id)) {
       const content = this.steps(steps, []);
       this.subs.set(id, content);
@@ -174,3 +193,6 @@ class Writer {
     return next.length ? [element('default', {}, next)] : [];
   }
 }
+
+/** An id as XML has it: it begins with a letter (Namespaces in XML 1.0 §3, NCName). */
+const idOf = (name: string): string => (/^[A-Za-z_]/.test(name) ? name : `x-${name}`);

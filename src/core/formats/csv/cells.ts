@@ -1,5 +1,6 @@
 /** Cells that several kinds of file have: addresses, people, choices. */
 import type { CivicAddress, System } from '../../system';
+import { wholeNumber } from './decode';
 import type { Column } from './sheet';
 
 /** Parts of an address with the names of their columns. */
@@ -28,7 +29,8 @@ export const addressColumns = <T>(
     name: prefix + column,
     write: (item) => of(item)?.[part] ?? '',
     read: (cell, item) => {
-      if (part !== 'country') return put(item, part, cell);
+      // A house number or postal code that a spreadsheet has made a decimal.
+      if (part !== 'country') return put(item, part, wholeNumber(cell));
       return /^[a-z]{2}$/i.test(cell)
         ? put(item, part, cell.toUpperCase())
         : 'A country is two letters, such as US.';

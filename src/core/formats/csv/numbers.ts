@@ -2,6 +2,7 @@
 import { addressProblems, readNumber } from '../../numbering';
 import { civicAddress, NumberHeld } from '../../system';
 import { addressColumn, addressColumns, namedColumn, readPeople, textColumn, writePeople } from './cells';
+import { fromPower, wholeNumber } from './decode';
 import type { Sheet } from './sheet';
 
 const USES = NumberHeld.shape.use.options;
@@ -79,7 +80,9 @@ export const numbersSheet: Sheet<NumberHeld> = {
   finder: ({ numbers, business }) => {
     const held = new Map(Object.values(numbers).map((n) => [n.e164, n]));
     return (key) => {
-      const read = readNumber(key, business.country, business.outsideDigit);
+      const power = fromPower(key);
+      if (power && 'wrong' in power) return power.wrong;
+      const read = readNumber(power?.digits ?? wholeNumber(key), business.country, business.outsideDigit);
       if (!read.ok) return read.message;
       const item = held.get(read.number.e164);
       return item ? { item, isNew: false } : 'You do not hold this number. Get it, or bring it over, first.';

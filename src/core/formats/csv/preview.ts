@@ -1,7 +1,7 @@
 /** Numbers and sites as CSV (RFC 4180), out and in. Reading makes a preview, row by row; nothing is changed by it. */
 import Papa from 'papaparse';
 import { applyEdit, type Command, type System } from '../../system';
-import { FORMULA, parseCsv } from './decode';
+import { cellText, FORMULA, parseCsv } from './decode';
 import { numbersSheet } from './numbers';
 import { isWrong, readRow, type RowPreview, type Sheet } from './sheet';
 import { sitesSheet } from './sites';
@@ -71,7 +71,7 @@ function preview<T extends { id: string }>(
     if (i % TELL_EVERY === 0) progress(i, file.body.length);
     const cell = (column: string): string | undefined => {
       const index = at.get(column);
-      return index === undefined ? undefined : (cells[index] ?? '').trim().replace(/^'(?=[=@+\-\t\r])/, '');
+      return index === undefined ? undefined : cellText(cells[index] ?? '');
     };
     const name = cell(key) ?? '';
     const row: RowPreview = { row: i + 2, name, does: 'same', changes: [], problems: [] };

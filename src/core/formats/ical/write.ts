@@ -11,6 +11,7 @@ import {
   shiftsOf,
 } from '../../hours';
 import type { Hours, Rota } from '../../system';
+import { forLine, forLines } from '../clean';
 
 const DAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
@@ -30,7 +31,7 @@ function calendar(name: string, zone: string, from: number, to: number): ICAL.Co
   root.updatePropertyWithValue('prodid', '-//Upper Line//Hours//EN');
   root.updatePropertyWithValue('version', '2.0');
   root.updatePropertyWithValue('calscale', 'GREGORIAN');
-  root.updatePropertyWithValue('name', name);
+  root.updatePropertyWithValue('name', forLine(name));
   root.addSubcomponent(timeZone(zone, from, to));
   return root;
 }
@@ -88,7 +89,7 @@ interface Times {
 function event(uid: string, name: string, { now }: Times): ICAL.Component {
   const component = new ICAL.Component('vevent');
   component.updatePropertyWithValue('uid', uid);
-  component.updatePropertyWithValue('summary', name);
+  component.updatePropertyWithValue('summary', forLine(name));
   const stamp = floating(now);
   stamp.zone = ICAL.Timezone.utcTimezone;
   component.updatePropertyWithValue('dtstamp', stamp);
@@ -115,7 +116,7 @@ export function writeEvents(
   for (const e of events) {
     const component = event(e.uid, e.name, times);
     setSpan(component, times.zone, wallOf(times.zone, e.from), wallOf(times.zone, e.to));
-    if (e.note) component.updatePropertyWithValue('description', e.note);
+    if (e.note) component.updatePropertyWithValue('description', forLines(e.note));
     root.addSubcomponent(component);
   }
   return `${root.toString()}\r\n`;

@@ -1,5 +1,5 @@
 export { FIELDS, guessColumns, type Field, type PeopleTable } from './columns';
 export { previewPeople, type PeopleOptions, type PeoplePreview, type PersonRow } from './read';
-export { tableOf } from './table';
+export { isVcards, tableOf } from './table';
 export { writePeopleCsv } from './write';
 export { readVcards, writeVcards } from './vcard';

@@ -1,9 +1,10 @@
 /** The cells of a row that name numbers and phones. */
 import { readNumber } from '../../numbering';
 import { isLinked, PhoneKind, type Person, type System } from '../../system';
+import { fromPower, wholeNumber } from '../csv/decode';
 import type { Field } from './columns';
 import { lower, type Known } from './known';
-import { readList } from './lists';
+import { LONGEST_LIST, readList } from './lists';
 
 /** The text of a row in a field; undefined where the list has no such column. */
 export type Cell = (field: Field) => string | undefined;
@@ -33,7 +34,9 @@ export function readNumbers(
   const read = (field: 'direct number' | 'mobile'): string | undefined => {
     const text = cell(field);
     if (!text) return undefined;
-    const result = readNumber(text, country, outsideDigit);
+    const power = fromPower(text);
+    if (power && 'wrong' in power) return void wrong(field, power.wrong);
+    const result = readNumber(power?.digits ?? wholeNumber(text), country, outsideDigit);
     if (result.ok) return result.number.e164;
     wrong(field, result.message);
     return undefined;
@@ -64,8 +67,11 @@ export function readPhones(
 ): PhoneKind[] {
   const text = cell('phones');
   const wanted: PhoneKind[] = text || known ? [] : [...usual];
+  if (text && text.length > LONGEST_LIST) wrong('phones', 'This cell is too long for a list of phones.');
   for (const word of readList(text ?? '')) {
-    const kind = PhoneKind.safeParse(KINDS[lower(word)] ?? lower(word));
+    const kind = PhoneKind.safeParse(
+      (Object.hasOwn(KINDS, lower(word)) && KINDS[lower(word)]) || lower(word),
+    );
     if (kind.success) wanted.push(kind.data);
     else wrong('phones', `“${word}” is not ${PhoneKind.options.join(', ')}.`);
   }

@@ -1,6 +1,6 @@
 /** Reading a list of people: what it would change, row by row and cell by cell. Nothing is changed by it. */
 import { assignNumber } from '../../answering';
-import { ExtensionProposer, type ExtensionRule } from '../../people';
+import { ExtensionProposer, familyOf, type ExtensionRule } from '../../people';
 import {
   newGroup,
   newMailbox,
@@ -16,7 +16,8 @@ import {
 } from '../../system';
 import type { Field } from './columns';
 import { Known, lower } from './known';
-import { readList } from './lists';
+import { wholeNumber } from '../csv/decode';
+import { LONGEST_LIST, readList } from './lists';
 import { readNumbers, readPhones, type Cell, type Wrong } from './phones';
 
 export interface PeopleOptions {
@@ -139,13 +140,15 @@ class Reader {
     const [given, family] = [cell('given name') ?? '', cell('family name')];
     const name = cell('name') ?? `${given} ${family ?? ''}`.trim();
     const email = cell('e-mail');
-    const typed = cell('extension');
+    const typed = cell('extension') === undefined ? undefined : wholeNumber(cell('extension')!);
     const was = this.known.find(name, email, typed);
     if (was === 'several')
       wrong('name', 'Two are called so. Give the e-mail address or the extension as well.');
     const known = was === 'several' ? undefined : was;
     const nameWrong = message(Name.safeParse(name || (known?.name ?? '')));
     if (nameWrong) wrong('name', nameWrong);
+    const familyWrong = message(Person.shape.familyName.safeParse(family ?? ''));
+    if (familyWrong) wrong('family name', familyWrong);
     const emailWrong = email === undefined ? undefined : message(Email.safeParse(email));
     if (emailWrong) wrong('e-mail', emailWrong);
     const owner = email ? this.known.byEmail.get(lower(email)) : undefined;
@@ -156,7 +159,7 @@ class Reader {
     const change: Partial<Person> = {};
     const role = cell('role');
     if (role) {
-      const read = Role.safeParse(ROLES[lower(role)] ?? lower(role));
+      const read = Role.safeParse((Object.hasOwn(ROLES, lower(role)) && ROLES[lower(role)]) || lower(role));
       if (read.success) change.role = read.data;
       else wrong('role', `“${role}” is not owner, administrator, staff or shared room.`);
     }
@@ -179,7 +182,8 @@ class Reader {
       else wrong('mobile seen by', `“${seenBy}” is not everybody, their groups or administrators.`);
     }
     if (name) change.name = name;
-    if (family !== undefined) change.familyName = family;
+    // An empty cell takes no name away: cards and lists of others often have none. Nor is a name set that is sorted by anyway.
+    if (family && !(known && familyOf(known) === family)) change.familyName = family;
     // An empty cell of an address that is there leaves it: nobody loses an address to a gap in a list.
     if (email) change.email = email;
     if (siteId !== undefined) change.siteId = siteId;
@@ -264,9 +268,16 @@ class Reader {
   }
 
   private groupsOf(cell: Cell, wrong: Wrong): Group[] {
-    return readList(cell('groups') ?? '').flatMap((name) => {
+    const text = cell('groups') ?? '';
+    if (text.length > LONGEST_LIST) wrong('groups', 'This cell is too long for a list of groups.');
+    return readList(text).flatMap((name) => {
       const found = this.known.groups.get(lower(name));
       if (found) return found;
+      const nameWrong = message(Name.safeParse(name));
+      if (nameWrong) {
+        wrong('groups', `“${name.slice(0, 40)}…”: ${nameWrong}`);
+        return [];
+      }
       if (!this.missing.includes(name)) this.missing.push(name);
       if (!this.options.makeGroups) {
         wrong('groups', `There is no group “${name}”.`);

@@ -1,5 +1,6 @@
 /** A plan's picture as SVG 1.1, complete in itself: to be shown, printed and saved. */
 import type { Plan, System } from '../../system';
+import { forXml } from '../clean';
 import { pictureOf, type Box } from './layout';
 
 /** Hue of the left edge, by what a step does. The words in the box say the same. */
@@ -21,7 +22,7 @@ const EDGE: Record<Box['kind'], string> = {
   end: '#5f6368',
 };
 
-const escaped = (text: string): string => text.replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
+const escaped = (text: string): string => forXml(text).replace(/[&<>"']/g, (c) => `&#${c.charCodeAt(0)};`);
 const round = (n: number): number => Math.round(n * 10) / 10;
 
 /** The picture of a plan. Whatever people have typed stands in it as text. */

@@ -1,14 +1,15 @@
 /** A menu as a VoiceXML 2.1 document (W3C Recommendation of 19 June 2007). */
 import { XMLBuilder } from 'fast-xml-parser';
 import { stepInWords } from '../../answering';
+import { forXml } from '../clean';
 import type { MenuStep, Step, System } from '../../system';
 
 type Node = Record<string, unknown>;
 const element = (name: string, attributes: Record<string, string>, content: Node[] = []): Node => ({
   [name]: content,
-  ':@': Object.fromEntries(Object.entries(attributes).map(([k, v]) => [`@_${k}`, v])),
+  ':@': Object.fromEntries(Object.entries(attributes).map(([k, v]) => [`@_${k}`, forXml(v)])),
 });
-const text = (t: string): Node => ({ '#text': t });
+const text = (t: string): Node => ({ '#text': forXml(t) });
 
 /** Writes a menu with the menus below it, each as a form of its own; the other steps stand as what is said of them. */
 export function writeVoiceXml(menu: MenuStep, system: System): string {

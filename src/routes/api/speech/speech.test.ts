@@ -56,4 +56,10 @@ describe('speech', () => {
     expect((await ask({ text: 'x', language: 'xx', speed: 1 })).status).toBe(404);
     expect((await ask({ text: 'x', language: 'en-us', speed: 9 })).status).toBe(422);
   });
+  it('refuses what would take too long to say, however short it is', async () => {
+    const answer = await ask({ text: '航'.repeat(600), language: 'en-us', speed: 1 });
+    expect(answer.status).toBe(422);
+    expect(((await answer.json()) as { detail: string }).detail).toContain('Shorten it to 41 %');
+    expect((await ask({ text: 'mast '.repeat(40), language: 'en-us', speed: 1 })).status).toBe(200);
+  });
 });

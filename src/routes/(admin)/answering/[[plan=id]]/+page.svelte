@@ -16,7 +16,8 @@
 
   const system = $derived(session.system!);
   const plans = $derived(Object.values(system.plans));
-  const plan = $derived((page.params.plan ? system.plans[page.params.plan] : undefined) ?? plans[0]);
+  const asked = $derived(page.params.plan);
+  const plan = $derived(asked ? system.plans[asked] : plans[0]);
   const numbers = $derived(Object.values(system.numbers).filter((n) => n.planId === plan?.id));
   const free = $derived(Object.values(system.numbers).filter((n) => n.planId === null));
   const findings = $derived(
@@ -78,7 +79,10 @@
     <Button kind="ghost" size="small" on:click={() => start('New plan')}>Start a plan</Button>
     <PlanReader {system} ondone={(id) => void goto(`/answering/${id}`)} />
   </nav>
-  {#if !plan}
+  {#if !plan && asked}
+    <h1>This plan is no longer here</h1>
+    <p class="sub"><a href="/answering">All plans</a></p>
+  {:else if !plan}
     <section class="empty wide">
       <h2>No plan yet</h2>
       <p>A plan says what happens to calls to a number, step by step.</p>

@@ -1,0 +1,38 @@
+/** Reads files that others made, off the page: whatever they hold, the page stays alive and the reading can be stopped. */
+import { expose } from 'comlink';
+import { nanoid } from 'nanoid';
+import { readCpl, readReachCpl, type CplRead, type ReachRead } from '../core/formats/cpl';
+import { readCalendar, type CalendarRead } from '../core/formats/ical';
+import { readPlan, type PlanRead } from '../core/formats/plan';
+import type { Person, System } from '../core/system';
+import { readPairing, type Pairing } from './pairing';
+
+const freshId = (kind: string) => `${kind}-${nanoid(12)}`;
+/** Bytes as text; what is no UTF-8 is read as far as it can be. */
+const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
+
+const formats = {
+  /** @param progress is told how many events of how many are done */
+  calendar: (
+    file: Uint8Array,
+    zone: string,
+    from: string,
+    to: string,
+    progress: (done: number, of: number) => void,
+  ): CalendarRead => readCalendar(file, zone, from, to, progress),
+  /** A plan as JSON or as a script. @param name what a plan that has none is called */
+  plan(file: Uint8Array, name: string, system: System): PlanRead {
+    const content = text(file);
+    if (!/^\s*(\uFEFF\s*)?</.test(content)) return readPlan(content, system, freshId);
+    const script: CplRead = readCpl(content, system, freshId);
+    if (!script.ok) return script;
+    const planId = freshId('plan');
+    const add = { do: 'plan.add' as const, value: { id: planId, name, steps: script.steps } };
+    return { ok: true, commands: [...script.commands, add], planId, left: script.left };
+  },
+  pairing: (file: File): Promise<Pairing> => readPairing(file),
+  reach: (file: Uint8Array, person: Person, system: System): ReachRead =>
+    readReachCpl(text(file), person, system),
+};
+export type FormatsWorker = typeof formats;
+expose(formats);
