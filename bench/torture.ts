@@ -62,20 +62,21 @@ const field = (path: string, label: string | RegExp, text: (n: number) => string
   label,
   text,
 });
+/** Thirteen kinds: each changes another kind of object, or another part of one. */
 const EDITS = [
   field('/people/rosa', 'Name', (n) => `Rosa ${n}`),
-  field('/people/pia', 'Name', (n) => `Pia ${n}`),
-  field('/people/rosa', 'E-mail', (n) => `rosa${n}@lanterncove.example`),
-  field('/people/idris', 'Sorted by', (n) => `Okafor ${n}`),
-  field('/people/idris', 'Extension', (n) => String(300 + (n % 60))),
-  field('/people/mei', 'Name', (n) => `Mei ${n}`),
-  field('/people/noor', 'E-mail', (n) => `noor${n}@lanterncove.example`),
+  field('/people/idris', 'E-mail', (n) => `idris${n}@lanterncove.example`),
   field('/people/ines', 'Extension', (n) => String(380 + (n % 15))),
-  field('/people/wren', 'Name', (n) => `Wren ${n}`),
-  field('/people/wren', 'Sorted by', (n) => `Wren ${n}`),
-  field('/people/dov', 'Name', (n) => `Dov ${n}`),
-  field('/people/dov', 'E-mail', (n) => `dov${n}@lanterncove.example`),
-  field('/people/noor', 'Name', (n) => `Noor ${n}`),
+  field('/numbers#n-main', 'Label', (n) => `Main ${n}`),
+  field('/numbers#n-main', 'Notes', (n) => `A note ${n}`),
+  field('/numbers/sites#yard', 'Name', (n) => `The yard ${n}`),
+  field('/people/groups', 'Name', (n) => `A group ${n}`),
+  field('/answering/queues', 'Name', (n) => `A queue ${n}`),
+  field('/hours', 'Name of these hours', (n) => `Hours ${n}`),
+  field('/hours/rotas', 'Name of this rota', (n) => `Rota ${n}`),
+  field('/answering/main', 'Name of the plan', (n) => `Main ${n}`),
+  field('/messages/mailboxes', 'Name of the mailbox', (n) => `Mailbox ${n}`),
+  field('/messages/recordings', 'Name of the recording', (n) => `Recording ${n}`),
 ];
 
 /** Edits, and a kill a little after: what was shown as saved is there, and nothing is half there. */

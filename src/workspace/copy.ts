@@ -58,7 +58,7 @@ export function revisionOf({
 /** Days without a copy after which the person is reminded. Common practice: a week; no source. */
 const REMIND_DAYS = 7;
 
-/** Whether it is time to remind of a copy. @param now real time, epoch milliseconds */
+/** Whether it is time to remind of a copy. @param now epoch milliseconds: real time, or where there was no copy yet that of the bench, by which the business began */
 export function copyIsDue(view: View, place: CopyPlace | null, now: number): boolean {
   if (view.business.kind !== 'own' || now - (place?.at ?? view.business.createdAt) < REMIND_DAYS * 86_400_000)
     return false;

@@ -216,7 +216,8 @@ export class Workspace {
         return done.ok ? [] : done.problems;
       },
       async (error: unknown) => {
-        await this.reload('draft').catch(this.mayBeClosed);
+        // What is damaged or closed meanwhile is told by what comes back from here.
+        await this.reload('draft').catch(() => {});
         return [{ field: '', message: error instanceof Error ? error.message : String(error) }];
       },
     );

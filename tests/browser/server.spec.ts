@@ -1,5 +1,6 @@
 /** The server: what every answer carries, pages that there are not, a voice that holds nobody up; and life without it. */
 import { spawn, type ChildProcess } from 'node:child_process';
+import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { expect, test } from '@playwright/test';
 
@@ -81,14 +82,56 @@ const freePort = () =>
       probe.close(() => resolve(port));
     });
   });
-const serve = async (port: number): Promise<ChildProcess> => {
-  const server = spawn('node', ['scripts/serve.mjs'], {
+const serve = async (port: number, folder = '.'): Promise<ChildProcess> => {
+  const server = spawn('node', [`${folder}/scripts/serve.mjs`], {
     env: { ...process.env, PORT: String(port) },
     stdio: 'pipe',
   });
   await new Promise<void>((resolve) => server.stdout!.once('data', () => resolve()));
   return server;
 };
+
+test.describe('a new version', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('is offered, and used when somebody wants it', async ({ page }) => {
+    test.setTimeout(120_000);
+    const folder = 'test-results/a-later-build';
+    rmSync(folder, { recursive: true, force: true });
+    cpSync('build', `${folder}/build`, { recursive: true });
+    mkdirSync(`${folder}/scripts`);
+    cpSync('scripts/serve.mjs', `${folder}/scripts/serve.mjs`);
+    const port = await freePort();
+    let server = await serve(port, folder);
+    try {
+      await page.goto(`http://127.0.0.1:${port}/`);
+      await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+      await page.evaluate(() => navigator.serviceWorker.ready);
+      await page.reload();
+      await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+      await expect(page.getByTestId('new-version')).toHaveCount(0);
+
+      // The same server with a later build: whatever keeps the pages differs.
+      const ended = new Promise((resolve) => server.once('exit', resolve));
+      server.kill();
+      await ended;
+      const worker = `${folder}/build/client/service-worker.js`;
+      writeFileSync(worker, `${readFileSync(worker, 'utf8')}\n// a later build\n`);
+      for (const packed of ['br', 'gz']) rmSync(`${worker}.${packed}`, { force: true });
+      server = await serve(port, folder);
+      await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.update());
+      const offer = page.getByTestId('new-version');
+      await expect(offer).toContainText('A new version of Upper Line is here');
+      const loaded = page.waitForEvent('load');
+      await offer.getByRole('button', { name: 'now' }).click();
+      await loaded;
+      await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+      await expect(offer).toHaveCount(0);
+    } finally {
+      server.kill();
+      rmSync(folder, { recursive: true, force: true });
+    }
+  });
+});
 
 test.describe('with the server stopped', () => {
   test.use({ serviceWorkers: 'allow' });

@@ -47,11 +47,8 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.keyboard.press('Control+z');
   await page.goto('/numbers#n-main');
   await shot(page, 'numbers');
-  await page.goto('/answering/service?step=service-menu');
-  await page.getByRole('button', { name: 'Fold' }).click();
-  await page.getByTestId('step').filter({ hasText: 'Menu “Service”' }).scrollIntoViewIfNeeded();
-  await shot(page, 'menu');
-  await page.getByRole('button', { name: 'Show the chart' }).click();
+  await page.goto('/data');
+  await shot(page, 'data');
   await page.goto('/answering/rehearsal');
   await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
   await page.getByRole('button', { name: 'Presses a key' }).click();

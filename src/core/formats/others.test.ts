@@ -8,7 +8,7 @@ import { describe, expect, it } from 'vitest';
 import { edited, yard } from '../../../tests/fixtures/yard';
 import { rawMessage } from '../../standins/mail/compose';
 import { directory } from '../people';
-import { newGroup, Person, type Command, type MenuStep } from '../system';
+import { applyEdit, newGroup, Person, type Command, type MenuStep } from '../system';
 import { decodeCsv, previewCsv, writeCsv } from './csv';
 import { writeEvents } from './ical';
 import {
@@ -22,7 +22,7 @@ import {
 } from './people';
 import { planSvg } from './picture';
 import { asPidfLo } from './pidflo';
-import { writeVoiceXml } from './plan';
+import { readPlan, writePlan, writeVoiceXml } from './plan';
 
 let made = 0;
 const freshId = (kind: string) => `${kind}-${++made}`;
@@ -246,5 +246,62 @@ describe('whatever is in a name', () => {
     expect(mail.bcc).toBeUndefined();
     expect([...mail.headers.keys()]).not.toContain('bcc');
     expect(mail.subject).toContain('Bcc: x@y.example');
+  });
+});
+
+describe('five hundred changes at random never end in an exception', () => {
+  let seed = 11;
+  const random = (n: number) => (seed = (seed * 48_271) % 2_147_483_647) % n;
+  const signs = '\r\n:;,="0123456789aéÄ\\%\u0000\uFFFE{}[]<>&\'';
+  const mutate = (text: string) => {
+    const at = random(text.length);
+    return text.slice(0, at) + signs[random(signs.length)] + text.slice(at + random(5));
+  };
+  const of = edited(system, [
+    { do: 'group.set', id: 'slip', change: { members: [{ kind: 'person', id: 'rosa' }] } },
+  ]);
+  const bytes = (text: string) => new TextEncoder().encode(text);
+  it.each<[string, string, (text: string) => unknown]>([
+    [
+      'a list of people',
+      writePeopleCsv(of),
+      (text) => {
+        const table = tableOf(decodeCsv(bytes(text)).text);
+        if (!('message' in table)) preview(table, of);
+      },
+    ],
+    [
+      'cards',
+      writeVcards(directory(of, null), '+13605550142', 'The yard'),
+      (text) => {
+        const table = readVcards(bytes(text));
+        if (!('message' in table)) preview(table, of);
+      },
+    ],
+    ['numbers', writeCsv('numbers', of), (text) => previewCsv('numbers', text, of, freshId)],
+    ['sites', writeCsv('sites', of), (text) => previewCsv('sites', text, of, freshId)],
+    [
+      'a plan',
+      writePlan(Object.values(of.plans)[0]!, of),
+      (text) => {
+        const read = readPlan(text, of, freshId);
+        if (read.ok) applyEdit(of, { words: 'x', commands: read.commands });
+      },
+    ],
+  ])('%s', (_, text, read) => {
+    for (let i = 0; i < 500; i++) {
+      const changed = mutate(text);
+      expect(() => read(changed), changed).not.toThrow();
+    }
+  });
+  it('a plan nested ten thousand deep is refused in words', () => {
+    let steps = '[]';
+    for (let i = 0; i < 10_000; i++)
+      steps = `[{"id":"s${i}","kind":"hours","hoursId":null,"branches":[],"otherwise":${steps}}]`;
+    const plan = writePlan({ id: 'x', name: 'X', steps: [] }, of).replace('"steps": []', `"steps": ${steps}`);
+    expect(readPlan(plan, of, freshId)).toMatchObject({
+      ok: false,
+      message: expect.stringMatching(/deep|damaged/),
+    });
   });
 });

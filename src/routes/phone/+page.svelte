@@ -28,7 +28,8 @@
     session.changes ??= new Changes();
     const found: Paired[] = [];
     for (const { id } of await session.db.getAll('businesses')) {
-      const system = (await readRecord(session.db, id))?.system;
+      // A business whose data is damaged is told of where it is opened.
+      const system = (await readRecord(session.db, id).catch(() => undefined))?.system;
       const standing = (await session.db.get('standing', id))?.standing;
       for (const [phone, r] of Object.entries(standing?.registrations ?? {})) {
         const personId = system?.phones[phone]?.personId;

@@ -6,6 +6,7 @@
   import { bytesText, count } from '../format';
   import { session } from '../session.svelte';
   import { Files } from './files';
+  import { keeping } from './keeping.svelte';
 
   /** Reads a saved file, shows what it holds, and puts it into this browser when that is wanted. */
   let { file, onclose }: { file: File; onclose: () => void } = $props();
@@ -62,6 +63,7 @@
     onclose();
     await session.open(id);
     await remember(session.db!, id).catch(() => {});
+    void keeping.ask();
     await goto('/');
     session.say({ kind: 'success', title: `Read ${name} from the file.` });
   }

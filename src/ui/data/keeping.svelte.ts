@@ -1,4 +1,5 @@
 /** Whether the browser keeps the data, how much room there is, and the copy outside the browser. */
+import { untrack } from 'svelte';
 import { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace, type CopyPlace } from '$workspace';
 import { session } from '../session.svelte';
 import { fileName, Files } from './files';
@@ -33,9 +34,16 @@ class Keeping {
   private of = '';
 
   readonly canWriteFiles = typeof window !== 'undefined' && 'showSaveFilePicker' in window;
-  readonly due = $derived(
-    session.view !== null && session.minute > 0 && copyIsDue(session.view, this.place, Date.now()),
-  );
+  /** It is time to remind of a copy. Looked at with every minute, not with every key: it reads all messages over. */
+  readonly due = $derived.by(() => {
+    const [minute, place] = [session.minute, this.place];
+    return untrack(
+      () =>
+        session.view !== null &&
+        minute > 0 &&
+        copyIsDue(session.view, place, place?.at == null ? session.now : Date.now()),
+    );
+  });
 
   /** Looks how things stand. */
   async look(): Promise<void> {

@@ -5,6 +5,7 @@
   import { Business, newBusiness } from '$core/system';
   import { emptyWhole } from '$workspace';
   import { freshId } from '../ids';
+  import { keeping } from '../data/keeping.svelte';
   import { session } from '../session.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
@@ -25,6 +26,8 @@
       emptyWhole({ id, kind: 'own', createdAt: session.workspace!.now() }, business.data),
     );
     await session.open(id);
+    // From now on there is something to lose.
+    void keeping.ask();
     open = false;
     name = problem = '';
     await goto('/');

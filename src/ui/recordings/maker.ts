@@ -4,14 +4,18 @@ import { holdMusic, RATE, speakable, voiceOf, type Stage, type TelephoneSound } 
 import type { Recording, Sound } from '$core/system';
 import { readSound, storeSound } from '$workspace';
 import type { AudioWorker, Made } from '../../workers/audio.worker';
-import { Latest } from '../latest';
+import { Latest, TookTooLong } from '../latest';
 import { session } from '../session.svelte';
 
 /** A file larger than this is not read, in bytes. */
 const LARGEST_FILE = 200_000_000;
 
+/** Ten minutes of sound take ten seconds. In milliseconds. */
+const DEADLINE_MS = 60_000;
+
 const worker = new Latest<AudioWorker>(
   () => new Worker(new URL('../../workers/audio.worker.ts', import.meta.url), { type: 'module' }),
+  DEADLINE_MS,
 );
 
 export type Progress = (stage: Stage | 'reading' | 'speaking') => void;
@@ -23,8 +27,15 @@ async function inTelephoneForm(
   trim: boolean,
   progress: Progress,
 ): Promise<Made> {
-  const made = await worker.ask((w) => w.toTelephone(channels, rate, trim, proxy(progress)) as Promise<Made>);
-  return made ?? failed('Stopped.');
+  try {
+    const made = await worker.ask(
+      (w) => w.toTelephone(channels, rate, trim, proxy(progress)) as Promise<Made>,
+    );
+    return made ?? failed('Stopped.');
+  } catch (error) {
+    if (error instanceof TookTooLong) return failed(error.message);
+    throw error;
+  }
 }
 
 /** Stops whatever is being made. */

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { damagedAt, openVersioned } from '../versioned';
 import {
   allSteps,
+  applyEdit,
   Hours,
   Mailbox,
   Plan,
@@ -11,6 +12,7 @@ import {
   Rota,
   SYSTEM_VERSION,
   type Command,
+  type ForwardTarget,
   type Step,
   type System,
 } from '../../system';
@@ -86,15 +88,30 @@ export type PlanRead =
 export function readPlan(text: string, system: System, freshId: (kind: string) => string): PlanRead {
   const opened = openVersioned(text, FORMAT, 'a plan');
   if (!opened.ok) return opened;
-  const parsed = PlanFile.safeParse(opened.json);
-  if (!parsed.success) return { ok: false, message: damagedAt(parsed.error) };
-  const file = parsed.data;
+  let file: z.infer<typeof PlanFile>;
+  try {
+    const parsed = PlanFile.safeParse(opened.json);
+    if (!parsed.success) return { ok: false, message: damagedAt(parsed.error) };
+    file = parsed.data;
+  } catch (error) {
+    // Nothing is nested so deep that it cannot be followed, unless somebody made it so.
+    if (error instanceof RangeError)
+      return { ok: false, message: 'This plan is nested too deep to be followed.' };
+    throw error;
+  }
   const left = new Set<string>();
   const here = (personId: string): boolean => {
     if (system.people[personId]) return true;
     left.add('People who are not here are left out.');
     return false;
   };
+  const isRecording = (id: string): boolean =>
+    system.recordings[id] !== undefined || file.recordings.some((r) => r.id === id);
+  const leadsHere = (t: ForwardTarget): boolean =>
+    t.to === 'outside' ||
+    (t.to === 'person' && here(t.personId)) ||
+    (t.to === 'group' && system.groups[t.groupId] !== undefined) ||
+    (t.to === 'mailbox' && system.mailboxes[t.mailboxId] !== undefined);
   const commands: Command[] = [];
   for (const value of file.recordings)
     if (!system.recordings[value.id])
@@ -114,7 +131,13 @@ export function readPlan(text: string, system: System, freshId: (kind: string) =
     if (!system.queues[q.id])
       commands.push({
         do: 'queue.add',
-        value: { ...q, extension: null, memberIds: q.memberIds.filter(here) },
+        value: {
+          ...q,
+          extension: null,
+          memberIds: q.memberIds.filter(here),
+          holdMusicId: q.holdMusicId && isRecording(q.holdMusicId) ? q.holdMusicId : null,
+          comfort: q.comfort && isRecording(q.comfort.recordingId) ? q.comfort : null,
+        },
       });
   for (const m of file.mailboxes)
     if (!system.mailboxes[m.id])
@@ -123,15 +146,27 @@ export function readPlan(text: string, system: System, freshId: (kind: string) =
         value: {
           ...m,
           ownerIds: m.ownerIds.filter(here),
+          greetingId: m.greetingId && isRecording(m.greetingId) ? m.greetingId : null,
+          ...(m.zero ? { zero: leadsHere(m.zero) ? m.zero : null } : {}),
           // A list that is not here is nobody's greeting.
           ...(m.greetings
-            ? { greetings: m.greetings.filter((g) => g.when.on !== 'list' || system.lists[g.when.listId]) }
+            ? {
+                greetings: m.greetings
+                  .filter((g) => g.when.on !== 'list' || system.lists[g.when.listId])
+                  .map((g) => ({
+                    ...g,
+                    recordingId: g.recordingId && isRecording(g.recordingId) ? g.recordingId : null,
+                  })),
+              }
             : {}),
         },
       });
   const planId = freshId('plan');
   const steps = structuredClone(file.plan.steps);
-  for (const step of allSteps(steps)) fit(step, system, here, left, freshId);
+  const added = commands.length ? applyEdit(system, { words: 'What the plan needs', commands }) : null;
+  if (added && !added.ok) return { ok: false, message: added.problems.map((p) => p.message).join(' ') };
+  const after = added?.system ?? system;
+  for (const step of allSteps(steps)) fit(step, after, here, left, freshId);
   commands.push({ do: 'plan.add', value: { id: planId, name: freeName(file.plan.name, system), steps } });
   return { ok: true, commands, planId, left: [...left] };
 }
@@ -148,11 +183,25 @@ function fit(
   if (step.kind === 'ring')
     step.targets = step.targets.filter((t) => {
       if (t.kind === 'person') return here(t.id);
-      if (t.kind !== 'phone' && t.kind !== 'group') return true;
-      const found = t.kind === 'phone' ? system.phones[t.id] : system.groups[t.id];
+      if (t.kind !== 'phone' && t.kind !== 'group' && t.kind !== 'rota') return true;
+      const { phones, groups, rotas } = system;
+      const found = { phone: phones, group: groups, rota: rotas }[t.kind][t.id];
       if (!found) left.add(`A ${t.kind} that is not here is left out.`);
       return found !== undefined;
     });
+  const pointers = {
+    hoursId: 'hours',
+    queueId: 'queues',
+    mailboxId: 'mailboxes',
+    recordingId: 'recordings',
+  } as const;
+  for (const [field, collection] of Object.entries(pointers)) {
+    const fields = step as unknown as Record<string, string | null | undefined>;
+    const id = fields[field];
+    if (!id || system[collection as (typeof pointers)[keyof typeof pointers]][id]) continue;
+    fields[field] = null;
+    left.add(`Something of the ${collection} is neither here nor in the file, and is left out.`);
+  }
   if (step.kind === 'goto' && step.planId && !system.plans[step.planId]) {
     left.add('A plan it goes to is not here.');
     step.planId = null;
@@ -168,5 +217,6 @@ function fit(
 function freeName(name: string, system: System): string {
   const taken = new Set(Object.values(system.plans).map((p) => p.name));
   if (!taken.has(name)) return name;
-  for (let n = 2; ; n++) if (!taken.has(`${name} ${n}`)) return `${name} ${n}`.slice(0, 80);
+  const short = name.slice(0, 74);
+  for (let n = 2; ; n++) if (!taken.has(`${short} ${n}`)) return `${short} ${n}`;
 }
