@@ -19,13 +19,13 @@ const port = process.env.UPPER_LINE_PORT;
 
 export const shared: PlaywrightTestConfig = {
   workers: 2,
-  // Real calls take real seconds; on a busy machine one may be late. A second failure counts.
-  retries: process.env.CI ? 1 : 0,
-  timeout: 60_000,
-  globalTimeout: 2_700_000,
-  expect: { timeout: 10_000 },
+  // Real calls take real seconds; on a busy machine one may be late. A third failure counts.
+  retries: process.env.CI ? 2 : 0,
+  timeout: process.env.CI ? 120_000 : 60_000,
+  globalTimeout: 3_900_000,
+  expect: { timeout: process.env.CI ? 20_000 : 10_000 },
   use: {
-    actionTimeout: 15_000,
+    actionTimeout: process.env.CI ? 30_000 : 15_000,
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Europe/Berlin',

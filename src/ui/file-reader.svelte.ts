@@ -69,7 +69,9 @@ export class FileReading {
         how(
           w,
           bytes,
-          proxy((done, of) => (this.now = { name, done, of })),
+          proxy((done: number, of: number) => {
+            this.now = { name, done, of };
+          }),
         ),
       );
     } catch (error) {

@@ -16,16 +16,23 @@ export class Files {
 
   /** @returns null when it was stopped @throws when the worker fails */
   write(whole: Whole, progress: (done: number, of: number) => void): Promise<Written | null> {
-    return this.worker.ask((w) => w.write(whole, Date.now(), proxy(progress)) as Promise<Written>);
+    return this.worker.ask((w) => w.write(whole, Date.now(), proxy(told(progress))) as Promise<Written>);
   }
   /** @returns null when it was stopped @throws when the worker fails */
   read(file: Blob, progress: (read: number) => void): Promise<FileRead | null> {
-    return this.worker.ask((w) => w.read(file, proxy(progress)) as Promise<FileRead>);
+    return this.worker.ask((w) => w.read(file, proxy(told(progress))) as Promise<FileRead>);
   }
   stop(): void {
     this.worker.stop();
   }
 }
+
+/** Nothing goes back to the worker from being told how far it is. */
+const told =
+  <A extends unknown[]>(progress: (...how: A) => void) =>
+  (...how: A): void => {
+    progress(...how);
+  };
 
 /** What a file of a business is called. */
 export const fileName = (business: string, day: string): string =>

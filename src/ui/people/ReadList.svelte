@@ -175,7 +175,15 @@
       </p>
     </div>
   </div>
-  {#if busy}<ProgressBar labelText="Reading" />{/if}
+  {#if busy}
+    <ProgressBar
+      labelText="Reading"
+      {...busy.of > 1
+        ? { value: busy.done, max: busy.of, helperText: `${busy.done} of ${busy.of} rows` }
+        : {}}
+    />
+    <button class="linkish small" type="button" onclick={() => reader.stop()}>Stop reading</button>
+  {/if}
   {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 {:else}
   <div class="options">
