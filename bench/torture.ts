@@ -217,10 +217,10 @@ async function calls(): Promise<void> {
     ['prompt', 'Main line', 1500],
     ['ringing', 'Main line', 6000],
     ['ringing on', 'Main line', 15_000],
-    ['greeting', 'Rosa, direct', 20_000],
-    ['message', 'Rosa, direct', 30_000],
-    ['queue', 'Workshop', 4000],
-    ['queue, waiting', 'Workshop', 12_000],
+    ['greeting', 'Rosa Delgado, direct', 20_000],
+    ['message', 'Rosa Delgado, direct', 30_000],
+    ['later', 'Main line', 25_000],
+    ['night', 'Winter store', 5000],
   ];
   for (const [phase, label, after] of phases) {
     const { browser, page } = await open();
@@ -285,7 +285,10 @@ try {
     )
       break;
     else await new Promise((resolve) => setTimeout(resolve, 100));
+  // Named on the command line, only those.
+  const wanted = process.argv.slice(2);
   for (const [what, run] of Object.entries({ kills, full, damaged, calls, closed })) {
+    if (wanted.length && !wanted.includes(what)) continue;
     console.log(what === 'kills' ? `${KILLS} kills over ${EDITS.length} edits` : what);
     await run();
   }

@@ -113,6 +113,9 @@
   .wrong {
     color: var(--alarm);
   }
+  h2 {
+    margin: 22px 0 8px;
+  }
   .row {
     display: flex;
     gap: 8px;

@@ -6,6 +6,16 @@ import { CallRecord, EditRecord, Invitation, MailRecord, MessageRecord, VersionR
 import type { Aside } from './records';
 import { within } from './store';
 
+/** What everything hangs on, in words. */
+const NAMES: Partial<Record<Stores, string>> = {
+  businesses: 'The entry of this business',
+  drafts: 'The draft',
+  heads: 'What was done to the draft last',
+  versions: 'What callers get now',
+  standing: 'The settings that hold at once',
+  dealings: 'What goes on with the carrier',
+};
+
 /** Thrown where a record that everything hangs on cannot be read. */
 export class Damaged extends Error {
   constructor(
@@ -13,7 +23,7 @@ export class Damaged extends Error {
     readonly reason: string,
     readonly raw: unknown,
   ) {
-    super(`${store}: ${reason}`);
+    super(`${NAMES[store] ?? store} cannot be read (${reason}).`);
   }
 }
 

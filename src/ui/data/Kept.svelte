@@ -53,6 +53,6 @@
     margin: 16px 0;
   }
   p {
-    margin: 0 0 10px;
+    margin: 8px 0 10px;
   }
 </style>
