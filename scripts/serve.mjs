@@ -7,7 +7,7 @@ const HEADERS = {
   'referrer-policy': 'same-origin',
   // The microphone for this page itself; nothing else of the machine for anybody.
   'permissions-policy':
-    'microphone=(self), autoplay=(self), camera=(), geolocation=(), display-capture=(), usb=(), serial=(), bluetooth=(), payment=()',
+    'microphone=(self), autoplay=(self), camera=(), geolocation=(), display-capture=(), usb=(), serial=(), payment=()',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
 };
