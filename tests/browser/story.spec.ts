@@ -46,7 +46,7 @@ function recordsOf(path: string): unknown[] {
 }
 
 test('from nothing to a message in the mailbox', async ({ context, page, baseURL }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(process.env.CI ? 420_000 : 180_000);
   const foreign = watchRequests(context, baseURL!);
   const errors = watchErrors(context);
   await page.goto('/');
