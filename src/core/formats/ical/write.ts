@@ -63,7 +63,7 @@ function timeZone(zone: string, from: number, to: number): ICAL.Component {
 }
 
 /** Milliseconds since 1970 of a wall clock, as a time without a zone. */
-function floating(wall: number): ICAL.Time {
+export function floating(wall: number): ICAL.Time {
   const d = new Date(wall);
   return ICAL.Time.fromData({
     year: d.getUTCFullYear(),

@@ -1,8 +1,9 @@
 /** What time it is where an event takes place: UTC, a zone known by name, one the file describes, or whatever the clock here says. */
-import ICAL from 'ical.js';
+import type ICAL from 'ical.js';
 import { localTime, momentOf } from '../../hours';
 import { zoneOf, type Block } from '../lines';
 import type { Wall } from './repeats';
+import { floating } from './write';
 
 export type Zone =
   | { kind: 'floating' }
@@ -89,19 +90,8 @@ export function momentIn(zone: Zone, wall: Wall, here: string): number {
       const minute = d.getUTCHours() * 60 + d.getUTCMinutes() + d.getUTCSeconds() / 60;
       return momentOf(zone.kind === 'known' ? zone.name : here, d.toISOString().slice(0, 10), minute);
     }
-    case 'own': {
-      const d = new Date(wall);
-      const time = ICAL.Time.fromData({
-        year: d.getUTCFullYear(),
-        month: d.getUTCMonth() + 1,
-        day: d.getUTCDate(),
-        hour: d.getUTCHours(),
-        minute: d.getUTCMinutes(),
-        second: d.getUTCSeconds(),
-        isDate: false,
-      });
-      return wall - zone.zone.utcOffset(time) * 1000;
-    }
+    case 'own':
+      return wall - zone.zone.utcOffset(floating(wall)) * 1000;
   }
 }
 
