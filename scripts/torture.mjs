@@ -3,4 +3,4 @@ import { build, installPackages, run } from './ready.mjs';
 
 installPackages();
 build();
-run('npx', ['tsx', 'bench/torture.ts']);
+run('npx', ['tsx', 'bench/torture.ts', ...process.argv.slice(2)]);

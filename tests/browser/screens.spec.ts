@@ -218,8 +218,9 @@ test('reading a file in place of a business says so first, and leaving it change
 }) => {
   await open(page, '/people/pia');
   await page.getByRole('button', { name: 'Businesses and files' }).click();
-  const download = page.waitForEvent('download');
   await page.getByRole('menuitem', { name: 'Save everything as a file' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save \d/ }).click();
   const path = (await (await download).path())!;
   await page.getByRole('link', { name: /Pia Lindqvist leaves/ }).click();
   await page.getByRole('button', { name: 'Pia Lindqvist leaves' }).click();

@@ -9,9 +9,9 @@ test('every answer carries the headers that protect it, and the server says that
   page,
 }) => {
   await page.goto('/');
-  const script = await page.evaluate(() =>
-    document.querySelector('link[rel=modulepreload]')?.getAttribute('href'),
-  );
+  const loaded = page.locator('link[rel=modulepreload]').first();
+  await loaded.waitFor({ state: 'attached' });
+  const script = await loaded.getAttribute('href');
   for (const path of [
     '/',
     '/favicon.svg',

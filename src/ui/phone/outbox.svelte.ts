@@ -59,17 +59,22 @@ export class Outbox {
     });
   }
 
-  /** The phone is back: what waits is carried out as of when it was made. */
-  async flush(): Promise<void> {
-    const { waiting } = this;
-    if (!waiting.length) return;
+  private flushing: Promise<void> | undefined;
+  /** The phone is back: what waits is carried out as of when it was made. Asked again meanwhile, it goes on as it is. */
+  flush(): Promise<void> {
+    return (this.flushing ??= this.carryOut().finally(() => (this.flushing = undefined)));
+  }
+
+  private async carryOut(): Promise<void> {
     const stayed = [];
+    const words = [];
     // One after the other, and each only gone once it is stored: a window that is closed meanwhile goes on later.
-    for (const { settings, at } of waiting) {
-      stayed.push(...(await session.workspace!.set(settings, { at, by: this.by() })));
+    for (let next = this.waiting[0]; next; next = this.waiting[0]) {
+      stayed.push(...(await session.workspace!.set(next.settings, { at: next.at, by: this.by() })));
+      words.push(next.words);
       this.keep(this.waiting.slice(1));
     }
     if (stayed.length) tellStayed(stayed);
-    else session.say({ kind: 'success', title: waiting.map((w) => w.words).join('; ') });
+    else if (words.length) session.say({ kind: 'success', title: words.join('; ') });
   }
 }
