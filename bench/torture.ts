@@ -7,6 +7,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Browser, type Page } from '@playwright/test';
+import type { CallState } from '../src/core/calls';
+import { callFrom, putInForce, setClock, withSoftphone } from '../tests/browser/bench';
 import { shared } from '../tests/server';
 
 const KILLS = Number(process.env.KILLS ?? 60);
@@ -42,8 +44,16 @@ async function open(): Promise<{ browser: Browser; page: Page }> {
   for (let tries = 0; ; tries++) {
     try {
       const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
-      const page = browser.contexts()[0]!.pages()[0] ?? (await browser.contexts()[0]!.newPage());
-      return { browser, page };
+      const context = browser.contexts()[0]!;
+      // A browser that was started by hand knows no base for paths.
+      const based = (page: Page) => {
+        const goto = page.goto.bind(page);
+        page.goto = (path, options) => goto(new URL(path, baseURL).href, options);
+        return page;
+      };
+      const another = context.newPage.bind(context);
+      context.newPage = async () => based(await another());
+      return { browser, page: context.pages()[0] ? based(context.pages()[0]!) : await context.newPage() };
     } catch (error) {
       if (tries > 60) throw error;
       await new Promise((resolve) => setTimeout(resolve, 100));
@@ -84,7 +94,7 @@ async function kills(): Promise<void> {
   for (let n = 0; n < KILLS; n++) {
     const edit = EDITS[n % EDITS.length]!;
     const { browser, page } = await open();
-    await page.goto(baseURL + edit.path);
+    await page.goto(edit.path);
     const input = page.getByLabel(edit.label, { exact: true }).first();
     await input.waitFor();
     const text = edit.text(n);
@@ -99,7 +109,7 @@ async function kills(): Promise<void> {
     const held = await input.inputValue();
     await kill(browser);
     const again = await open();
-    await again.page.goto(baseURL + edit.path);
+    await again.page.goto(edit.path);
     const value = again.page.getByLabel(edit.label, { exact: true }).first();
     const shown = await value
       .waitFor({ timeout: 20_000 })
@@ -116,7 +126,7 @@ async function kills(): Promise<void> {
 async function full(): Promise<void> {
   for (const edit of EDITS) {
     const { browser, page } = await open();
-    await page.goto(baseURL + edit.path);
+    await page.goto(edit.path);
     const input = page.getByLabel(edit.label, { exact: true }).first();
     await input.waitFor();
     await page.evaluate(() => {
@@ -152,7 +162,7 @@ async function damaged(): Promise<void> {
   };
   for (const [store, record] of Object.entries(stores)) {
     const { browser, page } = await open();
-    await page.goto(baseURL!);
+    await page.goto('/');
     await page.getByTestId('saved').waitFor();
     await page.evaluate(
       ([store, record]) =>
@@ -169,7 +179,7 @@ async function damaged(): Promise<void> {
         }),
       [store, record] as const,
     );
-    await page.goto(`${baseURL}/people`);
+    await page.goto('/people');
     const notes = page.getByTestId('data-notes');
     const trouble = page.getByRole('heading', { name: /is damaged/ });
     const told = await notes
@@ -184,7 +194,7 @@ async function damaged(): Promise<void> {
       await notes.waitFor();
     }
     if (told) {
-      await page.goto(`${baseURL}/data`);
+      await page.goto('/data');
       const card = page.getByTestId('unread');
       await card.getByRole('button', { name: 'Save as a raw file' }).click();
       await card.getByRole('button', { name: /^Let go of/ }).click();
@@ -197,10 +207,10 @@ async function damaged(): Promise<void> {
 /** The database taken away under a window. */
 async function closed(): Promise<void> {
   const { browser, page } = await open();
-  await page.goto(`${baseURL}/people`);
+  await page.goto('/people');
   await page.getByTestId('saved').waitFor();
   const other = await browser.contexts()[0]!.newPage();
-  await other.goto(`${baseURL}/favicon.svg`);
+  await other.goto('/favicon.svg');
   await other.evaluate(() => indexedDB.deleteDatabase('upper-line'));
   const told = await page
     .getByTestId('storage-alarm')
@@ -211,69 +221,128 @@ async function closed(): Promise<void> {
   await kill(browser);
 }
 
-/** A call, and everything killed in one of its phases: it ends, and is in the log. */
+/** How a call comes to each phase that it can be killed in. */
+interface Killed {
+  phase: CallState['phase'];
+  label: string;
+  /** Local time of the business: from nine the office answers, at noon the line leads to the menu and the queue. */
+  clock: string;
+  /** What is done on the way: keys or words, each in the phase that it is for. */
+  ways?: [phase: CallState['phase'], act: string][];
+}
+const MORNING = '2026-11-24T10:15';
+const NOON = '2026-11-24T12:15';
+const QUEUE: Killed['ways'] = [['menu', '310']];
+const KILLED: Killed[] = [
+  { phase: 'prompt', label: 'Main line', clock: NOON },
+  { phase: 'ringing', label: 'Main line', clock: NOON },
+  { phase: 'menu', label: 'Main line', clock: NOON },
+  { phase: 'queued', label: 'Main line', clock: NOON, ways: QUEUE },
+  { phase: 'ringing', label: 'Main line', clock: MORNING },
+  { phase: 'talking', label: 'Main line', clock: MORNING, ways: [['ringing', 'answer']] },
+  { phase: 'naming', label: 'Winter store', clock: MORNING },
+  { phase: 'greeting', label: 'Rosa Delgado, direct', clock: MORNING },
+  { phase: 'inbox', label: 'Rosa Delgado, direct', clock: MORNING, ways: [['greeting', '*']] },
+  { phase: 'tone', label: 'Rosa Delgado, direct', clock: MORNING },
+  { phase: 'message', label: 'Rosa Delgado, direct', clock: MORNING, ways: [['message', 'say']] },
+  { phase: 'queued', label: 'Main line', clock: NOON },
+  { phase: 'asked', label: 'Main line', clock: NOON },
+];
+const WORDS = 'It is about the keel.';
+
+/** A call, and everything killed in one of its phases: it ends, is in the log, and what was said is in the mailbox. */
 async function calls(): Promise<void> {
-  const phases: [string, string, number][] = [
-    ['prompt', 'Main line', 1500],
-    ['ringing', 'Main line', 6000],
-    ['ringing on', 'Main line', 15_000],
-    ['greeting', 'Rosa Delgado, direct', 20_000],
-    ['message', 'Rosa Delgado, direct', 30_000],
-    ['later', 'Main line', 25_000],
-    ['night', 'Winter store', 5000],
-  ];
-  for (const [phase, label, after] of phases) {
+  const softphone = await open();
+  const staff = await withSoftphone(softphone.browser.contexts()[0]!, softphone.page, MORNING);
+  const phone = staff.url();
+  await softphone.page.goto('/messages/mailboxes');
+  const mailbox = softphone.page.getByRole('region', { name: 'Rosa Delgado', exact: true });
+  await mailbox.getByText('How a message ends, key 0').click();
+  await mailbox.getByLabel('PIN', { exact: true }).fill('4827');
+  await mailbox.getByRole('button', { name: 'Set', exact: true }).click();
+  await mailbox.getByText(/set by whoever runs the system/).waitFor();
+  await softphone.page.goto('/people/idris/reach');
+  await softphone.page.getByLabel('Who says their name first').selectOption('everybody from outside');
+  await softphone.page.getByRole('button', { name: 'Set it' }).click();
+  await softphone.page
+    .getByText(/set by whoever runs the system/)
+    .first()
+    .waitFor();
+  await softphone.page.goto('/numbers#n-winter-store');
+  await softphone.page
+    .getByLabel('Where calls to Winter store go')
+    .selectOption('Idris Okafor, then their voicemail');
+  await putInForce(softphone.page);
+  await kill(softphone.browser);
+  for (const killed of KILLED) {
     const { browser, page } = await open();
-    await page.goto(`${baseURL}/bench/phone?business=lantern-cove`);
-    const button = page.getByRole('button', { name: label, exact: true });
-    await button
-      .or(page.getByRole('button', { name: 'Call', exact: true }))
-      .first()
-      .waitFor();
-    if (await button.isVisible()) await button.click();
-    await page.getByRole('button', { name: 'Call', exact: true }).click();
-    await page.getByTestId('outside-call').waitFor();
-    await page.waitForTimeout(after);
-    const before = await count(page);
+    const context = browser.contexts()[0]!;
+    await page.goto('/');
+    await page.getByTestId('saved').waitFor();
+    await setClock(page, killed.clock);
+    const staff = await context.newPage();
+    await staff.goto(phone);
+    await staff.getByTestId('phone-state').waitFor();
+    const had = await stored(page);
+    const outside = await callFrom(context, killed.label);
+    const ways = [...(killed.ways ?? [])];
+    for (let there = false; !there;) {
+      const { phase } = await stored(page);
+      const way = ways[0];
+      if (way && phase === way[0]) {
+        ways.shift();
+        if (way[1] === 'answer') await staff.getByRole('button', { name: /^Answer/ }).click();
+        else if (way[1] === 'say') {
+          await outside.getByLabel('What you say').fill(WORDS);
+          await outside.waitForTimeout(1500);
+        } else
+          for (const key of way[1])
+            await outside.getByRole('button', { name: `Key ${key}`, exact: true }).click();
+      }
+      there = !ways.length && (await stored(page)).phase === killed.phase;
+      if (phase === 'over') throw new Error(`The call was over before it was ${killed.phase}.`);
+      await page.waitForTimeout(30);
+    }
     await kill(browser);
     const again = await open();
-    await again.page.goto(baseURL!);
-    const kept = await again.page
-      .waitForFunction(
-        (before) =>
-          new Promise<boolean>((resolve) => {
-            const open = indexedDB.open('upper-line');
-            open.onsuccess = () => {
-              const all = open.result.transaction('calls').objectStore('calls').count();
-              all.onsuccess = () => {
-                open.result.close();
-                resolve(all.result > before);
-              };
-            };
-          }),
-        before,
-        { timeout: 25_000, polling: 500 },
-      )
-      .then(() => true)
-      .catch(() => false);
-    if (!kept) tell('lost', `a call, killed in: ${phase}`);
+    await again.page.goto('/');
+    let now = await stored(again.page);
+    for (let tries = 0; now.calls === had.calls && tries < 120; tries++) {
+      await again.page.waitForTimeout(500);
+      now = await stored(again.page);
+    }
+    console.log(`  killed while ${killed.phase}: ${now.calls - had.calls} call kept`);
+    if (now.calls !== had.calls + 1) tell('lost', `a call, killed in: ${killed.phase}`);
+    if (killed.ways?.some(([, act]) => act === 'say') && !now.texts.includes(WORDS))
+      tell('lost', 'what a caller had said');
     await kill(again.browser);
   }
 }
-const count = (page: Page): Promise<number> =>
-  page.evaluate(
-    () =>
-      new Promise<number>((resolve) => {
-        const open = indexedDB.open('upper-line');
-        open.onsuccess = () => {
-          const all = open.result.transaction('calls').objectStore('calls').count();
-          all.onsuccess = () => {
-            open.result.close();
-            resolve(all.result);
-          };
-        };
-      }),
-  );
+/** What is stored of calls: how many there were, in which phase one is, and what messages say. */
+const stored = (page: Page) => page.evaluate(readStored);
+function readStored(): Promise<{ calls: number; phase: string | null; texts: string }> {
+  return new Promise((resolve, reject) => {
+    const open = indexedDB.open('upper-line');
+    open.onerror = () => reject(new Error('The database does not open.'));
+    open.onsuccess = () => {
+      const tx = open.result.transaction(['calls', 'exchange', 'messages']);
+      const [calls, exchange, messages] = ['calls', 'exchange', 'messages'].map((name) =>
+        tx.objectStore(name).getAll(),
+      );
+      tx.oncomplete = () => {
+        open.result.close();
+        const going = (exchange!.result as { snapshot: { calls: { phase: string }[] } }[])
+          .flatMap((record) => record.snapshot.calls)
+          .map((call) => call.phase);
+        resolve({
+          calls: calls!.result.length,
+          phase: going.find((phase) => phase !== 'over') ?? going.at(-1) ?? null,
+          texts: JSON.stringify(messages!.result),
+        });
+      };
+    };
+  });
+}
 
 try {
   for (let tries = 0; tries < 100; tries++)
