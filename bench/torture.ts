@@ -3,7 +3,7 @@
  * records damaged, the switch killed in each phase of a call. Prints how much was lost, half there, or not told.
  */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Browser, type Page } from '@playwright/test';
@@ -25,17 +25,18 @@ const server = spawn('node', ['scripts/serve.mjs'], {
 });
 const profile = mkdtempSync(join(tmpdir(), 'torture-'));
 let running: ChildProcess;
-let port = 9400;
 
 /** A browser that keeps its data in the profile, to be killed. */
 async function open(): Promise<{ browser: Browser; page: Page }> {
-  port++;
+  // The browser takes a free port and writes it down: one that was left running would answer on a fixed one.
+  const written = join(profile, 'DevToolsActivePort');
+  rmSync(written, { force: true });
   running = spawn(
     launchOptions!.executablePath!,
     [
       ...launchOptions!.args!,
       '--headless',
-      `--remote-debugging-port=${port}`,
+      '--remote-debugging-port=0',
       `--user-data-dir=${profile}`,
       'about:blank',
     ],
@@ -43,6 +44,7 @@ async function open(): Promise<{ browser: Browser; page: Page }> {
   );
   for (let tries = 0; ; tries++) {
     try {
+      const port = readFileSync(written, 'utf8').split('\n')[0];
       const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
       const context = browser.contexts()[0]!;
       // A browser that was started by hand knows no base for paths.
@@ -253,7 +255,10 @@ const WORDS = 'It is about the keel.';
 /** A call, and everything killed in one of its phases: it ends, is in the log, and what was said is in the mailbox. */
 async function calls(): Promise<void> {
   const softphone = await open();
-  const staff = await withSoftphone(softphone.browser.contexts()[0]!, softphone.page, MORNING);
+  await softphone.page.goto('/');
+  await softphone.page.getByTestId('saved').waitFor();
+  await setClock(softphone.page, MORNING);
+  const staff = await withSoftphone(softphone.browser.contexts()[0]!, softphone.page);
   const phone = staff.url();
   await softphone.page.goto('/messages/mailboxes');
   const mailbox = softphone.page.getByRole('region', { name: 'Rosa Delgado', exact: true });

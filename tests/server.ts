@@ -19,6 +19,8 @@ const port = process.env.UPPER_LINE_PORT;
 
 export const shared: PlaywrightTestConfig = {
   workers: 2,
+  // Each test has a browser of its own: none need wait for the others of its file.
+  fullyParallel: true,
   // Real calls take real seconds; on a busy machine one may be late. A third failure counts.
   retries: process.env.CI ? 2 : 0,
   timeout: process.env.CI ? 120_000 : 60_000,

@@ -94,6 +94,16 @@ export const readMany = async <S extends Many>(
 ): Promise<RecordOf<S>[]> =>
   sorted(store, await db.getAllFromIndex(store as 'calls', 'business', businessId)).good;
 
+/** One of them, or undefined where there is none that can be read. */
+export const readOne = async <S extends 'messages' | 'calls' | 'mail' | 'invitations'>(
+  db: Db,
+  store: S,
+  id: string,
+): Promise<RecordOf<S> | undefined> => {
+  const raw: unknown = await db.get(store as 'calls', id);
+  return raw === undefined ? undefined : sorted(store, [raw]).good[0];
+};
+
 /** Moves records that cannot be read out of the way, as they are, until somebody has seen to them. */
 export async function setAside(db: Db, businessId: string, unread: readonly Unread[]): Promise<void> {
   if (!unread.length) return;

@@ -1,7 +1,8 @@
 /** Plans of every kind on screen: mistakes found, menus and queues tried, promises, rehearsals, coverage, files. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { bench, open, saved, setClock } from './bench';
+import { expect, test } from './seeded';
 
 async function fileOf(page: Page, act: () => Promise<void>): Promise<string> {
   const download = page.waitForEvent('download');

@@ -43,13 +43,18 @@ export async function setUpPhone(phone: Page): Promise<void> {
   await steps.getByRole('button', { name: 'To the phone' }).click();
 }
 
-/** Opens a page of the demonstration on Tuesday 24 November 2026 at 10:15. */
+/** Opens a page of the demonstration. */
 export async function open(page: Page, path: string): Promise<void> {
+  await page.goto(path);
+  await page.locator('h1').first().waitFor();
+}
+
+/** The same in a browser that has nothing yet, on Tuesday 24 November 2026 at 10:15. */
+export async function openFresh(page: Page, path: string): Promise<void> {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
   await setClock(page, '2026-11-24T10:15');
-  await page.goto(path);
-  await page.locator('h1').first().waitFor();
+  await open(page, path);
 }
 
 /** The id of the business that this browser opens. */
@@ -68,11 +73,8 @@ export const currentBusiness = (page: Page): Promise<string> =>
       }),
   );
 
-/** Opens the demonstration at a moment, with Idris's browser softphone paired in a window of its own. */
-export async function withSoftphone(context: BrowserContext, page: Page, moment: string): Promise<Page> {
-  await page.goto('/');
-  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
-  await setClock(page, moment);
+/** Opens the demonstration, with Idris's browser softphone paired in a window of its own. */
+export async function withSoftphone(context: BrowserContext, page: Page): Promise<Page> {
   await page.goto('/people/idris');
   await page.getByRole('button', { name: /^Invite Idris/ }).click();
   await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();

@@ -1,14 +1,14 @@
 /** Real calls on the demonstration: what rings, what is heard, what is left. */
-import { expect, test } from '@playwright/test';
 import PostalMime from 'postal-mime';
 import { readFileSync } from 'node:fs';
-import { callFrom, setClock, withSoftphone } from './bench';
+import { callFrom, open, setClock, withSoftphone } from './bench';
+import { expect, test } from './seeded';
 
 test('a window that closes hands its calls over, and the caller notices nothing', async ({
   context,
   page,
 }) => {
-  const staff = await withSoftphone(context, page, '2026-11-24T10:15');
+  const staff = await withSoftphone(context, page);
   const outside = await callFrom(context, 'Main line');
   await expect(staff.getByTestId('ringing')).toBeVisible();
   // ITU-T E.180 supplement 2, from memory: North American ringing is 440 and 480 Hz.
@@ -33,7 +33,7 @@ test('declining stops that person’s phones, and do not disturb keeps them sile
   context,
   page,
 }) => {
-  const staff = await withSoftphone(context, page, '2026-11-24T10:15');
+  const staff = await withSoftphone(context, page);
   const outside = await callFrom(context, 'Main line');
   await expect(staff.getByTestId('ringing')).toContainText('your desk phone');
   await staff.keyboard.press('Escape');
@@ -65,8 +65,7 @@ test('declining stops that person’s phones, and do not disturb keeps them sile
 
 test('what a caller records is in the mailbox to be heard, and in the mail', async ({ context, page }) => {
   test.setTimeout(90_000);
-  await page.goto('/');
-  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await open(page, '/');
   await setClock(page, '2026-11-24T20:00');
   const outside = await callFrom(context, 'Main line');
   await expect(outside.getByTestId('outside-call')).toContainText('The yard is closed now');

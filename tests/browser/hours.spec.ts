@@ -1,8 +1,9 @@
 /** Hours beyond the week: holidays, days off, closed for now, calendars, rotas, and the year at a glance. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { readFileSync } from 'node:fs';
 import { open, saved } from './bench';
+import { expect, test } from './seeded';
 
 const sentence = (page: Page) => page.getByTestId('rehearsal-sentence');
 const at = (page: Page, local: string) =>

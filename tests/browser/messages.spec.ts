@@ -1,7 +1,8 @@
 /** What becomes of messages: answered, blocked, looked through, told of, listened to by keypad, taken along. */
 import AdmZip from 'adm-zip';
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { bench, callFrom, open, putInForce } from './bench';
+import { expect, test } from './seeded';
 
 const message = (page: Page, from: string) => page.getByTestId('message').filter({ hasText: from });
 const mailbox = (page: Page, name: string) => page.getByRole('region', { name, exact: true });

@@ -1,7 +1,8 @@
 /** Numbers, sites and dialling: the main stories, driven as a person does. */
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { open, setClock } from './bench';
+import { expect, test } from './seeded';
 
 const bench = (page: Page) => page.getByRole('complementary', { name: 'Bench' });
 const openBench = async (page: Page, tab: string) => {

@@ -2,8 +2,9 @@
 import { readFileSync } from 'node:fs';
 import { simpleParser } from 'mailparser';
 import Papa from 'papaparse';
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { bench, codeInLetter, currentBusiness, open, saved, setUpPhone } from './bench';
+import { expect, test } from './seeded';
 
 const cell = (page: Page, row: string, column: string): Locator =>
   page.getByRole('row', { name: row }).locator(`.${column}`);

@@ -1,6 +1,7 @@
 /** How somebody is reached: set by themselves, for them, or by star codes; what it does to callers. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { bench, callFrom, open, putInForce, saved, withSoftphone } from './bench';
+import { expect, test } from './seeded';
 
 const effect = (page: Page) => page.getByTestId('effect');
 const ready = (page: Page) => expect(effect(page)).toHaveAttribute('data-ready', 'true');
@@ -224,7 +225,7 @@ test('a phone that was without network does not undo what was set later elsewher
   context,
   page,
 }) => {
-  const staff = await withSoftphone(context, page, '2026-11-24T10:15');
+  const staff = await withSoftphone(context, page);
   await staff.getByLabel('Bench: its network').selectOption('no network');
   await expect(staff.getByTestId('phone-state')).toContainText('no network');
   await staff.locator('label', { hasText: 'Do not disturb' }).click();
@@ -248,7 +249,7 @@ test('a stranger says who they are; whoever is rung reads it and lets them leave
   page,
 }) => {
   test.setTimeout(150_000);
-  const staff = await withSoftphone(context, page, '2026-11-24T10:15');
+  const staff = await withSoftphone(context, page);
   await page.goto('/people/idris/reach');
   await page.getByLabel('Who says their name first').selectOption('everybody from outside');
   await page.getByRole('button', { name: 'Set it' }).click();

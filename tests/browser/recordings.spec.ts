@@ -1,9 +1,10 @@
 /** Recordings: spoken, recorded, read from files, heard by callers; what is refused, and what is not lost. */
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { decode as readWav } from 'node-wav';
 import { toneFile, wavOf } from '../fixtures/wav';
 import { open, saved, setClock } from './bench';
+import { expect, test } from './seeded';
 
 const card = (page: Page, name: string) => page.getByRole('article', { name });
 const length = (page: Page) => page.getByTestId('recording-length');

@@ -1,7 +1,8 @@
 /** The screens one by one: what a person does there, and what happens when it goes wrong. */
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { codeInLetter, open, setClock, setUpPhone } from './bench';
 import { PAGES, PHONES } from './paths';
+import { expect, test } from './seeded';
 
 const sendInvitation = async (page: Page): Promise<string> => {
   await page.getByRole('button', { name: /^Invite.*Jonah/ }).click();

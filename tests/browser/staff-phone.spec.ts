@@ -1,6 +1,7 @@
 /** The staff's side of a phone: pairing it, what it asks for, what it says when it is not ready. */
-import { expect, test, type BrowserContext, type Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import { codeInLetter, open, saved, setUpPhone } from './bench';
+import { expect, test } from './seeded';
 
 /** Invites Jonah and follows the link of his letter in a window of its own. */
 async function followed(

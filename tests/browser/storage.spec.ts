@@ -2,7 +2,7 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
-import { open, saved } from './bench';
+import { openFresh as open, saved } from './bench';
 
 const alarm = (page: Page) => page.getByTestId('storage-alarm');
 

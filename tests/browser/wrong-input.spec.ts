@@ -1,6 +1,7 @@
 /** What people type wrongly: said beside the field, nothing lost, nothing half done. */
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { open } from './bench';
+import { expect, test } from './seeded';
 
 /** The message beside a field. */
 const beside = (field: Locator) =>

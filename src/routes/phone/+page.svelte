@@ -3,7 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { demonstration } from '$demo/lantern-cove';
-  import { Changes, openDatabase, readRecord } from '$workspace';
+  import { Changes, openDatabase, readRecord, StandingRecord } from '$workspace';
   import { readLink } from '$standins/mail/invitation';
   import PairForm from '$ui/phone/PairForm.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
@@ -30,7 +30,7 @@
     for (const { id } of await session.db.getAll('businesses')) {
       // A business whose data is damaged is told of where it is opened.
       const system = (await readRecord(session.db, id).catch(() => undefined))?.system;
-      const standing = (await session.db.get('standing', id))?.standing;
+      const { standing } = StandingRecord.safeParse(await session.db.get('standing', id)).data ?? {};
       for (const [phone, r] of Object.entries(standing?.registrations ?? {})) {
         const personId = system?.phones[phone]?.personId;
         const person = personId ? system?.people[personId] : undefined;

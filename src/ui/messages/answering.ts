@@ -1,5 +1,6 @@
 /** Answering those who called: back by phone, by text, or said to be done. */
 import { ending, outcomeOf, showing } from '$core/calls';
+import { readOne } from '$workspace';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
 import { session } from '../session.svelte';
@@ -23,7 +24,7 @@ export async function callFrom(phoneId: string, number: string): Promise<{ out: 
       },
     });
     for (const end = Date.now() + LONGEST_MS; Date.now() < end;) {
-      const call = await session.db!.get('calls', id);
+      const call = await readOne(session.db!, 'calls', id);
       const ended = call && outcomeOf(call.trace);
       if (ended) {
         const { system } = session.view!.inForce;

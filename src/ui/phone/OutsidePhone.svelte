@@ -4,6 +4,7 @@
   import { ending, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
   import { callerLock, type LiveCall } from '$exchange';
+  import { readOne } from '$workspace';
   import { durationText } from '../format';
   import { freshId } from '../ids';
   import { NEW_CALLER } from '$core/calls';
@@ -61,7 +62,7 @@
 
   /** The call ended while this window was not listening: what happened stands in the log. */
   async function settleLost() {
-    const record = await session.db!.get('calls', callId!);
+    const record = await readOne(session.db!, 'calls', callId!);
     if (record && last) last = { ...last, phase: 'over', trace: record.trace };
   }
 
