@@ -5,8 +5,8 @@ import {
   differencesOf,
   effectOf,
   piecesOf,
-  type Difference,
   type Differences,
+  type Differing,
   type Piece,
 } from '../core/coverage';
 import { checkPromises, type Verdict } from '../core/promises';
@@ -20,7 +20,7 @@ const coverage = {
   differences: (before: System, after: System, standing: Standing, moment: number): Differences =>
     differencesOf(before, after, standing, moment),
   /** What a change of settings that hold at once does to callers. */
-  effect: (system: System, before: Standing, after: Standing, moment: number): Difference[] =>
+  effect: (system: System, before: Standing, after: Standing, moment: number): Differing =>
     effectOf(system, before, after, moment),
   /** What unanswered calls to numbers get between two moments, by number; of whom, see `callersOf`. */
   pieces: (
@@ -34,7 +34,7 @@ const coverage = {
     numberIds.map((id) => {
       const number = system.numbers[id];
       const caller =
-        number && callersOf(withOwn(system, standing.own), number).find((c) => c.id === callerId);
+        number && callersOf(withOwn(system, standing.own), number).callers.find((c) => c.id === callerId);
       return caller ? piecesOf(system, standing, number, from, to, caller.callAt) : [];
     }),
 };

@@ -89,6 +89,10 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
       }[e.how];
     case 'queued':
       return `waits in ${queueName(system, e.queueId)}, number ${e.position}`;
+    case 'came first':
+      return `came first in ${queueName(system, e.queueId)}: offered again before those who came later`;
+    case 'left for last':
+      return `${system.people[e.personId]?.name ?? 'somebody'} just let it ring out: somebody else is tried first`;
     case 'nobody free':
       return `nobody is free in ${queueName(system, e.queueId)}, number ${e.position}`;
     case 'comfort':

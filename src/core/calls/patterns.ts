@@ -8,7 +8,7 @@ import type { CallState, Memory, Run, Rung } from './state';
 export const idOf = (r: Rung): string => r.personId ?? r.phoneId ?? r.outside ?? '';
 
 /**
- * Puts those rung one after the other in their order.
+ * Puts those rung one after the other in their order. By weight, who is next is drawn when it comes to it: see `drawNext`.
  * @param owner the step, group or queue whose turns are kept in mind
  */
 export function arrange(
@@ -47,7 +47,7 @@ export function arrange(
       );
     }
     case 'by weight':
-      return byWeight(run, call, weights ?? {}, targets);
+      return targets.filter((t) => (weights?.[idOf(t)] ?? 1) > 0);
   }
 }
 
@@ -74,15 +74,11 @@ export const takenOn = ({ taken }: Memory, id: string, date: string): number =>
 const stable = (targets: readonly Rung[], by: (a: Rung, b: Rung) => number): Rung[] =>
   [...targets].sort((a, b) => by(a, b) || 0);
 
-/** Each place is drawn among those left, by their weights; a weight of 0 is never rung. */
-function byWeight(run: Run, call: CallState, weights: Weights, targets: readonly Rung[]): Rung[] {
-  const left = targets.filter((t) => (weights[idOf(t)] ?? 1) > 0);
-  const order: Rung[] = [];
-  while (left.length > 1) {
-    const ws = left.map((t) => weights[idOf(t)] ?? 1);
-    const i = choose(call, ws);
-    run.say(call, { kind: 'drawn', next: idOf(left[i]!), among: open(ws), chose: i });
-    order.push(...left.splice(i, 1));
-  }
-  return [...order, ...left];
+/** Draws who is rung next among those left, by their weights, and takes them out. @param left not empty */
+export function drawNext(run: Run, call: CallState, weights: Weights, left: Rung[]): Rung {
+  if (left.length === 1) return left.pop()!;
+  const ws = left.map((t) => weights[idOf(t)] ?? 1);
+  const i = choose(call, ws);
+  run.say(call, { kind: 'drawn', next: idOf(left[i]!), among: open(ws), chose: i });
+  return left.splice(i, 1)[0]!;
 }

@@ -10,7 +10,7 @@ import {
 import { standInFor } from './away';
 import { undisturbed } from './eligible';
 import { offersOf, rungNow } from './offers';
-import { arrange, idOf } from './patterns';
+import { arrange, drawNext, idOf } from './patterns';
 import { endOthers, offer, offerOutside } from './ringing';
 import { type CallState, type Run } from './state';
 import { askName, wasNamed } from './naming';
@@ -64,6 +64,7 @@ function ringSeveral(
   call.person = null;
   call.roundMs = seconds * 1000;
   call.turnsOf = pattern === 'in turn' ? owner : null;
+  call.weights = pattern === 'by weight' ? (weights ?? {}) : undefined;
   if (pattern === 'together') {
     call.queue = [];
     return round(run, call, offer(run, call, offersOf(run, call, rung), call.roundMs));
@@ -76,7 +77,7 @@ function ringSeveral(
 /** Rings the next of those rung one after the other who can be, if there is one. */
 function ringNext(run: Run, call: CallState): void {
   while (call.queue.length) {
-    const next = call.queue.shift()!;
+    const next = call.weights ? drawNext(run, call, call.weights, call.queue) : call.queue.shift()!;
     if (call.turnsOf) run.memory.lastRung[call.turnsOf] = idOf(next);
     const how = offer(run, call, offersOf(run, call, [next]), call.roundMs);
     note(call, how);

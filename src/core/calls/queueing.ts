@@ -3,7 +3,7 @@ import type { Queue, QueueWay } from '../system';
 import { whyNot } from './eligible';
 import { usualKeys } from './keys';
 import { offersOf } from './offers';
-import { arrange, idOf } from './patterns';
+import { arrange, drawNext, idOf } from './patterns';
 import { endOthers, offer } from './ringing';
 import { RANK, type CallState, type Run, type Rung } from './state';
 import type { NotRung, RingEnd } from './trace';
@@ -56,9 +56,15 @@ function freeMembers(run: Run, call: CallState, queue: Queue): Rung[] {
         !whyNotMember(run, queue, id) && (phonesOf.get(id) ?? []).some((p) => canRing(run, call, p, id)),
     )
     .map((personId): Rung => ({ personId, phoneId: null, outside: null }));
-  return free.length > 1 && queue.pattern !== 'together'
-    ? arrange(run, call, queue.id, queue.pattern, queue.weights, free)
-    : free;
+  return queue.pattern === 'together'
+    ? free
+    : arrange(run, call, queue.id, queue.pattern, queue.weights, free);
+}
+
+/** Whether somebody let a call of a queue ring out so shortly ago that others are tried before them. */
+function letItRing(run: Run, member: Rung): boolean {
+  const at = run.memory.letRing?.[idOf(member)];
+  return at !== undefined && run.now < at + LOOK_AGAIN_MS;
 }
 
 const canRing = (run: Run, call: CallState, phone: Parameters<typeof whyNot>[2], personId: string): boolean =>
@@ -70,22 +76,46 @@ function whyNotMember(run: Run, queue: Queue, personId: string): NotRung | null 
   return idle !== undefined && run.now < idle + queue.wrapUp * 1000 ? 'after a call' : null;
 }
 
-/** Puts those who wait through to those who are free, the one who came first before the others. */
+/**
+ * Puts those who wait through to those who are free: first come, first served. Whoever is free is offered the earliest caller
+ * who is not ringing at somebody just then; a caller whose ring nobody took, and who would be left in peace for a while,
+ * is offered again at once before any who came later would be.
+ */
 export function serve(run: Run, queueId: string): void {
-  for (const call of run.waitingIn(queueId)) {
+  const waiting = run.waitingIn(queueId);
+  for (const [i, call] of waiting.entries()) {
     if (call.phase !== 'queued') continue;
     const queue = queueOf(run, call);
-    const { tried } = call.waiting!;
-    if (queue.memberIds.every((id) => tried.includes(id))) continue;
-    const untried = freeMembers(run, call, queue).filter((m) => !tried.includes(idOf(m)));
-    if (!untried.length) continue;
-    const rung = queue.pattern === 'together' ? untried : untried.slice(0, 1);
+    const wait = call.waiting!;
+    // Within the moment in which nobody took it it is not offered again: a phone that declines at once would go on for ever.
+    const again = wait.offered !== run.now && waiting.slice(i + 1).some((c) => c.phase === 'queued');
+    const isTried = (id: string) => wait.tried.includes(id);
+    if (!again && queue.memberIds.every(isTried)) continue;
+    const free = freeMembers(run, call, queue);
+    let next = free.filter((m) => !isTried(idOf(m)));
+    if (!next.length) {
+      if (!again || !free.length) continue;
+      run.say(call, { kind: 'came first', queueId });
+      wait.tried = [];
+      next = free;
+    }
+    const rung = queue.pattern === 'together' ? next : [firstOf(run, call, queue, next)];
     call.saw = { rung: false, busy: false, nobody: false };
     call.person = null;
     if (queue.pattern === 'in turn') run.memory.lastRung[queueId] = idOf(rung[0]!);
-    tried.push(...rung.map(idOf));
+    wait.tried.push(...rung.map(idOf));
+    wait.offered = run.now;
     offer(run, call, offersOf(run, call, rung), queue.seconds * 1000);
   }
+}
+
+/** The first of those in order who did not just let it ring out, for this caller or another; where all did, the first. */
+function firstOf(run: Run, call: CallState, queue: Queue, order: readonly Rung[]): Rung {
+  const before = order.filter((m) => !letItRing(run, m));
+  const left = before.length ? before : [...order];
+  if (queue.pattern === 'by weight') return drawNext(run, call, queue.weights ?? {}, left);
+  if (left[0] !== order[0]) run.say(call, { kind: 'left for last', personId: idOf(order[0]!) });
+  return left[0]!;
 }
 
 /** Nobody is free for a caller: it is said where they stand, and looked again a while later. */
@@ -103,6 +133,8 @@ const positionOf = (run: Run, call: CallState): number =>
 /** Those rung for somebody waiting did not take it: the next of them, and when all were tried, from the start again. */
 export function notTaken(run: Run, call: CallState, how: RingEnd): void {
   const { queueId } = call.waiting!;
+  const letRing = (run.memory.letRing ??= {});
+  for (const { personId } of call.legs) if (personId) letRing[personId] = run.now;
   endOthers(run, call, 'not answered');
   run.say(call, { kind: 'ringing over', how });
   run.begin(call, 'queued');

@@ -356,7 +356,7 @@ describe('what reach does to the plans', () => {
       { kind: 'do not disturb', personId: 'rosa', on: true, until: MONDAY + 7_200_000 },
       { kind: 'do not disturb', personId: 'idris', on: true, until: MONDAY + 3_600_000 },
     ]);
-    const found = effectOf(system, before, off, MONDAY);
+    const found = effectOf(system, before, off, MONDAY).found;
     const main = found.filter((d) => d.label === 'Main line');
     expect(main.map((d) => d.when)).toEqual([
       expect.stringContaining('10:00–11:00'),
@@ -365,7 +365,7 @@ describe('what reach does to the plans', () => {
     expect(main[0]!.after).toContain('Rosa Delgado: do not disturb');
     // Her own forwarding is not asked when the front office is rung.
     const forwarded = set(system, before, [rosa({ always: { to: 'person', personId: 'pia' } })]);
-    expect(effectOf(system, before, forwarded, MONDAY)).toEqual([]);
+    expect(effectOf(system, before, forwarded, MONDAY).found).toEqual([]);
   });
 });
 

@@ -200,5 +200,6 @@ export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
 function tookCall(run: Run, call: CallState, leg: Leg): void {
   const who = leg.personId ?? outsideNumber(leg.phone) ?? leg.phone;
   const { date } = localTime(run.world(call).system.business.timeZone, run.now);
+  if (leg.personId) delete run.memory.letRing?.[leg.personId];
   run.memory.taken[who] = { date, calls: takenOn(run.memory, who, date) + 1 };
 }

@@ -73,6 +73,7 @@ const Call = z.looseObject({
   legs: z.array(Leg),
   legCount: Count,
   queue: z.array(Rung),
+  weights: z.record(z.string(), z.number()).optional(),
   roundMs: z.number(),
   turnsOf: z.string().nullable(),
   how: z.object({ ringBusy: z.boolean(), confirm: z.boolean(), screened: z.boolean().optional() }),
@@ -105,6 +106,7 @@ const Call = z.looseObject({
       token: z.number(),
       tried: z.array(z.string()),
       looks: z.boolean(),
+      offered: Moment.optional(),
     })
     .nullable(),
   asking: z
@@ -191,6 +193,7 @@ const MemoryRecord = z.looseObject({
       }),
     )
     .optional(),
+  letRing: z.record(z.string(), Moment).optional(),
   wrongPins: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
 }) satisfies z.ZodType<Memory>;
 

@@ -1,5 +1,5 @@
 /** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
-import type { ForwardTarget, Standing, System } from '../system';
+import type { ForwardTarget, Standing, System, Weights } from '../system';
 import type { Held } from '../messages';
 import type { CallRequest } from './request';
 import type { Happening, Outcome, Trace } from './trace';
@@ -84,6 +84,8 @@ export interface Waiting {
   tried: string[];
   /** It will be looked again by itself whether somebody is free. */
   looks: boolean;
+  /** Moment at which it was last offered to somebody. */
+  offered?: number;
 }
 
 /** The caller is being asked something. */
@@ -123,6 +125,8 @@ export interface CallState {
   legCount: number;
   /** Ring targets that are still to come when rung one after the other. */
   queue: Rung[];
+  /** Who of them is next is drawn by these weights, by person, phone or number; absent where they are rung in order. */
+  weights?: Weights | undefined;
   /** Milliseconds each of them is rung. */
   roundMs: number;
   /** Whose turn is kept in mind while several are rung in turn: a step, a group or a queue. */
@@ -254,6 +258,8 @@ export interface Memory {
   lastCalls?: Record<string, number>;
   /** Where somebody sent their calls last by a star code, by person and by which calls. */
   lastForward?: Record<string, { [which in 'always' | 'onBusy' | 'onNotAnswered']?: ForwardTarget }>;
+  /** Moment somebody last let a call of a queue ring out, by person; gone once they took one. */
+  letRing?: Record<string, number>;
   /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
   wrongPins?: Record<string, { times: number; at: number }>;
 }

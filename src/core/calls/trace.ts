@@ -90,6 +90,10 @@ export type Happening =
   | { kind: 'notified'; how: 'mail' | 'text' | 'hook' | 'note'; to: string; text: string }
   | { kind: 'queued'; queueId: string; position: number }
   | { kind: 'nobody free'; queueId: string; position: number }
+  /** Nobody took it a moment ago; it is offered again, for others who came later wait. */
+  | { kind: 'came first'; queueId: string }
+  /** They would be next, and just let it ring out: somebody else is tried first. */
+  | { kind: 'left for last'; personId: string }
   | { kind: 'comfort'; queueId: string; position: number }
   | { kind: 'left queue'; queueId: string; way: QueueWay; waited: number }
   | { kind: 'call back asked'; queueId: string }

@@ -130,6 +130,41 @@ describe('a live caller who is asked', () => {
 });
 
 describe('a live queue', () => {
+  it('is first come, first served, also in the pause after a round that nobody took', () => {
+    const live = new Live();
+    live.press(1, '1');
+    live.place('b', 20);
+    live.press(21, '1', 'b');
+    // Both let the first caller ring out, at 31 s; Rosa is rung for the second from 21 s to 36 s.
+    const lines = live.lines(36);
+    expect(lines.filter((l) => l.startsWith('31.0 s'))).toHaveLength(3);
+    expect(lines).toContain('36.0 s  came first in Desk: offered again before those who came later');
+    expect(lines).toContain('36.0 s  Rosa Delgado · Desk phone: offered the call');
+    // The second is offered whoever is left, and a third nobody while those two ring for the two before.
+    expect(live.lines(36, 'b')).toContain('16.0 s  Idris Okafor · Desk phone: offered the call');
+    live.place('c', 37);
+    live.press(38, '1', 'c');
+    expect(live.lines(39, 'c').some((l) => l.includes('offered the call'))).toBe(false);
+  });
+  it('comes to an end where phones decline at once while others wait', () => {
+    const live = new Live();
+    live.press(1, '1').at(1, { kind: 'decline', callId: 'a', phone: 'rosa-desk' });
+    live.place('b', 1);
+    live.press(1, '1', 'b');
+    for (const callId of ['a', 'b'])
+      for (const phone of ['rosa-desk', 'idris-desk']) live.at(1, { kind: 'decline', callId, phone });
+    expect(live.lines(900).at(-1)).toContain('end (');
+  });
+  it('tries somebody who just let it ring out after those who did not', () => {
+    const live = new Live();
+    live.press(1, '1').at(17, { kind: 'answer', callId: 'a', phone: 'idris-desk' });
+    live.at(18, { kind: 'hang up', callId: 'a', by: 'caller' });
+    live.place('b', 29);
+    live.press(30, '1', 'b');
+    const lines = live.lines(31, 'b');
+    expect(lines).toContain('1.0 s  Rosa Delgado just let it ring out: somebody else is tried first');
+    expect(lines).toContain('1.0 s  Idris Okafor · Desk phone: offered the call');
+  });
   it('serves in order of arrival, and leaves whoever was on a call alone for the wrap-up', () => {
     const live = new Live();
     live.press(1, '1').at(3, { kind: 'answer', callId: 'a', phone: 'rosa-desk' });

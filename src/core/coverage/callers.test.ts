@@ -29,9 +29,9 @@ const menu = (id: string, branches: [string, Step[]][], tries = 1): Step => ({
 });
 const plan = (...steps: Step[]): Command => ({ do: 'plan.set', id: 'main-plan', change: { steps } });
 const withPlan = (...steps: Step[]): System => edited(yard(), [plan(...steps)]);
-const words = (system: System) => callersOf(system, system.numbers.main!).map((c) => c.words);
+const words = (system: System) => callersOf(system, system.numbers.main!).callers.map((c) => c.words);
 const said = (system: System, who: string) => {
-  const caller = callersOf(system, system.numbers.main!).find((c) => c.words === who)!;
+  const caller = callersOf(system, system.numbers.main!).callers.find((c) => c.words === who)!;
   return sentence(rehearse(system, allOn(system), caller.callAt(system.numbers.main!, MOMENT)), system);
 };
 
@@ -116,11 +116,84 @@ describe('callers of a number', () => {
   });
 });
 
+describe('of more callers than are looked at', () => {
+  const keys = [...'12345678'];
+  const deep = (last: string) =>
+    withPlan(
+      menu(
+        'm',
+        keys.map((k): [string, Step[]] => [
+          k,
+          [
+            menu(
+              `m${k}`,
+              keys.map((j): [string, Step[]] => [j, [ring(`r${k}${j}`, k + j === '88' ? last : 'rosa')]]),
+            ),
+          ],
+        ]),
+      ),
+      box('v'),
+    );
+  it('is told how many are left out', () => {
+    const { callers, left } = callersOf(deep('rosa'), deep('rosa').numbers.main!);
+    expect([callers.length, left]).toEqual([60, 13]);
+  });
+  it('those an edit touches come first, behind the last key too', () => {
+    const [before, after] = [deep('rosa'), deep('pia')];
+    const { found, left } = differenceOf(before, after, allOn(before), MOMENT);
+    expect(found.map((d) => d.caller)).toEqual(['pressing 8 then 8']);
+    expect(left[0]).toContain('at least 13 more were not');
+  });
+  it('also where what they come to is changed elsewhere', () => {
+    const before = deep('rosa');
+    const group: Command = {
+      do: 'group.add',
+      value: {
+        id: 'g',
+        name: 'Yard',
+        extension: '250',
+        members: [{ kind: 'person', id: 'idris' }],
+        pattern: 'together',
+        seconds: 15,
+      },
+    };
+    const grouped = edited(before, [group, plan(...deep('rosa').plans['main-plan']!.steps)]);
+    const last = structuredClone(grouped.plans['main-plan']!.steps);
+    const inner = (last[0] as Extract<Step, { kind: 'menu' }>).branches[7]!.steps[0] as (typeof last)[0];
+    const ringing = (inner as Extract<Step, { kind: 'menu' }>).branches[7]!.steps[0] as Extract<
+      Step,
+      { kind: 'ring' }
+    >;
+    ringing.targets = [{ kind: 'group', id: 'g' }];
+    const with_ = edited(grouped, [plan(...last)]);
+    const after = edited(with_, [
+      { do: 'group.set', id: 'g', change: { members: [{ kind: 'person', id: 'pia' }] } },
+    ]);
+    expect(differenceOf(with_, after, allOn(with_), MOMENT).found.map((d) => d.caller)).toEqual([
+      'pressing 8 then 8',
+    ]);
+  });
+});
+
+it('callers who dial the extension of somebody an edit touches are looked at', () => {
+  const before = withPlan({ ...menu('m', []), dialExtension: true } as Step, box('v'));
+  const after = edited(before, [
+    {
+      do: 'person.set',
+      id: 'idris',
+      change: { reach: { ...before.people.idris!.reach, always: { to: 'person', personId: 'pia' } } },
+    },
+  ]);
+  const { found } = differenceOf(before, after, allOn(before), MOMENT);
+  expect(found.map((d) => d.caller)).toEqual(['dialling 202 (Idris Okafor)']);
+  expect(found[0]!.after).toContain('sent on by Idris Okafor (always)');
+});
+
 describe('what differs', () => {
   const before = withPlan(menu('m', [['1', [ring('a', 'rosa')]]]), box('v'));
   const told = (after: System) =>
     differenceOf(before, after, allOn(before), MOMENT)
-      .filter((d) => d.numberId === 'main')
+      .found.filter((d) => d.numberId === 'main')
       .map((d) => [d.caller, d.when, d.before, d.after]);
 
   it('for those who press a key alone is told of them alone', () => {
@@ -176,5 +249,5 @@ it('where chance or a turn decides, every way is told', () => {
   const system = withPlan(both, box('v'));
   const [piece] = piecesOf(system, allOn(system), system.numbers.main!, MOMENT, MOMENT + 1000);
   expect(piece!.ways).toHaveLength(2);
-  expect(waysInWords(piece!.ways, system)).toMatch(/^Rings Rosa .* Or, by chance or turn: rings Pia /);
+  expect(waysInWords(piece!, system)).toMatch(/^Rings Rosa .* Or, by chance or turn: rings Pia /);
 });

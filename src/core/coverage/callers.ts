@@ -2,15 +2,18 @@
 import { testInWords } from '../answering';
 import { NEW_CALLER, type Origin } from '../calls';
 import {
+  extensionsInUse,
   listsOf,
   usualUnwanted,
   type CallerTest,
+  type ExtensionInUse,
   type MenuStep,
   type NumberHeld,
   type Step,
   type System,
 } from '../system';
 import { unansweredCall, type CallAt } from './pieces';
+import type { Touched } from './touched';
 
 /** Somebody who calls, and what they press; nobody answers them. */
 export interface Caller {
@@ -21,34 +24,75 @@ export interface Caller {
   callAt: CallAt;
 }
 
-/** So many are told apart for one number. */
-const MOST_CALLERS = 60;
+/** So many are told apart for one number; that there are more is part of what is found. */
+export const MOST_CALLERS = 60;
+/** So many ways into branches are looked at to find them: menus in menus in menus have more than anybody counts. */
+const MOST_BRANCHES = 20_000;
 /** Seconds after which keys are pressed, from when they are asked for. */
 const PRESSES_AFTER = 2;
+
+/** Those who call a number. */
+export interface Callers {
+  callers: Caller[];
+  /** Callers who are treated in a way of their own too and are not among them, at least; 0 where all are. */
+  left: number;
+}
 
 interface Way {
   test: CallerTest | null;
   /** One entry for each time keys are asked for; an empty one is none pressed. */
   keys: string[];
+  /** Whose extension is dialled with the last of them. */
+  dials?: ExtensionInUse;
 }
 
-/** Somebody new first, then one caller for each branch that hangs on who calls or on what they press. */
-export function callersOf(system: System, number: NumberHeld): Caller[] {
-  const found = new Map<string, Caller>();
-  const add = (way: Way): void => {
-    const caller = callerOf(way, system);
-    if (caller && found.size < MOST_CALLERS && !found.has(caller.id)) found.set(caller.id, caller);
+/**
+ * Somebody new first, then one caller for each branch that hangs on who calls or on what they press.
+ * @param touched what an edit touches: who meets it comes before the others, and so does who dials an extension that leads to
+ * it. Without it nobody dials extensions.
+ */
+export function callersOf(system: System, number: NumberHeld, touched?: Touched): Callers {
+  const found = new Map<string, { caller: Caller; first: boolean }>();
+  let branches = 0;
+  const follower: Follower = {
+    system,
+    touched,
+    add(way, inside = []) {
+      const caller = callerOf(way, system);
+      if (!caller) return;
+      const known = found.get(caller.id);
+      const first = known?.first || way.dials !== undefined || inside.some((s) => isTouched(s, touched));
+      found.set(caller.id, { caller: known?.caller ?? caller, first });
+    },
+    isEnough: () => ++branches > MOST_BRANCHES,
   };
+  const { add } = follower;
   add({ test: null, keys: [] });
   const plan = number.planId ? system.plans[number.planId] : undefined;
-  if (plan) follow(plan.steps, { test: null, keys: [] }, system, add, new Set([plan.id]));
+  if (plan) follow(plan.steps, { test: null, keys: [] }, follower, new Set([plan.id]));
   // Greetings of their own are for callers on a list, wherever their call ends.
   for (const mailbox of Object.values(system.mailboxes))
     for (const { when } of mailbox.greetings ?? [])
       if (when.on === 'list') add({ test: { is: 'listed', listId: when.listId }, keys: [] });
   for (const test of ownTests(system)) add({ test, keys: [] });
-  return [...found.values()];
+  const [usual, ...others] = [...found.values()];
+  const inOrder = [...others.filter((o) => o.first), ...others.filter((o) => !o.first)];
+  const callers = [usual!, ...inOrder].slice(0, MOST_CALLERS).map((o) => o.caller);
+  return { callers, left: found.size - callers.length + (branches > MOST_BRANCHES ? 1 : 0) };
 }
+
+/** What ways are followed with. */
+interface Follower {
+  system: System;
+  touched: Touched | undefined;
+  /** Adds somebody who goes this way; the steps are those that are for them alone. */
+  add: (way: Way, inside?: readonly Step[]) => void;
+  isEnough: () => boolean;
+}
+
+const isTouched = (step: Step, touched: Touched | undefined): boolean =>
+  touched !== undefined &&
+  (touched.step(step) || listsOf(step).some(([, inside]) => inside.some((s) => isTouched(s, touched))));
 
 /** Callers whom people or the business treat in a way of their own, whatever the plan. */
 function ownTests(system: System): CallerTest[] {
@@ -67,25 +111,24 @@ function ownTests(system: System): CallerTest[] {
 }
 
 /** Follows a list of steps. @returns the way as it is behind the list */
-function follow(
-  steps: readonly Step[],
-  way: Way,
-  system: System,
-  add: (way: Way) => void,
-  plans: ReadonlySet<string>,
-): Way {
+function follow(steps: readonly Step[], way: Way, follower: Follower, plans: ReadonlySet<string>): Way {
+  const { system, add, touched } = follower;
   let on = way;
   for (const step of steps) {
+    if (follower.isEnough()) return on;
     const after = pressesNothing(step, on);
     for (const [branch, inside] of listsOf(step)) {
       const own = openedBy(step, branch, on, system) ?? after;
-      if (own !== after) add(own);
-      follow(inside, own, system, add, plans);
+      if (own !== after) add(own, inside);
+      follow(inside, own, follower, plans);
     }
+    if (step.kind === 'menu' && step.dialExtension && touched)
+      for (const dials of extensionsInUse(system))
+        if (touched.object(dials.id)) add({ ...on, keys: [...on.keys, dials.extension], dials });
     on = after;
     if (step.kind !== 'goto' || !step.planId || plans.has(step.planId)) continue;
     const next = system.plans[step.planId];
-    if (next) follow(next.steps, on, system, add, new Set([...plans, next.id]));
+    if (next) follow(next.steps, on, follower, new Set([...plans, next.id]));
     break;
   }
   return on;
@@ -121,13 +164,19 @@ function wrongKey(step: MenuStep): string {
   return [...'0987654321*#'].find((k) => !used.has(k)) ?? '';
 }
 
-function callerOf({ test, keys }: Way, system: System): Caller | undefined {
+function callerOf({ test, keys, dials }: Way, system: System): Caller | undefined {
   const from = test ? originOf(test, system) : { kind: 'outside' as const, number: NEW_CALLER };
   if (!from) return undefined;
   const pressed = keys.slice(0, keys.findLastIndex((k) => k !== '') + 1);
   const who = test ? lower(testInWords(test, system)) : '';
   const presses = pressed.filter(Boolean);
-  const what = presses.length ? `pressing ${presses.join(' then ')}` : '';
+  const pressing = dials ? presses.slice(0, -1) : presses;
+  const what = [
+    pressing.length ? `pressing ${pressing.join(' then ')}` : '',
+    dials ? `dialling ${dials.extension} (${dials.who})` : '',
+  ]
+    .filter(Boolean)
+    .join(' then ');
   return {
     id: test || pressed.length ? JSON.stringify([test, pressed]) : '',
     words: [who, what].filter(Boolean).join(', '),

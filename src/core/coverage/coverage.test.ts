@@ -57,7 +57,7 @@ describe('coverage', () => {
 describe('the difference', () => {
   it('is nothing when no caller notices', () => {
     const after = edited(system, [{ do: 'person.set', id: 'pia', change: { name: 'Pia L.' } }]);
-    expect(differenceOf(system, after, standing, monday)).toEqual([]);
+    expect(differenceOf(system, after, standing, monday).found).toEqual([]);
   });
 
   it('joins repeated days and says before and after', () => {
@@ -70,7 +70,7 @@ describe('the difference', () => {
       followReach: false,
     };
     const after = edited(yard(), [{ do: 'step.set', planId: 'main-plan', step }]);
-    const found = differenceOf(yard(), after, standing, monday);
+    const found = differenceOf(yard(), after, standing, monday).found;
     expect(found).toHaveLength(1);
     expect(found[0]).toMatchObject({
       label: 'Main line',
@@ -84,11 +84,11 @@ describe('the difference', () => {
   it('tells of numbers that come and go', () => {
     const gone = edited(system, [{ do: 'number.remove', id: 'rosa-number' }]);
     expect(
-      differenceOf(system, gone, standing, monday).every(
+      differenceOf(system, gone, standing, monday).found.every(
         (d) => d.label === 'Rosa direct' && d.after === null,
       ),
     ).toBe(true);
-    const come = differenceOf(gone, system, standing, monday);
+    const come = differenceOf(gone, system, standing, monday).found;
     expect(come.length).toBeGreaterThan(0);
     expect(come.every((d) => d.before === null)).toBe(true);
   });
@@ -115,7 +115,7 @@ describe('what differs later in the year', () => {
   ]);
   const tuesday = momentOf('America/Los_Angeles', '2026-11-24', 600);
   it('names the days, with what callers get then, and not what the week says already', () => {
-    expect(differenceOf(base, christmas, allOn(base), tuesday)).toEqual([]);
+    expect(differenceOf(base, christmas, allOn(base), tuesday).found).toEqual([]);
     const later = differencesOf(base, christmas, allOn(base), tuesday).later;
     expect(later.map((d) => [d.numberId, d.when])).toEqual([['main', 'Fri 25 Dec 2026']]);
     expect(later[0]!.before).toContain('rings Rosa Delgado');
@@ -129,7 +129,7 @@ describe('what differs later in the year', () => {
         change: { weekly: [1, 2, 3, 4, 5].map((day) => ({ day, from: 480, to: 1080, kind: 'Open' })) },
       },
     ]);
-    expect(differenceOf(base, longer, allOn(base), tuesday)).toHaveLength(1);
+    expect(differenceOf(base, longer, allOn(base), tuesday).found).toHaveLength(1);
     expect(differencesOf(base, longer, allOn(base), tuesday).later).toEqual([]);
   });
   it('joins days that follow each other, and counts what would be too many to name', () => {

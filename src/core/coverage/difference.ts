@@ -6,7 +6,8 @@ import { callersOf, type Caller } from './callers';
 import { piecesOf, unansweredCall, type Piece } from './pieces';
 import { reachesTheSame } from './same';
 import { datesInWords, spansInWords, STRADDLE_MS, type Span } from './spans';
-import { waysInWords } from './words';
+import { touchedBetween } from './touched';
+import { leftInWords, waysInWords } from './words';
 
 export interface Difference {
   numberId: string;
@@ -25,16 +26,18 @@ export interface Difference {
   afterTrace: Trace | null;
 }
 
+/** What is found when two systems are compared. */
+export interface Differing {
+  found: Difference[];
+  /** What was not looked at, in sentences; empty where everything was. */
+  left: string[];
+}
+
 /** So many days ahead what differs is looked for besides the coming week. */
 const DAYS_AHEAD = 366;
 
 /** What changes for unanswered callers in the seven days that begin with the one `moment` (epoch milliseconds) lies in. */
-export function differenceOf(
-  before: System,
-  after: System,
-  standing: Standing,
-  moment: number,
-): Difference[] {
+export function differenceOf(before: System, after: System, standing: Standing, moment: number): Differing {
   const zone = after.business.timeZone;
   const { date } = localTime(zone, moment);
   const week: Span = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)];
@@ -47,6 +50,8 @@ export interface Differences {
   week: Difference[];
   /** Beyond them: holidays, seasons, turns of a rota. What the week says already is not said again. */
   later: Difference[];
+  /** What was not looked at, in sentences. */
+  left: string[];
 }
 
 /** What changes for unanswered callers in the coming year. @param moment epoch milliseconds */
@@ -62,9 +67,13 @@ export function differencesOf(
   const rest: Span = [from, momentOf(zone, addDays(date, DAYS_AHEAD), 0)];
   const key = (d: Difference) => JSON.stringify([d.numberId, d.caller, d.before, d.after]);
   const week = differenceOf(before, after, standing, moment);
-  const said = new Set(week.map(key));
+  const said = new Set(week.found.map(key));
   const all = between([before, standing], [after, standing], rest, (spans) => datesInWords(spans, zone));
-  return { week, later: all.filter((d) => !said.has(key(d))) };
+  return {
+    week: week.found,
+    later: all.found.filter((d) => !said.has(key(d))),
+    left: [...new Set([...week.left, ...all.left])],
+  };
 }
 
 type InWords = (spans: readonly Span[]) => string;
@@ -73,7 +82,7 @@ type InWords = (spans: readonly Span[]) => string;
  * What a change of standing settings does to unanswered callers in the seven days that begin with the one `moment` lies
  * in: somebody's forwarding, do not disturb, a phone switched off.
  */
-export function effectOf(system: System, before: Standing, after: Standing, moment: number): Difference[] {
+export function effectOf(system: System, before: Standing, after: Standing, moment: number): Differing {
   const zone = system.business.timeZone;
   const { date } = localTime(zone, moment);
   const week: Span = [Math.max(moment, momentOf(zone, date, 0)), momentOf(zone, addDays(date, 7), 0)];
@@ -85,23 +94,30 @@ function between(
   [documentAfter, standingAfter]: readonly [System, Standing],
   span: Span,
   inWords: InWords,
-): Difference[] {
+): Differing {
   const before = withOwn(documentBefore, standingBefore.own);
   const after = withOwn(documentAfter, standingAfter.own);
   const alike = standingBefore === standingAfter || sameSwitches(standingBefore, standingAfter);
   const ids = [...new Set([...Object.keys(before.numbers), ...Object.keys(after.numbers)])];
-  return ids.flatMap((id) => {
+  const touched = touchedBetween(before, after);
+  const left = new Set<string>();
+  const found = ids.flatMap((id) => {
     const [was, is] = [before.numbers[id], after.numbers[id]];
     if (was && is && alike && reachesTheSame(before, was, after, is)) return [];
-    const callers = new Map(
-      [...(was ? callersOf(before, was) : []), ...(is ? callersOf(after, is) : [])].map((c) => [c.id, c]),
-    );
+    const both = [was && callersOf(before, was, touched), is && callersOf(after, is, touched)];
+    const callers = new Map(both.flatMap((c) => c?.callers ?? []).map((c) => [c.id, c]));
+    const missing = Math.max(...both.map((c) => c?.left ?? 0));
+    if (missing)
+      left.add(
+        `${(is ?? was)!.label}: ${callers.size} callers were looked at, those an edit touches before others; at least ${missing} more were not.`,
+      );
     const sides = [
       new Side(before, standingBefore, was, span),
       new Side(after, standingAfter, is, span),
     ] as const;
-    return [...callers.values()].flatMap((caller) => ofCaller(sides, caller, (is ?? was)!, inWords));
+    return [...callers.values()].flatMap((caller) => ofCaller(sides, caller, (is ?? was)!, inWords, left));
   });
+  return { found, left: [...left] };
 }
 
 /** Whether nothing is switched differently that is not part of the systems as people have set them. */
@@ -162,6 +178,7 @@ function ofCaller(
   caller: Caller,
   number: NumberHeld,
   inWords: InWords,
+  left: Set<string>,
 ): Difference[] {
   const [mine, theirs] = [old.of(caller), young.of(caller)];
   const isUsual = caller.id === '';
@@ -173,6 +190,9 @@ function ofCaller(
     const end = cuts[i + 1];
     if (end === undefined) continue;
     const [a, b] = [at(mine, start), at(theirs, start)];
+    const unfollowed = Math.max(a?.left ?? 0, b?.left ?? 0);
+    if (unfollowed)
+      left.add(`${[number.label, caller.words].filter(Boolean).join(', ')}: ${leftInWords(unfollowed)}`);
     if (old.noticed(a) === young.noticed(b)) continue;
     if (usual && old.noticed(a, at(usual[0], start)) === young.noticed(b, at(usual[1], start))) continue;
     const words = inSentences(old, a, young, b);
@@ -214,8 +234,8 @@ function inSentences(
   young: Side,
   b: Piece | undefined,
 ): [string | null, string | null] {
-  const was = a ? waysInWords(a.ways, old.system) : null;
-  const is = b ? waysInWords(b.ways, young.system) : null;
+  const was = a ? waysInWords(a, old.system) : null;
+  const is = b ? waysInWords(b, young.system) : null;
   if (!a || !b || withoutTimes(was!) !== withoutTimes(is!)) return [was, is];
   for (const [i, way] of a.ways.entries()) {
     const [mine, theirs] = [old.list(way), b.ways[i] ? young.list(b.ways[i]) : []];

@@ -15,6 +15,8 @@ export interface Piece {
   trace: Trace;
   /** That, and every other way where chance, or whose turn it is, decides. */
   ways: readonly Trace[];
+  /** Ways that chance opens and that were not followed, at least; 0 where all were. */
+  left: number;
 }
 
 /** How a call to a number looks that arrives at a moment (epoch milliseconds). */
@@ -43,6 +45,8 @@ const ASKS_PEOPLE: ReadonlySet<TraceEvent['kind']> = new Set([
   'dialled',
   'queued',
   'nobody free',
+  'came first',
+  'left for last',
 ] satisfies TraceEvent['kind'][]);
 
 /** A question of a call: which source it asks, so many milliseconds after it arrived. */
@@ -53,6 +57,7 @@ interface Ask {
 /** A way that was worked out: with the same answers to the same questions a call goes the same way. */
 interface Way {
   traces: Trace[];
+  left: number;
   /** What any of them asks. */
   asks: Ask[];
   /** What was answered to each of them. */
@@ -127,9 +132,9 @@ export function piecesOf(
     let known = ways.get(key);
     if (!known) ways.set(key, (known = []));
     for (const way of known) if (way.asks.every((ask, i) => answer(ask, at) === way.states[i])) return way;
-    const traces = waysOf(system, paired, callAt(number, at));
+    const { traces, left } = waysOf(system, paired, callAt(number, at));
     const asks = asksOf(traces);
-    const way = { traces, asks, states: asks.map((ask) => answer(ask, at)) };
+    const way = { traces, left, asks, states: asks.map((ask) => answer(ask, at)) };
     known.push(way);
     return way;
   };
@@ -141,13 +146,13 @@ export function piecesOf(
     return found;
   };
   for (let at = from; at < to;) {
-    const { traces, asks } = wayAt(at);
+    const { traces, left, asks } = wayAt(at);
     let end = to;
     for (const { t, source } of asks)
       end = Math.min(end, (answers.get(source)?.nextAfter(at + t) ?? Infinity) - t);
     const before = pieces.at(-1);
     if (before && (before.ways === traces || text(before.ways) === text(traces))) before.to = end;
-    else pieces.push({ from: at, to: end, trace: traces[0]!, ways: traces });
+    else pieces.push({ from: at, to: end, trace: traces[0]!, ways: traces, left });
     at = end;
   }
   return pieces;

@@ -190,7 +190,7 @@ describe('plans of any shape', () => {
           const around = pieces.slice(0, 12).flatMap((p) => [p.from, p.to - 1]);
           for (const at of [...moments, ...around]) {
             const own = pieces.find((p) => p.from <= at && at < p.to)!;
-            expect(own.ways).toEqual(waysOf(system, standing, callAt(number, at)));
+            expect(own.ways).toEqual(waysOf(system, standing, callAt(number, at)).traces);
           }
         },
       ),
@@ -241,15 +241,15 @@ describe('plans of any shape', () => {
         fc.array(fc.integer({ min: 0, max: 7 * 86_400_000 - 1 }), { minLength: 8, maxLength: 8 }),
         ([before, after], moments) => {
           const standing = allOn(before);
-          expect(differenceOf(before, before, standing, from)).toEqual([]);
-          const told = differenceOf(before, after, standing, from).filter((d) => d.numberId === 'main');
+          expect(differenceOf(before, before, standing, from).found).toEqual([]);
+          const told = differenceOf(before, after, standing, from).found.filter((d) => d.numberId === 'main');
           const callers = new Map(
-            [before, after].flatMap((s) => callersOf(s, s.numbers.main!)).map((c) => [c.id, c]),
+            [before, after].flatMap((s) => callersOf(s, s.numbers.main!).callers).map((c) => [c.id, c]),
           );
           // All that anybody notices, whatever chance decides.
           const get = (s: System, caller: Caller, at: number) =>
             waysOf(s, standing, caller.callAt(s.numbers.main!, at))
-              .map((way) => JSON.stringify(noticed(way, s).map(({ t, what }) => [t, what])))
+              .traces.map((way) => JSON.stringify(noticed(way, s).map(({ t, what }) => [t, what])))
               .sort();
           const differs = [...callers.values()].some((c) =>
             moments.some((m) => !equal(get(before, c, from + m), get(after, c, from + m))),
@@ -311,7 +311,7 @@ describe('what chance decides', () => {
     },
   ]);
   it('is followed every way, and a share of nothing in none', () => {
-    const ways = everyWay(shared, allOn(shared), unansweredCall(shared.numbers.main!, from));
+    const ways = everyWay(shared, allOn(shared), unansweredCall(shared.numbers.main!, from)).traces;
     expect(
       ways
         .map((w) => w.at(-1))

@@ -141,7 +141,7 @@ it('a difference is told exactly where callers get something else', () => {
       fc.array(fc.integer({ min: from, max: from + 6 * 86_400_000 }), { minLength: 30, maxLength: 30 }),
       (before, after, moments) => {
         const standing = allOn(before);
-        const told = differenceOf(before, after, standing, from).filter((d) => d.numberId === 'main');
+        const told = differenceOf(before, after, standing, from).found.filter((d) => d.numberId === 'main');
         for (const t of moments) {
           const say = (system: typeof before) =>
             sentence(rehearse(system, standing, unansweredCall(system.numbers.main!, t)), system);

@@ -37,7 +37,7 @@ export function coverageRows(
         firstOf(piece, system).label,
         String(secondsUntilVoicemail(piece.trace) ?? ''),
         outcomeOf(piece.trace)?.outcome.kind ?? '',
-        waysInWords(piece.ways, system),
+        waysInWords(piece, system),
       ]),
     ),
   ];

@@ -13,7 +13,8 @@ const text = (value: unknown): string => {
   if (found === undefined) texts.set(value, (found = JSON.stringify(value)));
   return found;
 };
-const same = (a: unknown, b: unknown): boolean => a === b || text(a) === text(b);
+/** Whether two values say the same. Objects are never changed in place, so each is written once. */
+export const same = (a: unknown, b: unknown): boolean => a === b || text(a) === text(b);
 
 /** True only where no call to the number can go another way; false where it has to be worked out. */
 export function reachesTheSame(before: System, was: NumberHeld, after: System, is: NumberHeld): boolean {

@@ -2,22 +2,30 @@
 import { rehearse, worldOf, type CallRequest, type Trace } from '../calls';
 import type { Pattern, Standing, System } from '../system';
 
-/** So many ways that chance can take are followed. */
-const MOST_WAYS = 200;
+/** So many ways that chance can take are followed; that there are more is part of what is found. */
+export const MOST_WAYS = 1000;
+
+/** The ways of a call. */
+export interface Ways {
+  traces: Trace[];
+  /** Ways that chance opens and that were not followed, at least; 0 where all were. */
+  left: number;
+}
 
 /** Patterns that go by what the system has in mind from earlier calls: which those were is chance to a caller. */
 const BY_MEMORY: readonly Pattern[] = ['in turn', 'longest idle', 'fewest calls'];
 
 /** The way a call goes as its seed has it, and after it all others where something is left open, each once. */
-export function waysOf(system: System, standing: Standing, request: CallRequest): Trace[] {
+export function waysOf(system: System, standing: Standing, request: CallRequest): Ways {
   const usual = rehearse(system, standing, request);
-  if (!leavesOpen(usual, system)) return [usual];
+  if (!leavesOpen(usual, system)) return { traces: [usual], left: 0 };
   const seen = new Set([asWay(usual)]);
-  const others = everyWay(system, standing, request).filter((way) => {
+  const { traces, left } = everyWay(system, standing, request);
+  const others = traces.filter((way) => {
     const text = asWay(way);
     return !seen.has(text) && seen.add(text);
   });
-  return [usual, ...others];
+  return { traces: [usual, ...others], left };
 }
 
 /** A way without what was drawn on it: two draws that come to the same are one way. */
@@ -38,13 +46,13 @@ const leavesOpen = (trace: Trace, system: System): boolean =>
  * All ways a call can go, whatever chance decides; one where it has nothing to decide.
  * @returns the ways, without how likely each is: what must never happen may happen in none of them
  */
-export function everyWay(system: System, standing: Standing, request: CallRequest): Trace[] {
-  const found: Trace[] = [];
+export function everyWay(system: System, standing: Standing, request: CallRequest): Ways {
+  const traces: Trace[] = [];
   const open: number[][] = [[]];
-  while (open.length && found.length < MOST_WAYS) {
+  while (open.length && traces.length < MOST_WAYS) {
     const choices = open.pop()!;
     const trace = rehearse(system, standing, { ...request, choices });
-    found.push(trace);
+    traces.push(trace);
     const draws = trace.flatMap((e) =>
       e.kind === 'shared' && e.among.length
         ? [{ took: e.branch, among: e.among }]
@@ -57,5 +65,5 @@ export function everyWay(system: System, standing: Standing, request: CallReques
       for (const other of draws[i]!.among)
         if (other !== draws[i]!.took) open.push([...draws.slice(0, i).map((d) => d.took), other]);
   }
-  return found;
+  return { traces, left: open.length };
 }

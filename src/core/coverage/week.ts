@@ -29,8 +29,9 @@ export function weekInWords(
   const { date } = localTime(zone, moment);
   const week: [number, number] = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)];
   const ways = new Map<string, { spans: [number, number][]; ms: number; now: boolean }>();
-  for (const { from, to, ways: all } of piecesOf(system, standing, number, ...week)) {
-    const words = waysInWords(all, system);
+  for (const piece of piecesOf(system, standing, number, ...week)) {
+    const { from, to } = piece;
+    const words = waysInWords(piece, system);
     const way = ways.get(words) ?? { spans: [], ms: 0, now: false };
     way.spans.push([from, to]);
     way.ms += to - from;

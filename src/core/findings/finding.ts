@@ -39,8 +39,8 @@ export interface Sight {
   now?: number;
   /** E-mail addresses whose last letter came back, with why. */
   cameBack?: Readonly<Record<string, string>>;
-  /** Promises that a worker found broken. */
-  broken?: readonly Extract<Verdict, { kept: false }>[];
+  /** Promises that a worker found broken, or could not follow to the end. */
+  broken?: readonly Exclude<Verdict, { is: 'kept' }>[];
   freshId: (kind: string) => string;
 }
 export type Check = (sight: Sight) => Finding[];

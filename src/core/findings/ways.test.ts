@@ -216,7 +216,7 @@ describe('the checks of where calls go', () => {
       },
     ]);
     const broken = checkPromises(system, allOn(system), momentOf('America/Los_Angeles', today, 600)).filter(
-      (v) => !v.kept,
+      (v) => v.is !== 'kept',
     );
     expect(look(system, { broken }).find((f) => f.id === 'broken:p')).toMatchObject({
       severity: 'stops',

@@ -1,4 +1,5 @@
 /** Checks of where calls go: loops, keys to nowhere, queues, promises. */
+import { leftInWords } from '../coverage';
 import { localTime } from '../hours';
 import { expectationInWords, promiseInWords } from '../promises';
 import { allSteps, type Plan } from '../system';
@@ -137,17 +138,32 @@ export const forwardLoops: Check = ({ system, document }) => {
   });
 };
 
-/** Promises that are broken, as a worker found. */
+/** Promises that are broken, or of which it is not known, as a worker found. */
 export const promises: Check = ({ system, broken }: Sight) =>
-  (broken ?? []).flatMap(({ promised, at, expectation }): Finding[] => {
+  (broken ?? []).flatMap((verdict): Finding[] => {
+    const { promised, at } = verdict;
     if (!system.promises[promised.id]) return [];
     const { date } = localTime(system.business.timeZone, at);
     const planId = system.numbers[promised.numberId]?.planId;
+    const place: Finding['place'] = planId
+      ? { kind: 'plan', id: planId }
+      : { kind: 'number', id: promised.numberId };
+    if (verdict.is === 'not followed')
+      return [
+        {
+          id: `not-followed:${promised.id}`,
+          severity: 'warning',
+          place,
+          title: `Promise not followed to the end: ${promised.name}`,
+          detail: `${promiseInWords(promised, system)}. No call that was followed breaks it. Chance opens more: from ${date} on. ${leftInWords(verdict.left)}`,
+        },
+      ];
+    const { expectation } = verdict;
     return [
       {
         id: `broken:${promised.id}`,
         severity: 'stops',
-        place: planId ? { kind: 'plan', id: planId } : { kind: 'number', id: promised.numberId },
+        place,
         title: `Promise broken: ${promised.name}`,
         detail: `${promiseInWords(promised, system)}. First broken on ${date}${expectation ? `: not ${expectationInWords(expectation, system)}` : ''}.`,
       },

@@ -9,9 +9,18 @@ import { brokenBy } from './expect';
 export const DAYS_AHEAD = 366;
 
 export type Verdict =
-  | { kept: true; promised: Promised }
+  | { is: 'kept'; promised: Promised }
   | {
-      kept: false;
+      /** No way that was followed breaks it, and chance opens more ways than were. */
+      is: 'not followed';
+      promised: Promised;
+      /** The first moment at which that is so, epoch milliseconds. */
+      at: number;
+      /** Ways that were left out then, at least. */
+      left: number;
+    }
+  | {
+      is: 'broken';
       promised: Promised;
       /** The first moment at which it is broken, epoch milliseconds. */
       at: number;
@@ -39,24 +48,28 @@ export const promisedCall =
 export function checkPromise(system: System, standing: Standing, promised: Promised, now: number): Verdict {
   const number = system.numbers[promised.numberId];
   const broken = (at: number, trace: Trace | null, expectation: Expectation | null): Verdict => ({
-    kept: false,
+    is: 'broken',
     promised,
     at,
     trace,
     expectation,
   });
+  let open: Extract<Verdict, { is: 'not followed' }> | undefined;
+  const unbroken = (): Verdict => open ?? { is: 'kept', promised };
   if (!number?.planId) return broken(now, null, promised.expects[0] ?? null);
   const paired = asPaired(standing);
   const call = promisedCall(promised);
-  const wrong = (at: number, ways: readonly Trace[]): Verdict | null => {
+  const wrong = (at: number, ways: readonly Trace[], left: number): Verdict | null => {
     for (const trace of ways)
       for (const expectation of promised.expects)
         if (brokenBy(trace, expectation)) return broken(at, trace, expectation);
+    if (left) open ??= { is: 'not followed', promised, at, left };
     return null;
   };
   if (promised.when.on === 'moment') {
     const { at } = promised.when;
-    return wrong(at, waysOf(system, paired, call(number, at))) ?? { kept: true, promised };
+    const { traces, left } = waysOf(system, paired, call(number, at));
+    return wrong(at, traces, left) ?? unbroken();
   }
   const zone = system.business.timeZone;
   const from = momentOfDay(zone, localTime(zone, now).days, 0);
@@ -65,13 +78,13 @@ export function checkPromise(system: System, standing: Standing, promised: Promi
   for (const piece of piecesOf(system, standing, number, from, to, call)) {
     if (looked.has(piece.ways)) continue;
     for (const span of spansIn(promised, system, standing, piece.from, piece.to)) {
-      const found = wrong(span, piece.ways);
+      const found = wrong(span, piece.ways, piece.left);
       if (found) return found;
       looked.add(piece.ways);
       break;
     }
   }
-  return { kept: true, promised };
+  return unbroken();
 }
 
 /** Checks all promises there are. */

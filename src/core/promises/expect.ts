@@ -2,6 +2,7 @@
 import { listed, outcomeOf, type Trace } from '../calls';
 import { DAY_NAMES, daysInWords, localTime, writeTime } from '../hours';
 import type { Expectation, Promised, System } from '../system';
+import type { Verdict } from './check';
 
 const inTime = (t: number, within: number | null): boolean => within === null || t <= within * 1000;
 
@@ -92,4 +93,15 @@ export function promiseInWords(promised: Promised, system: System): string {
   const keys = promised.behaviour.caller.keys?.map((k) => k.press).filter(Boolean) ?? [];
   const pressing = keys.length ? `, pressing ${keys.join(' then ')}` : '';
   return `${number}, ${promiseTimeInWords(promised, system)}${pressing}: ${listed(promised.expects.map((e) => expectationInWords(e, system)))}`;
+}
+
+/** What came of all of them: "2 promises broken, 1 not followed to the end."; "All of them are kept." */
+export function verdictsInWords(verdicts: readonly Verdict[]): string {
+  const many = (is: Verdict['is']) => verdicts.filter((v) => v.is === is).length;
+  const [broken, open] = [many('broken'), many('not followed')];
+  const parts = [
+    ...(broken ? [`${broken} ${broken === 1 ? 'promise' : 'promises'} broken`] : []),
+    ...(open ? [`${open} not followed to the end`] : []),
+  ];
+  return parts.length ? `${parts.join(', ')}.` : 'All of them are kept.';
 }

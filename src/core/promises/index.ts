@@ -1,3 +1,3 @@
 export { checkPromise, checkPromises, DAYS_AHEAD, promisedCall, type Verdict } from './check';
 export { keyPromise } from './key';
-export { brokenBy, expectationInWords, promiseInWords, promiseTimeInWords } from './expect';
+export { brokenBy, expectationInWords, promiseInWords, promiseTimeInWords, verdictsInWords } from './expect';

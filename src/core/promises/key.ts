@@ -32,7 +32,7 @@ export function keyPromise(
   const { date } = localTime(zone, now);
   const week = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 7), 0)] as const;
   for (const number of Object.values(system.numbers))
-    for (const caller of callersOf(withOwn(system, standing.own), number)) {
+    for (const caller of callersOf(withOwn(system, standing.own), number).callers) {
       const pieces = piecesOf(system, standing, number, ...week, caller.callAt);
       const hits = pieces.flatMap(({ trace }) => {
         const at = pressedAt(trace, menu, key);

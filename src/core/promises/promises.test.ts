@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
 import { nobodyAnswers } from '../calls';
 import { momentOf } from '../hours';
-import type { Command, Promised, System } from '../system';
-import { checkPromise, promiseInWords } from '.';
+import type { Command, Promised, Step, System } from '../system';
+import { checkPromise, promiseInWords, verdictsInWords } from '.';
 
 const LA = 'America/Los_Angeles';
 const NOW = momentOf(LA, '2026-11-24', 600);
@@ -33,26 +33,26 @@ const exception: Command = {
 
 describe('a promise', () => {
   it('over all hours is broken by the first moment that breaks it', () => {
-    expect(check({}).kept).toBe(true);
+    expect(check({}).is).toBe('kept');
     const rings = check({ expects: [{ is: 'rings', personIds: ['rosa'], within: 10 }] });
-    expect(rings).toMatchObject({ kept: false, expectation: { is: 'rings' } });
-    expect(!rings.kept && rings.trace!.some((e) => e.kind === 'greeting started')).toBe(true);
+    expect(rings).toMatchObject({ is: 'broken', expectation: { is: 'rings' } });
+    expect(rings.is === 'broken' && rings.trace!.some((e) => e.kind === 'greeting started')).toBe(true);
   });
   it('finds the one day of the year on which it does not hold', () => {
     const mornings = {
       when: { on: 'week' as const, days: [1, 2, 3, 4, 5], from: 540, to: 720 },
       expects: [{ is: 'rings' as const, personIds: ['rosa', 'idris'], within: 10 }],
     };
-    expect(check(mornings).kept).toBe(true);
+    expect(check(mornings).is).toBe('kept');
     const broken = check(mornings, edited(yard(), [exception]));
-    expect(broken.kept).toBe(false);
+    expect(broken.is).toBe('broken');
     // 09:00 in Los Angeles in July is 16:00 UTC.
-    expect(!broken.kept && day(broken.at)).toBe('2027-07-02T16:00');
+    expect(broken.is === 'broken' && day(broken.at)).toBe('2027-07-02T16:00');
   });
   it('during hours looks only then, and outside them only when none is on', () => {
     const during = { on: 'hours' as const, hoursId: 'office', period: 'Open' };
-    expect(check({ when: during, expects: [{ is: 'rings', personIds: ['rosa'], within: 5 }] }).kept).toBe(
-      false,
+    expect(check({ when: during, expects: [{ is: 'rings', personIds: ['rosa'], within: 5 }] }).is).toBe(
+      'broken',
     );
     // The greeting of four seconds before it can meet closing time: a call in its last seconds rings nobody.
     expect(
@@ -60,25 +60,25 @@ describe('a promise', () => {
         numberId: 'rosa-number',
         when: during,
         expects: [{ is: 'rings', personIds: ['rosa'], within: 5 }],
-      }).kept,
-    ).toBe(true);
+      }).is,
+    ).toBe('kept');
     const outside = { on: 'hours' as const, hoursId: 'office', period: null };
     // A call in the last four seconds before opening hears the greeting and is then rung.
     const early = check({ when: outside, expects: [{ is: 'voicemail', mailboxId: 'front', within: 10 }] });
-    expect(!early.kept && day(early.at)).toBe('2026-11-24T15:59');
+    expect(early.is === 'broken' && day(early.at)).toBe('2026-11-24T15:59');
     const silent = edited(yard(), [{ do: 'step.remove', planId: 'main-plan', stepId: 'play' }]);
     const box = { is: 'voicemail' as const, mailboxId: 'front', within: 10 };
-    expect(check({ when: outside, expects: [box] }, silent).kept).toBe(true);
-    expect(check({ when: outside, expects: [{ is: 'no voicemail' }] }, silent).kept).toBe(false);
+    expect(check({ when: outside, expects: [box] }, silent).is).toBe('kept');
+    expect(check({ when: outside, expects: [{ is: 'no voicemail' }] }, silent).is).toBe('broken');
   });
   it('at one moment looks at that one', () => {
     const answers = { ...nobodyAnswers(), people: { idris: { does: 'answers' as const, after: 5 } } };
     const when = { on: 'moment' as const, at: NOW };
     const expects = [{ is: 'answered' as const, personIds: ['idris'], within: 9 }];
-    expect(check({ behaviour: answers, when, expects }).kept).toBe(true);
-    expect(check({ behaviour: answers, when, expects: [{ ...expects[0]!, within: 8 }] }).kept).toBe(false);
-    expect(check({ behaviour: answers, when, expects: [{ ...expects[0]!, personIds: ['rosa'] }] }).kept).toBe(
-      false,
+    expect(check({ behaviour: answers, when, expects }).is).toBe('kept');
+    expect(check({ behaviour: answers, when, expects: [{ ...expects[0]!, within: 8 }] }).is).toBe('broken');
+    expect(check({ behaviour: answers, when, expects: [{ ...expects[0]!, personIds: ['rosa'] }] }).is).toBe(
+      'broken',
     );
   });
   it('with a key presses it, and hears what is said', () => {
@@ -125,11 +125,68 @@ describe('a promise', () => {
       { is: 'rings' as const, personIds: ['pia'], within: 5 },
       { is: 'hears' as const, recordingId: 'welcome' },
     ];
-    expect(check({ behaviour: pressing('1'), expects }, system).kept).toBe(true);
-    expect(check({ behaviour: pressing('2'), expects }, system).kept).toBe(false);
+    expect(check({ behaviour: pressing('1'), expects }, system).is).toBe('kept');
+    expect(check({ behaviour: pressing('2'), expects }, system).is).toBe('broken');
     expect(promiseInWords(promise({ behaviour: pressing('1'), expects }), system)).toBe(
       'Main line, at all hours, pressing 1: rings Pia Lindqvist within 5 s and hears “Welcome”',
     );
+  });
+  describe('where chance opens many ways', () => {
+    const shares = (deep: number, last: Step[]): Step[] => [
+      ...Array.from({ length: deep }, (_, i): Step => ({
+        id: `s${i}`,
+        kind: 'share',
+        how: 'by shares',
+        branches: Array.from({ length: 8 }, (_, j) => ({
+          share: j === 7 ? 16 : 12,
+          steps: [{ id: `n${i}${j}`, kind: 'notify', how: 'note', to: '', text: `${i}${j}` } as Step],
+        })),
+      })),
+      ...last,
+    ];
+    const plan = (steps: Step[]): Command => ({ do: 'plan.set', id: 'main-plan', change: { steps } });
+    const box: Step = { id: 'v', kind: 'voicemail', mailboxId: 'front' };
+    const ends = { expects: [{ is: 'ends well' }] } as const;
+    it('three shares of eight are followed to the end', () => {
+      const system = edited(yard(), [plan(shares(3, [box]))]);
+      expect(check({ expects: [...ends.expects] }, system).is).toBe('kept');
+      const steps = shares(3, [box]);
+      const third = steps[2] as Extract<Step, { kind: 'share' }>;
+      third.branches[7]!.steps.push({ id: 'bad', kind: 'end', how: 'busy' });
+      const never = { expects: [{ is: 'voicemail' as const, mailboxId: 'front', within: null }] };
+      expect(check(never, edited(yard(), [plan(steps)])).is).toBe('broken');
+    });
+    it('more than are followed is a verdict of its own, with what was left out', () => {
+      const verdict = check({ expects: [...ends.expects] }, edited(yard(), [plan(shares(4, [box]))]));
+      expect(verdict).toMatchObject({ is: 'not followed' });
+      expect(verdict.is === 'not followed' && verdict.left).toBeGreaterThan(0);
+      expect(verdictsInWords([verdict])).toBe('1 not followed to the end.');
+      const broken = check({ expects: [{ is: 'no voicemail' }] }, edited(yard(), [plan(shares(4, [box]))]));
+      expect(broken.is).toBe('broken');
+    });
+    it('by weight, whoever answers first ends it: the others are not drawn', () => {
+      const people = ['rosa', 'idris', 'pia'];
+      const ring: Step = {
+        id: 'r',
+        kind: 'ring',
+        targets: people.map((id) => ({ kind: 'person', id })),
+        pattern: 'by weight',
+        weights: {},
+        seconds: 10,
+        followReach: false,
+      };
+      const system = edited(yard(), [plan([ring, box])]);
+      const at = { when: { on: 'moment' as const, at: NOW }, behaviour: { ...promise({}).behaviour } };
+      const answered = {
+        ...at,
+        behaviour: { ...at.behaviour, otherwise: { does: 'answers' as const, after: 2 } },
+        expects: [{ is: 'answered' as const, personIds: ['rosa'], within: null }],
+      };
+      const found = check(answered, system);
+      expect(found).toMatchObject({ is: 'broken' });
+      // Who is rung second is only drawn where it comes to a second.
+      expect(found.is === 'broken' && found.trace!.filter((e) => e.kind === 'drawn')).toHaveLength(1);
+    });
   });
   it('is broken where chance may break it, however seldom', () => {
     const share: Command = {
@@ -150,7 +207,7 @@ describe('a promise', () => {
       },
     };
     const expects = [{ is: 'voicemail' as const, mailboxId: 'front', within: null }];
-    expect(check({ expects }, edited(yard(), [share])).kept).toBe(false);
+    expect(check({ expects }, edited(yard(), [share])).is).toBe('broken');
   });
   it.each(['in turn', 'longest idle', 'fewest calls'] as const)(
     'is held against every turn of “%s”: which calls came before is chance to a caller',
@@ -173,10 +230,10 @@ describe('a promise', () => {
         },
       });
       const expects = [{ is: 'rings' as const, personIds: ['rosa'], within: 5 }];
-      expect(check({ expects }, edited(yard(), [ring(['rosa', 'idris'])])).kept).toBe(false);
-      expect(check({ expects }, edited(yard(), [ring(['rosa'])])).kept).toBe(true);
+      expect(check({ expects }, edited(yard(), [ring(['rosa', 'idris'])])).is).toBe('broken');
+      expect(check({ expects }, edited(yard(), [ring(['rosa'])])).is).toBe('kept');
       const either = [{ is: 'rings' as const, personIds: ['rosa', 'idris'], within: 5 }];
-      expect(check({ expects: either }, edited(yard(), [ring(['rosa', 'idris'])])).kept).toBe(true);
+      expect(check({ expects: either }, edited(yard(), [ring(['rosa', 'idris'])])).is).toBe('kept');
     },
   );
   it('is held against every branch that has its turn', () => {
@@ -198,7 +255,7 @@ describe('a promise', () => {
       },
     };
     const expects = [{ is: 'voicemail' as const, mailboxId: 'front', within: null }];
-    expect(check({ expects }, edited(yard(), [share])).kept).toBe(false);
+    expect(check({ expects }, edited(yard(), [share])).is).toBe('broken');
   });
   it('is held against every way of chance at every hour, not only where the usual way changes', () => {
     const share: Command = {
@@ -232,11 +289,11 @@ describe('a promise', () => {
     const expects = [{ is: 'voicemail' as const, mailboxId: 'front', within: null }];
     const found = check({ expects }, edited(yard(), [share]));
     // Tuesday 24 November 2026, 08:00 in Los Angeles.
-    expect(!found.kept && day(found.at)).toBe('2026-11-24T16:00');
+    expect(found.is === 'broken' && day(found.at)).toBe('2026-11-24T16:00');
   });
   it('about a number without a plan is broken', () => {
     const system = edited(yard(), [{ do: 'number.set', id: 'main', change: { planId: null } }]);
-    expect(check({}, system)).toMatchObject({ kept: false, trace: null });
+    expect(check({}, system)).toMatchObject({ is: 'broken', trace: null });
   });
   it('goes with the number it is about', () => {
     const system = edited(yard(), [

@@ -23,7 +23,7 @@
     filter: NO_FILTER,
   });
   const { span } = $derived(asked.value);
-  const callers = $derived(callersFor(system, { ...NO_FILTER, ...asked.value.filter }));
+  const { callers, left } = $derived(callersFor(system, { ...NO_FILTER, ...asked.value.filter }));
   /** A choice of an earlier day may have been of something that is no longer there. */
   const filter = $derived.by(() => {
     const chosen = { ...NO_FILTER, ...asked.value.filter };
@@ -134,6 +134,7 @@
         on:update={(e) => ask({ filter: { ...filter, callerId: String(e.detail) } })}
       >
         {#each callers as c (c.id)}<SelectItem value={c.id} text={c.words || 'a new caller'} />{/each}
+        {#if left}<SelectItem value="" disabled text="at least {left} more, who are not told apart" />{/if}
       </Select>
     {/if}
     <Select

@@ -7,6 +7,7 @@ import {
   waysInWords,
   worstEnd,
   type Caller,
+  type Callers,
   type Glance,
   type Piece,
 } from '$core/coverage';
@@ -36,7 +37,7 @@ export interface Row {
 
 /** A piece as it is shown: with the person looked for, when they are rung. */
 export function shownPiece(piece: Piece, system: System, personId: string): Shown {
-  const words = waysInWords(piece.ways, system);
+  const words = waysInWords(piece, system);
   const base = { ...piece, ...firstOf(piece, system), end: worstEnd(piece), words };
   if (!personId) return { ...base, rungAfter: undefined };
   const seconds = piece.ways.flatMap((way) => secondsUntilRung(way, personId) ?? []);
@@ -48,13 +49,11 @@ export function shownPiece(piece: Piece, system: System, personId: string): Show
 }
 
 /** Everybody who calls the numbers shown and is treated in a way of their own, each once. */
-export const callersFor = (system: System, filter: Filter): Caller[] => [
-  ...new Map(
-    numbersFor(system, { ...filter, callerId: '' })
-      .flatMap((n) => callersOf(system, n))
-      .map((c) => [c.id, c]),
-  ).values(),
-];
+export function callersFor(system: System, filter: Filter): Callers {
+  const all = numbersFor(system, { ...filter, callerId: '' }).map((n) => callersOf(system, n));
+  const callers = new Map<string, Caller>(all.flatMap((c) => c.callers).map((c) => [c.id, c]));
+  return { callers: [...callers.values()], left: all.reduce((sum, c) => sum + c.left, 0) };
+}
 
 /** The numbers a filter leaves. With somebody looked for, only numbers whose calls can ring them. */
 export const numbersFor = (system: System, filter: Filter): NumberHeld[] =>
@@ -62,13 +61,13 @@ export const numbersFor = (system: System, filter: Filter): NumberHeld[] =>
     (n) =>
       (!filter.numberId || n.id === filter.numberId) &&
       (!filter.siteId || n.siteId === filter.siteId) &&
-      (!filter.callerId || callersOf(system, n).some((c) => c.id === filter.callerId)),
+      (!filter.callerId || callersOf(system, n).callers.some((c) => c.id === filter.callerId)),
   );
 
 export function rowsOf(system: System, standing: Standing, filter: Filter, from: number, to: number): Row[] {
   return numbersFor(system, filter)
     .map((number) => {
-      const caller = callersOf(system, number).find((c) => c.id === filter.callerId);
+      const caller = callersOf(system, number).callers.find((c) => c.id === filter.callerId);
       const pieces = piecesOf(system, standing, number, from, to, caller?.callAt);
       return { number, pieces: pieces.map((p) => shownPiece(p, system, filter.personId)) };
     })

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import { sentence } from '$core/calls';
+  import { leftInWords } from '$core/coverage';
   import { daysInWords, kindsOf, readSpans, writeSpans } from '$core/hours';
   import { promiseInWords, type Verdict } from '$core/promises';
   import type { Expectation, Promised, PromiseTime } from '$core/system';
@@ -50,6 +51,11 @@
     },
   ]);
   const chosen = $derived(when.on === 'hours' ? `${when.hoursId}/${when.period ?? ''}` : when.on);
+  const STATES: Record<Verdict['is'], string> = {
+    kept: 'Kept',
+    broken: 'Broken',
+    'not followed': 'Not followed to the end',
+  };
   const keys = $derived((promised.behaviour.caller.keys ?? []).map((k) => k.press).join(' '));
 
   function keepKeys(text: string): string | undefined {
@@ -79,13 +85,12 @@
   id={promised.id}
   class="card"
   class:looking={!verdict}
-  class:broken={verdict && !verdict.kept}
+  class:broken={verdict?.is === 'broken'}
+  class:unknown={verdict?.is === 'not followed'}
   data-testid="promise"
 >
   <div class="head">
-    <span class="state" role="status"
-      >{verdict === undefined ? 'Looking…' : verdict.kept ? 'Kept' : 'Broken'}</span
-    >
+    <span class="state" role="status">{verdict === undefined ? 'Looking…' : STATES[verdict.is]}</span>
     <b>{promised.name}</b>
     <button
       class="linkish small"
@@ -98,7 +103,13 @@
     >
   </div>
   <p>{promiseInWords(promised, system)}.</p>
-  {#if verdict && !verdict.kept}
+  {#if verdict?.is === 'not followed'}
+    <p class="why">
+      No call that was followed breaks it. From {momentText(verdict.at, session.zone)} on chance opens more. {leftInWords(
+        verdict.left,
+      )}
+    </p>
+  {:else if verdict?.is === 'broken'}
     <p class="why">
       Broken first on {momentText(verdict.at, session.zone)}{verdict.trace
         ? `: ${sentence(verdict.trace, system)}`
@@ -201,8 +212,14 @@
     color: var(--group);
   }
   .broken .state,
-  .why {
+  .broken .why {
     color: var(--alarm);
+  }
+  .unknown {
+    border-left-color: var(--copper);
+  }
+  .unknown .state {
+    color: var(--copper);
   }
   summary {
     cursor: pointer;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
-  import type { Difference } from '$core/coverage';
+  import type { Difference, Differing } from '$core/coverage';
   import { endsWell } from '$core/coverage';
   import type { Standing } from '$core/system';
   import { CoverageClient } from '../coverage/client';
@@ -10,7 +10,8 @@
   let { before, after, otherwise }: { before: Standing; after: Standing; otherwise: string } = $props();
   const worker = new CoverageClient();
   onDestroy(() => worker.stop());
-  let found = $state.raw<Difference[] | null>(null);
+  let differs = $state.raw<Differing | null>(null);
+  const found = $derived(differs?.found ?? null);
   let failed = $state(false);
   // As text, so that a registration that comes and goes does not set it to work again.
   const key = $derived(JSON.stringify([before, after].map((s) => [s.own, s.dnd, s.resting, s.blocked])));
@@ -20,10 +21,10 @@
     const ask = async () => {
       try {
         const got = await worker.ask(
-          (w) => w.effect(system, before, after, session.minute) as Promise<Difference[]>,
+          (w) => w.effect(system, before, after, session.minute) as Promise<Differing>,
         );
         failed = false;
-        if (got) found = got;
+        if (got) differs = got;
       } catch {
         failed = true;
       }
@@ -65,6 +66,7 @@
     </ul>
     {#if inOrder.length > MOST}<p class="soft small">and {found.length - MOST} more.</p>{/if}
   {/if}
+  {#each differs?.left ?? [] as words (words)}<p class="warn small">{words}</p>{/each}
 </div>
 
 <style>

@@ -56,24 +56,31 @@
     <h1>What differs for callers</h1>
     <p class="sub">
       The draft against what is in force, for calls that nobody answers, whoever calls and whatever they
-      press, over the seven days from today, and then over the rest of the year.
+      press, over the seven days from today, and then over the rest of the year. Not part of it: calls while
+      those rung are on other calls, callers who spell a name, and colleagues who dial an extension.
     </p>
     {#each differ?.week ?? [] as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
       <DifferenceCard difference={d} {before} {after} />
     {:else}
       {#if differ}
         <div class="empty">
-          <h2>Nothing differs for callers</h2>
+          <h2>{differ.left.length ? 'Nothing found that differs' : 'Nothing differs for callers'}</h2>
           <p>
             {differ.later.length
               ? 'Not in the coming seven days.'
               : session.waiting
-                ? 'The draft has changes, but no unanswered call goes another way because of them.'
+                ? 'The draft has changes, but no unanswered call that was looked at goes another way because of them.'
                 : 'The draft is what is in force.'}
           </p>
         </div>
       {:else}<InlineLoading description="What differs is worked out" />{/if}
     {/each}
+    {#if differ?.left.length}
+      <div class="card left" data-testid="not-looked-at">
+        <h2>Not looked at</h2>
+        {#each differ.left as words (words)}<p>{words}</p>{/each}
+      </div>
+    {/if}
     {#if differ?.later.length}
       <h2 class="later">Later in the year</h2>
       {#each differ.later as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
@@ -156,6 +163,10 @@
 <style>
   .columns {
     grid-template-columns: minmax(0, 1fr) 330px;
+  }
+  .left {
+    border-left: 4px solid var(--copper);
+    margin-top: 10px;
   }
   .later {
     margin: 18px 0 8px;

@@ -1,14 +1,14 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
+  import { verdictsInWords } from '$core/promises';
   import type { Promised } from '$core/system';
-  import { count } from '$ui/format';
   import { freshId } from '$ui/ids';
   import PromiseCard from '$ui/promises/PromiseCard.svelte';
   import { session } from '$ui/session.svelte';
 
   const promises = $derived(Object.values(session.system!.promises));
   const number = $derived(Object.values(session.system!.numbers)[0]);
-  const broken = $derived((session.checks.verdicts ?? []).filter((v) => !v.kept));
+  const tally = $derived(verdictsInWords(session.checks.verdicts ?? []));
 
   function add() {
     const value: Promised = {
@@ -35,9 +35,7 @@
 <p class="sub">
   What callers must get, whatever is edited. Each is held against every moment of the coming year with every
   edit; a broken one must be looked at before the draft goes in force.
-  {#if promises.length && session.checks.verdicts}<b
-      >{broken.length ? `${count(broken.length, 'promise')} broken.` : 'All of them are kept.'}</b
-    >{/if}
+  {#if promises.length && session.checks.verdicts}<b>{tally}</b>{/if}
 </p>
 {#each promises as promised (promised.id)}
   <PromiseCard {promised} verdict={session.checks.verdicts?.find((v) => v.promised.id === promised.id)} />
