@@ -54,7 +54,8 @@ export function greetingWhenInWords(when: GreetingWhen, system: System): string 
   }
 }
 
-const OCCASION_WORDS: Readonly<Record<Occasion, string>> = {
+/** Why a call comes to a mailbox, in words. */
+export const OCCASION_WORDS: Readonly<Record<Occasion, string>> = {
   'not answered': 'when nobody answered',
   busy: 'when all are on calls',
   closed: 'when closed',

@@ -10,7 +10,7 @@ export {
   testInWords,
 } from './sentences';
 export { arrivalTimes } from './arrival';
-export { greetingAt, greetingWhenInWords, type Moment } from './greetings';
+export { OCCASION_WORDS, greetingAt, greetingWhenInWords, type Moment } from './greetings';
 export { replaceCommands, usesOf, type Use } from './recordings';
 export { plansFrom } from './plans-from';
 export { assignNumber } from './starters';

@@ -45,7 +45,7 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
       if (!hours) return 'no hours chosen: otherwise';
       return e.period
         ? `${hours.name}: ${e.period} (${periodInWords(hours, e.period)})`
-        : `${hours.name}: otherwise`;
+        : `${hours.name}: otherwise${e.holiday ? ' (a holiday)' : ''}`;
     }
     case 'caller': {
       return e.branch === null

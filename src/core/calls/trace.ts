@@ -67,7 +67,8 @@ export type Outcome =
 export type Happening =
   | { kind: 'arrived'; from: Origin; to: Destination; numberId: string | null; planId: string | null }
   | { kind: 'step'; planId: string; stepId: string }
-  | { kind: 'hours'; hoursId: string | null; period: string | null }
+  /** `holiday` is there where a public holiday closed them. */
+  | { kind: 'hours'; hoursId: string | null; period: string | null; holiday?: true }
   /** Which branch a call takes by who calls; null is otherwise. */
   | { kind: 'caller'; stepId: string; branch: number | null }
   /** What chance, or whose turn it is, decided among the branches given. */

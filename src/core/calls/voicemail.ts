@@ -45,7 +45,7 @@ export function voicemail(run: Run, call: CallState, mailboxId: string, said?: O
   if (mailbox.zero || run.standing.pins?.[mailboxId]) usualKeys(run, call);
 }
 
-/** What greetings go by: what the step says, or else how the call came here. */
+/** What greetings go by: what the step says, or else how the call came here, a holiday before closed before busy. */
 function momentOfCall(run: Run, call: CallState, mailbox: Mailbox, said: Occasion | undefined): Moment {
   const { system, contacts } = run.world(call);
   const { from } = call.request;
@@ -53,10 +53,11 @@ function momentOfCall(run: Run, call: CallState, mailbox: Mailbox, said: Occasio
   const hours = call.trace.findLast((e) => e.kind === 'hours');
   const rung = call.trace.findLast((e) => e.kind === 'ringing over');
   const busy = rung?.kind === 'ringing over' && rung.how === 'all on calls';
+  const holiday = hours?.kind === 'hours' && hours.holiday === true;
   const closed = hours?.kind === 'hours' && hours.hoursId !== null && hours.period === null;
   return {
     date: localTime(system.business.timeZone, run.now).date,
-    occasion: said ?? (busy ? 'busy' : closed ? 'closed' : 'not answered'),
+    occasion: said ?? (holiday ? 'holiday' : closed ? 'closed' : busy ? 'busy' : 'not answered'),
     period: hours?.kind === 'hours' ? hours.period : undefined,
     listIds: contact?.listIds ?? [],
     away: everybodyAway(mailbox, system, run.now),

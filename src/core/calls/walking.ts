@@ -1,5 +1,5 @@
 /** The way of a call through the steps of its plan. */
-import { periodAt } from '../hours';
+import { isHoliday, periodAt } from '../hours';
 import type { CallerStep, CallerTest, ShareStep } from '../system';
 import { ask, askedEnough } from './asking';
 import { choose, given, open } from './chance';
@@ -35,7 +35,16 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
         const hours = step.hoursId ? world.system.hours[step.hoursId] : undefined;
         const override = step.hoursId ? run.standing.overrides[step.hoursId]?.value : undefined;
         const period = hours ? periodAt(hours, world.system.business.timeZone, run.now, override) : null;
-        run.say(call, { kind: 'hours', hoursId: step.hoursId, period });
+        const holiday =
+          hours !== undefined &&
+          period === null &&
+          isHoliday(hours, world.system.business.timeZone, run.now, override);
+        run.say(call, {
+          kind: 'hours',
+          hoursId: step.hoursId,
+          period,
+          ...(holiday ? { holiday: true as const } : {}),
+        });
         const i = period === null ? -1 : step.branches.findIndex((b) => b.period === period);
         at = i < 0 ? stop.otherwise : stop.branches[i]!;
         break;

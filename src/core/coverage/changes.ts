@@ -5,6 +5,7 @@ import {
   addDays,
   boundaries,
   handovers,
+  isHoliday,
   localTime,
   momentOf,
   nextClockChange,
@@ -140,7 +141,9 @@ export function sourcesOf(
     const override = standing.overrides[hours.id]?.value;
     sources.set(hours.id, {
       changes: boundaries(hours, zone, from, to, override),
-      stateAt: (at) => periodAt(hours, zone, at, override) ?? '',
+      // A holiday closes for a reason of its own, which greetings say.
+      stateAt: (at) =>
+        periodAt(hours, zone, at, override) ?? (isHoliday(hours, zone, at, override) ? ' holiday' : ''),
     });
   }
   sources.set(PEOPLE, {

@@ -3,6 +3,7 @@ import { withOwn } from '../system';
 import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, groups, mailboxes, people } from './people';
+import { greetings } from './greetings';
 import { phones } from './phones';
 import { forgotten, unwantedNowhere } from './reach';
 import { badHours, holidays, rotas } from './hours';
@@ -37,6 +38,7 @@ const CHECKS: readonly Check[] = [
   phonesElsewhere,
   dialling,
   mailboxes,
+  greetings,
   forgotten,
   unwantedNowhere,
 ];

@@ -11,7 +11,7 @@ export {
 } from './zone';
 export { calendarOf, daysOf, inForceOrder, type Calendar, type Day, type DaySpan } from './days';
 export { handovers, onDuty, shiftsOf, type Shift } from './rota';
-export { boundaries, periodAt } from './weekly';
+export { boundaries, isHoliday, periodAt } from './weekly';
 export { readSpans, writeSpans, writeTime, type Span, type TypedHours } from './typed';
 export { copyDay } from './copy';
 export { DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';

@@ -49,6 +49,20 @@ describe('a rota', () => {
     expect(onDuty(spring, LA, at('2027-03-14T16:59'))).toBe('rosa');
     expect(onDuty(spring, LA, at('2027-03-14T17:00'))).toBe('idris');
   });
+  it('hands over once on a night when the time of it comes twice, and once where it is skipped', () => {
+    // 1 November 2026, 02:00 becomes 01:00: half past one comes twice. 14 March 2027, 02:00 becomes 03:00.
+    const autumn = watch({ from: '2026-10-25', handover: 90 });
+    const first = at('2026-11-01T01:30');
+    for (const minutes of [0, 10, 29, 30, 59, 60, 89, 120])
+      expect(onDuty(autumn, LA, first + minutes * 60_000)).toBe('idris');
+    expect(onDuty(autumn, LA, first - 60_000)).toBe('rosa');
+    expect(handovers(autumn, LA, first - 3_600_000, first + 7_200_000)).toEqual([first]);
+    const spring = watch({ from: '2027-03-07', handover: 150 });
+    const [change] = handovers(spring, LA, at('2027-03-14T00:00'), at('2027-03-14T12:00'));
+    expect(change).toBe(at('2027-03-14T03:30'));
+    expect(onDuty(spring, LA, change! - 60_000)).toBe('rosa');
+    expect(onDuty(spring, LA, change!)).toBe('idris');
+  });
   it('tiles any time without gap or overlap, and changes only at its handovers', () => {
     fc.assert(
       fc.property(

@@ -34,24 +34,27 @@ function local(zone: string, text: string): number {
 
 function turnAt(rota: Rota, businessZone: string, at: number): string | null {
   if (!rota.turns.length) return null;
-  const { days, minute } = localTime(zoneOfRota(rota, businessZone), at);
-  const since = days - dayNumber(rota.from) - (minute < rota.handover ? 1 : 0);
-  if (since < 0) return null;
-  return rota.turns[Math.floor(since / rota.days) % rota.turns.length]!;
+  const zone = zoneOfRota(rota, businessZone);
+  const turn = Math.floor((localTime(zone, at).days - dayNumber(rota.from)) / rota.days);
+  // By moments: a time of day that comes twice hands over once, one that the clocks skip a little later.
+  const begun = handoverOf(rota, zone, turn) <= at ? turn : turn - 1;
+  return begun < 0 ? null : rota.turns[begun % rota.turns.length]!;
 }
+
+/** The moment at which a turn begins, counted from the first, 0. */
+const handoverOf = (rota: Rota, zone: string, turn: number): number =>
+  momentOfDay(zone, dayNumber(rota.from) + turn * rota.days, rota.handover);
 
 /** Moments from `from` up to but without `to` at which somebody else can come on duty. Ascending, without repeats. */
 export function handovers(rota: Rota, businessZone: string, from: number, to: number): number[] {
   const zone = zoneOfRota(rota, businessZone);
   const found = new Set<number>();
   if (rota.turns.length) {
-    const start = dayNumber(rota.from);
-    const first = Math.max(0, Math.floor((localTime(zone, from).days - 1 - start) / rota.days));
-    for (let turn = first; ; turn++) {
-      const at = momentOfDay(zone, start + turn * rota.days, rota.handover);
+    const days = localTime(zone, from).days - 1 - dayNumber(rota.from);
+    for (let turn = Math.max(0, Math.floor(days / rota.days)); ; turn++) {
+      const at = handoverOf(rota, zone, turn);
       if (at >= to) break;
       found.add(at);
-      found.add(momentOfDay(zone, start + turn * rota.days, rota.handover, 'later'));
     }
   }
   for (const swap of rota.swaps) found.add(local(zone, swap.from)).add(local(zone, swap.to));

@@ -15,12 +15,21 @@ export function periodAt(hours: Hours, businessZone: string, at: number, overrid
   return null;
 }
 
+/** Whether a public holiday has hours closed at a moment (epoch milliseconds): its times hold that day, and none of them is on. */
+export function isHoliday(hours: Hours, businessZone: string, at: number, override?: Override): boolean {
+  if (override && override.from <= at && at < override.until) return false;
+  const { days, minute } = localTime(hours.timeZone ?? businessZone, at);
+  const { spans, exception } = calendarOf(hours).on(days);
+  return exception?.holiday != null && !spans.some((s) => minute >= s.from && minute < s.to);
+}
+
 /** What was worked out last for a set of hours: plans of many numbers ask for the same span. */
 const known = new WeakMap<Hours, { key: string; found: number[] }>();
 
 /**
  * All moments from `from` up to but without `to` (epoch milliseconds) at which what these hours say can change:
- * the start and end of every period of every day, in local time, every change of the clocks, and the ends of an override.
+ * the start and end of every period of every day, in local time, the midnights at which a holiday begins or ends, every
+ * change of the clocks, and the ends of an override.
  * Ascending, without repeats.
  */
 export function boundaries(
@@ -37,13 +46,16 @@ export function boundaries(
   const all = new Set<number>();
   const calendar = calendarOf(hours);
   const end = localTime(zone, to).days + 1;
-  for (let days = localTime(zone, from).days - 1; days <= end; days++)
+  const isOff = (days: number) => calendar.on(days).exception?.holiday != null;
+  for (let days = localTime(zone, from).days - 1; days <= end; days++) {
+    if (isOff(days) !== isOff(days - 1)) all.add(momentOfDay(zone, days, 0));
     for (const span of calendar.on(days).spans)
       for (const minute of [span.from, span.to]) {
         // On the day the clocks go back a time of the doubled hour comes twice.
         all.add(momentOfDay(zone, days, minute));
         all.add(momentOfDay(zone, days, minute, 'later'));
       }
+  }
   for (let at = nextClockChange(zone, from); at < to; at = nextClockChange(zone, at)) all.add(at);
   if (override) all.add(override.from).add(override.until);
   const found = [...all].filter((t) => t >= from && t < to).sort((a, b) => a - b);

@@ -1,7 +1,7 @@
 /** Whether promises are kept: exactly, over every moment they are about. */
 import { nobodyAnswers, type CallRequest, type Trace } from '../calls';
 import { piecesOf, waysOf, type CallAt } from '../coverage';
-import { addDays, boundaries, localTime, momentOf, momentOfDay, periodAt } from '../hours';
+import { addDays, boundaries, localTime, momentOf, momentOfDay, nextClockChange, periodAt } from '../hours';
 import { asPaired, type Expectation, type Promised, type Standing, type System } from '../system';
 import { brokenBy } from './expect';
 
@@ -109,11 +109,32 @@ function* spansIn(
       if (periodAt(hours, zone, at, override) === when.period) return void (yield at);
   } else if (when.on === 'week')
     for (let date = localTime(zone, from).date; ; date = addDays(date, 1)) {
-      const start = momentOf(zone, date, when.from);
-      if (start >= to) return;
-      const end = momentOf(zone, date, when.to);
-      const first = Math.max(start, from);
+      if (momentOf(zone, date, 0) >= to) return;
       const { day } = localTime(zone, momentOf(zone, date, 720));
-      if (when.days.includes(day) && first < Math.min(end, to)) yield first;
+      if (!when.days.includes(day)) continue;
+      for (const [first, end] of spansOf(zone, date, when))
+        if (Math.max(first, from) < Math.min(end, to)) yield Math.max(first, from);
     }
+}
+
+/**
+ * The moments of a date that the clock on the wall shows between two minutes of the day, as stretches: both occurrences of an
+ * hour that comes twice, none of one that is skipped.
+ */
+function* spansOf(
+  zone: string,
+  date: string,
+  { from, to }: { from: number; to: number },
+): Generator<[from: number, to: number]> {
+  const day = [momentOf(zone, date, 0), momentOf(zone, addDays(date, 1), 0)] as const;
+  const change = nextClockChange(zone, day[0]);
+  const cuts = change < day[1] ? [day[0], change, day[1]] : [...day];
+  for (let i = 0; i + 1 < cuts.length; i++) {
+    const [start, end] = [cuts[i]!, cuts[i + 1]!];
+    // Between two changes of the clocks the wall goes as time does.
+    const minute = localTime(zone, start).minute;
+    const first = start + Math.max(0, from - minute) * 60_000;
+    const last = Math.min(end, start + (to - minute) * 60_000);
+    if (first < last) yield [first, last];
+  }
 }

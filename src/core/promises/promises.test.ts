@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
 import { nobodyAnswers } from '../calls';
 import { momentOf } from '../hours';
-import type { Command, Promised, Step, System } from '../system';
+import { newHours, type Command, type Promised, type Step, type System } from '../system';
 import { checkPromise, promiseInWords, verdictsInWords } from '.';
 
 const LA = 'America/Los_Angeles';
@@ -187,6 +187,46 @@ describe('a promise', () => {
       // Who is rung second is only drawn where it comes to a second.
       expect(found.is === 'broken' && found.trace!.filter((e) => e.kind === 'drawn')).toHaveLength(1);
     });
+  });
+  it('of some days goes by the clock on the wall on nights when it changes', () => {
+    const hours = (from: number, to: number): Command[] => [
+      {
+        do: 'hours.add',
+        value: newHours({ id: 'night', name: 'Night', weekly: [{ day: 7, from, to, kind: 'Open' }] }),
+      },
+      {
+        do: 'plan.set',
+        id: 'main-plan',
+        change: {
+          steps: [
+            {
+              id: 'h',
+              kind: 'hours',
+              hoursId: 'night',
+              branches: [{ period: 'Open', steps: [{ id: 'e', kind: 'end', how: 'busy' }] }],
+              otherwise: [{ id: 'v', kind: 'voicemail', mailboxId: 'front' }],
+            },
+          ],
+        },
+      },
+    ];
+    const sundays = (from: number, to: number): Partial<Promised> => ({
+      when: { on: 'week', days: [7], from, to },
+      expects: [{ is: 'voicemail', mailboxId: null, within: null }],
+    });
+    // 14 March 2027: from 02:00 to 03:00 there is no time, and nothing is promised of the hour after.
+    const spring = edited(yard(), hours(180, 240));
+    expect(check(sundays(130, 170), spring).is).toBe('kept');
+    expect(check(sundays(130, 190), spring).is).toBe('broken');
+    // 7 November 2027: 01:10 comes twice, and the second time somebody is in.
+    const autumn = edited(yard(), hours(600, 660));
+    const second = momentOf(LA, '2027-11-07', 60, 'later');
+    const standing = allOn(autumn);
+    standing.overrides = {
+      night: { value: { kind: 'Open', from: second, until: second + 3_600_000 }, at: 0, by: 'x' },
+    };
+    const verdict = checkPromise(autumn, standing, promise(sundays(70, 80)), NOW);
+    expect(verdict).toMatchObject({ is: 'broken', at: second + 600_000 });
   });
   it('is broken where chance may break it, however seldom', () => {
     const share: Command = {

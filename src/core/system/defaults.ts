@@ -1,7 +1,8 @@
 import { profileOf } from '../numbering/profiles';
 import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './people';
 import type { CivicAddress, Site } from './places';
-import type { Rota } from './hours';
+import type { Hours, Rota } from './hours';
+import type { Plan } from './plans';
 import type { Queue } from './queues';
 import type { Business, InvitationWording, Mailbox, NumberHeld, System } from './schema';
 
@@ -108,6 +109,16 @@ export const newQueue = (given: Pick<Queue, 'id' | 'name'> & Partial<Queue>): Qu
   wrapUp: 15,
   ...given,
 });
+
+/** Hours that are closed all week until times are given. */
+export const newHours = (given: Pick<Hours, 'id' | 'name'> & Partial<Hours>): Hours => ({
+  timeZone: null,
+  weekly: [],
+  ...given,
+});
+
+/** A plan without steps. */
+export const newPlan = (given: Pick<Plan, 'id' | 'name'> & Partial<Plan>): Plan => ({ steps: [], ...given });
 
 /** A rota of weekly turns that change on Monday mornings. @param from day the first turn begins, ISO */
 export const newRota = (given: Pick<Rota, 'id' | 'name' | 'from'> & Partial<Rota>): Rota => ({

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
-  import { allSteps, type Plan, type System, type VoicemailStep } from '$core/system';
+  import { OCCASION_WORDS } from '$core/answering';
+  import { allSteps, type Occasion, type Plan, type System, type VoicemailStep } from '$core/system';
   import { freshId } from '../ids';
   import RecordingField from '../RecordingField.svelte';
   import { session } from '../session.svelte';
@@ -8,6 +9,11 @@
 
   let { plan, step, system }: { plan: Plan; step: VoicemailStep; system: System } = $props();
   const mailbox = $derived(step.mailboxId ? system.mailboxes[step.mailboxId] : undefined);
+
+  function setOccasion(chosen: string) {
+    const { occasion: _, ...usual } = step;
+    setStep(plan, chosen ? { ...usual, occasion: chosen as Occasion } : usual, 'which greeting plays');
+  }
 
   /** The people this plan rings would hear a new mailbox of its own. */
   function start() {
@@ -42,6 +48,17 @@
     {#each Object.values(system.mailboxes) as m (m.id)}<SelectItem value={m.id} text={m.name} />{/each}
   </Select>
   {#if mailbox}
+    <Select
+      labelText="Which greeting plays"
+      helperText="A greeting made for it, or else its reason before the usual one."
+      selected={step.occasion ?? ''}
+      on:update={(e) => setOccasion(String(e.detail))}
+    >
+      <SelectItem value="" text="by how the call came here" />
+      {#each Object.entries(OCCASION_WORDS) as [value, words] (value)}
+        <SelectItem {value} text="the one {words}" />
+      {/each}
+    </Select>
     <p class="small soft">
       Heard by {mailbox.ownerIds.map((id) => system.people[id]?.name).join(', ') || 'nobody'}, in their
       mailbox and by e-mail.
