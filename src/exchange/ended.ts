@@ -186,7 +186,12 @@ async function emergencyLetters(
   const site = event?.siteId ? system.sites[event.siteId] : undefined;
   if (event?.kind !== 'emergency' || !site) return [];
   const address = addressOfHelp(system, event.place);
-  const where = event.place?.kind === 'site' ? site.name : `A phone of ${site.name}, used elsewhere`;
+  const where =
+    event.place?.kind === 'phone'
+      ? `A phone of ${site.name}, used elsewhere`
+      : event.elsewhere
+        ? `A phone of ${site.name}, used elsewhere: where it is is not known. The address of the business`
+        : site.name;
   const words = emergencyWords({
     business: system.business.name,
     number: event.number,

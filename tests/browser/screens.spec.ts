@@ -1,4 +1,5 @@
 /** The screens one by one: what a person does there, and what happens when it goes wrong. */
+import { test as fresh } from '@playwright/test';
 import type { Page } from '@playwright/test';
 import { codeInLetter, open, setClock, setUpPhone } from './bench';
 import { PAGES, PHONES } from './paths';
@@ -172,7 +173,7 @@ test('a page at rest rests: nothing is worked out again and again', async ({ pag
   expect((await timers()) - before).toBeLessThan(10);
 });
 
-test('data of a newer version is left alone and can be saved', async ({ page }) => {
+fresh('data of a newer version is left alone and can be saved', async ({ page }) => {
   await page.goto('/favicon.svg');
   await page.evaluate(
     () =>

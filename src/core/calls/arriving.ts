@@ -2,7 +2,7 @@
 import { localTime } from '../hours';
 import { sortDialled } from '../numbering';
 import { hasArrived } from '../system';
-import { helpFor } from './help';
+import { emergencyFrom, helpFor } from './help';
 import { shownBy } from './shown';
 import { RANK, type CallState, type Run } from './state';
 import { noteCaller } from './exceptions';
@@ -24,7 +24,7 @@ export function arrive(run: Run, call: CallState): void {
   run.say(call, { kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
   noteCaller(run, call);
   const patience = call.request.behaviour?.caller.hangsUpAfter;
-  if (patience != null) run.after(call, patience * 1000, 'give up', RANK.human);
+  if (patience != null) run.after(call, patience * 1000, 'give up', RANK.hangUp);
   if (to.kind === 'digits') return dial(run, call, to.digits, from.kind === 'phone' ? from.phoneId : null);
   if (!number) {
     const intercept = to.kind === 'number' ? run.standing.intercepts[to.e164] : undefined;
@@ -43,7 +43,8 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
   const { system, extensions } = run.world(call);
   const phone = phoneId ? system.phones[phoneId] : undefined;
   const personId = phone?.personId ?? null;
-  const dialled = sortDialled(digits, system.business, (e) => extensions.has(e));
+  const emergency = emergencyFrom(system, run.standing, personId, phone);
+  const dialled = sortDialled(digits, { ...system.business, emergency }, (e) => extensions.has(e));
   if (dialled.kind === 'extension') {
     const owner = extensions.get(dialled.extension)!;
     if (owner.until !== null && owner.until < localTime(system.business.timeZone, run.now).date)

@@ -78,7 +78,8 @@ export class CallEngine implements Run {
 
   /** Something somebody does at a moment (epoch milliseconds, not before what has been worked out already). */
   act(at: number, action: Action): void {
-    this.queue.push({ t: at, rank: RANK.human, seq: this.seq++, what: { kind: 'action', action } });
+    const rank = action.kind === 'hang up' ? RANK.hangUp : RANK.human;
+    this.queue.push({ t: at, rank, seq: this.seq++, what: { kind: 'action', action } });
   }
 
   /** Works out everything up to and including a moment. */
@@ -237,7 +238,7 @@ export class CallEngine implements Run {
 
   private handle(due: Due): void {
     const { what } = due;
-    if (what.kind === 'action') return this.perform(what.action);
+    if (what.kind === 'action') return this.perform(what.action, due.rank);
     if (what.kind === 'serve') return serve(this, what.queueId);
     if (this.isVoid(due)) return;
     const call = this.calls.get(what.callId)!;
@@ -258,7 +259,13 @@ export class CallEngine implements Run {
     else this.lifted(call, leg);
   }
 
-  private perform(action: Action): void {
+  /** A call that is hung up in the very millisecond in which it is placed is placed first. */
+  private later(action: Action): void {
+    const what = { kind: 'action' as const, action };
+    this.queue.push({ t: this.now, rank: RANK.human, seq: this.seq++, what });
+  }
+
+  private perform(action: Action, rank: number): void {
     if (action.kind === 'place') {
       const { request } = action;
       if (this.calls.has(request.id)) return;
@@ -267,7 +274,8 @@ export class CallEngine implements Run {
       return arrive(this, call);
     }
     const call = this.calls.get(action.callId);
-    if (!call || call.phase === 'over') return;
+    if (call?.phase === 'over') return;
+    if (!call) return action.kind === 'hang up' && rank === RANK.hangUp ? this.later(action) : undefined;
     if (action.kind === 'hang up') return hangUp(this, call, action.by);
     if (action.kind === 'press') return this.pressed(call, action.key);
     if (action.kind === 'say')
@@ -290,7 +298,7 @@ export class CallEngine implements Run {
     this.begin(call, 'talking');
     call.talkingOn = on;
     const talks = call.request.behaviour?.caller.talks;
-    if (talks !== undefined) this.after(call, talks * 1000, 'talked', RANK.human);
+    if (talks !== undefined) this.after(call, talks * 1000, 'talked', RANK.hangUp);
   }
 
   /** Only a call that is for one person: a mailbox of one must not take what is for several. */

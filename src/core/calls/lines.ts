@@ -150,7 +150,7 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'no mailbox':
       return 'no mailbox to leave a message in';
     case 'emergency':
-      return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}${e.callback ? `, rings back ${writeNumber(e.callback, system.business.country)}` : ''}`;
+      return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}${e.elsewhere ? ' as the business’s: where this phone is is not known' : ''}${e.callback ? `, rings back ${writeNumber(e.callback, system.business.country)}` : ''}`;
     case 'ended':
       return `end (${e.by}): ${ending(e.outcome, system)}${showing(e.outcome, system)}`;
   }

@@ -127,9 +127,19 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
     return forward(run, call, person.reach.onBusy, 'busy');
   }
   const standIn = standInFor(personId, run.world(call).system, run.now);
-  if (standIn !== personId) return forward(run, call, { to: 'person', personId: standIn }, 'away');
-  if (person.reach.always) return forward(run, call, person.reach.always, 'always');
+  const instead: ForwardTarget = { to: 'person', personId: standIn };
+  if (standIn !== personId && !isInChain(run, call, instead)) return forward(run, call, instead, 'away');
+  const { always } = person.reach;
+  if (always && !isInChain(run, call, always)) return forward(run, call, always, 'always');
   ringOnward(run, call);
+}
+
+/** Whether a call has been there already: then the forward is skipped, and not the phones of whoever forwards. */
+function isInChain(run: Run, call: CallState, target: ForwardTarget): boolean {
+  const to = idOfTarget(target);
+  if (!call.chain.includes(to)) return false;
+  run.say(call, { kind: 'forward skipped', to, why: 'already in the chain' });
+  return true;
 }
 
 /** Whoever says their name before somebody's phones ring does that first; then their phones ring. */
@@ -201,10 +211,7 @@ function forward(run: Run, call: CallState, target: ForwardTarget | null, why: W
 /** The call goes to a target; where nobody takes it there, to `call.onward`. @param from a person or a mailbox */
 export function redirect(run: Run, call: CallState, from: string, target: ForwardTarget, why: Why): void {
   const to = idOfTarget(target);
-  if (call.chain.includes(to)) {
-    run.say(call, { kind: 'forward skipped', to, why: 'already in the chain' });
-    return goOnward(run, call);
-  }
+  if (isInChain(run, call, target)) return goOnward(run, call);
   if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
   run.say(call, { kind: 'redirected', from, to, why });
   if (target.to === 'person') return ringPerson(run, call, target.personId, null);

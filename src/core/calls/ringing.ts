@@ -8,6 +8,8 @@ import { outsideNumber, outsidePhone, type LegEnd, type NotRung, type RingEnd } 
 
 /** Seconds from lifting a linked phone to pressing the key that takes the call: the request is heard first. Common practice, no source. */
 const CONFIRM_MS = 3000;
+/** So long after lifting the key may be pressed, though ringing would be over meanwhile. Common practice, no source. */
+const CONFIRM_BY_MS = 10_000;
 /** A phone from which nothing comes back for so long is given up: timer B, 64 times T1 (RFC 3261 §17.1.1.2). */
 const UNREACHABLE_MS = 32_000;
 /** Seconds a mobile app takes longer when a push message must wake it first. Common practice, no source. */
@@ -144,11 +146,32 @@ function hasOwnVoicemail(run: Run, call: CallState, phone: string): boolean {
  */
 export function ownVoicemail(run: Run, call: CallState, leg: Leg): boolean {
   if (leg.confirmByKey) {
-    leg.state = 'confirming';
-    run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
+    askToConfirm(run, call, leg);
     return false;
   }
   endLeg(run, call, leg, 'swallowed');
+  return true;
+}
+
+/** Somebody lifted, or the phone's own voicemail did, which the system cannot tell apart: both are given the time to press. */
+function askToConfirm(run: Run, call: CallState, leg: Leg): void {
+  leg.state = 'confirming';
+  leg.confirmBy = run.now + CONFIRM_BY_MS;
+  run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
+}
+
+/**
+ * The time for ringing is over: phones that ring stop, but whoever has lifted one in time may still press the key.
+ * @returns whether somebody may
+ */
+export function mayStillConfirm(run: Run, call: CallState): boolean {
+  const lifted = call.legs.filter((l) => l.state === 'confirming' && (l.confirmBy ?? 0) > run.now);
+  if (!lifted.length) return false;
+  for (const leg of call.legs)
+    if (leg.state !== 'over' && !lifted.includes(leg)) endLeg(run, call, leg, 'not answered');
+  const until = Math.max(...lifted.map((l) => l.confirmBy!));
+  call.until = until;
+  run.after(call, until - run.now, 'time out', RANK.timeout);
   return true;
 }
 
@@ -158,8 +181,7 @@ export function ownVoicemail(run: Run, call: CallState, leg: Leg): boolean {
  */
 export function lift(run: Run, call: CallState, leg: Leg): boolean {
   if (leg.confirmByKey && leg.state !== 'confirming') {
-    leg.state = 'confirming';
-    run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
+    askToConfirm(run, call, leg);
     // In a real call somebody presses the key, or does not.
     if (call.request.behaviour) run.after(call, CONFIRM_MS, 'confirmed', RANK.human, leg.n);
     return false;

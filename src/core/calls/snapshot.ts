@@ -24,6 +24,7 @@ const Leg = z.object({
   personId: Id.nullable(),
   state: z.enum(['offered', 'sounding', 'confirming', 'over']),
   confirmByKey: z.boolean(),
+  confirmBy: Moment.optional(),
 });
 
 const Rung = z.object({ personId: Id.nullable(), phoneId: Id.nullable(), outside: z.string().nullable() });

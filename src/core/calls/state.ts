@@ -12,6 +12,8 @@ export interface Leg {
   personId: string | null;
   state: 'offered' | 'sounding' | 'confirming' | 'over';
   confirmByKey: boolean;
+  /** Moment up to which whoever lifted may press the key that takes the call; absent until then. */
+  confirmBy?: number;
 }
 
 /** One of those rung: a person, a phone, or an outside number. */
@@ -198,8 +200,11 @@ export const newCall = (request: CallRequest, version: number, now: number): Cal
   trace: [],
 });
 
-/** Human actions come before what phones do by themselves, and both before time-outs of the same millisecond. */
-export const RANK = { human: 0, phone: 1, timeout: 2 } as const;
+/**
+ * In one and the same millisecond whoever hangs up comes first, so that who arrives then finds them free; then what other
+ * people do, then what phones do by themselves, then time-outs.
+ */
+export const RANK = { hangUp: -1, human: 0, phone: 1, timeout: 2 } as const;
 
 /** What people do to calls while they happen. */
 export type Action =

@@ -108,6 +108,7 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
     } else if (offered.length && STOPS_RINGING.includes(e.kind)) {
       const rang = `${rangWord} ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
       parts.push(e.kind === 'ringing over' ? `${rang}, ${e.how}` : rang);
+      if (e.kind === 'redirected') parts.push(sentOn(e, system));
       if (e.kind === 'key') parts.push(`key ${e.key}`);
       if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
       offered = [];
@@ -118,8 +119,7 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
     else if (e.kind === 'asked') parts.push(`asked for ${e.label}`);
     else if (e.kind === 'queued') parts.push(`waits in ${queueName(system, e.queueId)}`);
     else if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
-    else if (e.kind === 'redirected')
-      parts.push(`sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`);
+    else if (e.kind === 'redirected') parts.push(sentOn(e, system));
   }
   const ended = outcomeOf(trace);
   if (ended) {
@@ -133,9 +133,14 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
   return text ? text[0]!.toUpperCase() + text.slice(1) + '.' : '';
 }
 
+const sentOn = (e: { from: string; why: string }, system: System): string =>
+  `sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`;
+
 /** Where the ringing told of so far is over, or somebody who waits presses a key to leave it. */
 const STOPS_RINGING: readonly Trace[number]['kind'][] = [
   'answered',
+  'redirected',
+  'greeting started',
   'ringing over',
   'ended',
   'key',

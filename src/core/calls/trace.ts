@@ -148,6 +148,8 @@ export type Happening =
        * of the number it shows; null is nowhere known.
        */
       place: { kind: 'phone' | 'site' | 'number'; id: string } | null;
+      /** The phone is used elsewhere and says no address of its own: the place is the business's, and not where it is. */
+      elsewhere?: true;
       /** The number help rings back; null where there is none. */
       callback: string | null;
       /** The site whose people are told. */

@@ -9,7 +9,7 @@ import { namedEnough } from './named';
 import { askName, wasNamed } from './naming';
 import { MOST_REDIRECTS, ringingOver, ringStep } from './people';
 import { enterQueue, notTaken } from './queueing';
-import { endOthers, offerOutside } from './ringing';
+import { endOthers, mayStillConfirm, offerOutside } from './ringing';
 import { RANK, type CallState, type Run } from './state';
 import { outsideNumber, type RingEnd } from './trace';
 import { isBlocked } from './unwanted';
@@ -191,7 +191,7 @@ function shareOut(run: Run, call: CallState, step: ShareStep): number {
 export function timeOut(run: Run, call: CallState): void {
   switch (call.phase) {
     case 'ringing':
-      return roundOver(run, call, 'nobody answered');
+      return mayStillConfirm(run, call) ? undefined : roundOver(run, call, 'nobody answered');
     case 'prompt':
       return promptOver(run, call);
     case 'menu':

@@ -1,6 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
-import { civicAddress, newRegistration, type Command, type Standing } from '../system';
+import { helpTable, rehearse } from '../calls';
+import {
+  applyEdit,
+  civicAddress,
+  newPhone,
+  newRegistration,
+  type Command,
+  type Standing,
+  type System,
+} from '../system';
 import { findingsOf } from '.';
 
 const system = yard();
@@ -49,6 +58,57 @@ describe('help is sent to the right door', () => {
       change: { notify: { personIds: ['rosa'], mailTo: [] } },
     };
     expect(ids([told])).not.toContain('nobody-told:yard');
+  });
+  it('a mobile app used elsewhere says where, too: its calls go out through the business', () => {
+    const app: Command = {
+      do: 'phone.add',
+      value: newPhone({ id: 'pia-app', name: 'Mobile app', kind: 'mobile app', personId: 'pia' }),
+    };
+    const away = { 'pia-app': newRegistration({ pairedAt: 0, outside: true, standIn: true }) };
+    expect(ids([app], { registrations: { ...allOn(system).registrations, ...away } })).toContain(
+      'phone-address:pia-app',
+    );
+  });
+  it('a site in another country: what summons help there works from there, and is in nobody’s way', () => {
+    const abroad = (country: string): Command => ({
+      do: 'site.set',
+      id: 'yard',
+      change: { address: { ...address, country } },
+    });
+    const dial = (after: System, digits: string) =>
+      rehearse(after, allOn(after), {
+        id: 'c',
+        at: 0,
+        from: { kind: 'phone', phoneId: 'rosa-desk' },
+        to: { kind: 'digits', digits },
+        behaviour: null,
+      }).find((e) => e.kind === 'emergency')?.number;
+    const british = edited(system, [abroad('GB')]);
+    expect(['999', '112', '911', '911#'].map((d) => dial(british, d))).toEqual(['999', '112', '911', '911']);
+    expect(dial(system, '999')).toBeUndefined();
+    expect(dial(system, '911#')).toBe('911');
+    expect(ids([abroad('JP')])).toContain('help-unknown:yard');
+    const taken: Command = { do: 'person.set', id: 'pia', change: { extension: '112' } };
+    expect(ids([taken])).not.toContain('hidden-by-help:pia');
+    expect(ids([taken, abroad('GB')])).toContain('hidden-by-help:pia');
+  });
+  it('one table says of every phone what help gets, and where that is doubtful', () => {
+    const row = (id: string, standing: Partial<Standing> = {}) =>
+      helpTable(system, { ...allOn(system), ...standing }, 0).find((r) => r.phone.id === id)!;
+    expect(row('pia-web')).toMatchObject({ numbers: ['911'], doubts: [] });
+    expect(row('pia-web').address).toContain('12 Lantern Cove Road');
+    const away = { 'pia-web': newRegistration({ pairedAt: 0, outside: true, standIn: true }) };
+    const elsewhere = row('pia-web', { registrations: { ...allOn(system).registrations, ...away } });
+    expect(elsewhere.help).toMatchObject({ elsewhere: true, place: { kind: 'site' } });
+    expect(elsewhere.doubts.join()).toContain('its place is not known');
+    expect(helpTable(system, allOn(system), 0).some((r) => r.phone.kind === 'linked mobile')).toBe(false);
+  });
+  it('a country nobody knows the habits of is refused for the business', () => {
+    const result = applyEdit(system, {
+      words: 'x',
+      commands: [{ do: 'business.set', change: { country: 'JP' } }],
+    });
+    expect(!result.ok && result.problems[0]).toMatchObject({ field: 'country' });
   });
   it('a desk phone used elsewhere says where', () => {
     const away = { 'pia-web': newRegistration({ pairedAt: 0, outside: true, standIn: true }) };

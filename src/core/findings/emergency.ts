@@ -1,7 +1,8 @@
 /** Checks of what happens when somebody calls for help: is it sent to the right door, and who is told? */
 import { addDays } from '../hours';
-import { addressProblems, dialClashes, hidesService, profileOf } from '../numbering';
-import { isLinked, type System } from '../system';
+import { emergencyAnywhere, listed } from '../calls';
+import { addressProblems, dialClashes, hidesService, knownProfile, profileOf } from '../numbering';
+import { extensionsInUse, isLinked, type System } from '../system';
 import type { Check, Finding } from './finding';
 
 const YEAR_DAYS = 365;
@@ -64,6 +65,14 @@ export const sites: Check = ({ system, today }) =>
           },
         },
       });
+    if (!knownProfile(site.address.country))
+      found.push({
+        id: `help-unknown:${site.id}`,
+        severity: 'warning',
+        place,
+        title: `What summons help at ${site.name} is not known`,
+        detail: `There is no profile of ${site.address.country} yet: from there only ${emergencyHere(system)} is put through as an emergency call.`,
+      });
     const told = site.notify.personIds.length + site.notify.mailTo.length;
     const inUse = Object.values(system.people).some((p) => p.siteId === site.id);
     if (!told && inUse)
@@ -72,26 +81,27 @@ export const sites: Check = ({ system, today }) =>
         severity: 'hint',
         place,
         title: `Nobody at ${site.name} is told of emergency calls`,
-        detail: `When somebody there calls ${profileOf(site.address.country).emergency[0]}, a colleague should know and meet the help at the door.`,
+        detail: `When somebody there calls ${(knownProfile(site.address.country) ?? profileOf(system.business.country)).emergency[0]}, a colleague should know and meet the help at the door.`,
       });
     return found;
   });
 
-/** Phones that stand elsewhere say where: a mobile app's mobile tells its place by itself. */
+/** Phones that stand elsewhere say where; so do mobile apps, whose call goes out through the business and not by the mobile. */
 export const phonesElsewhere: Check = ({ system, standing, today }) =>
   Object.values(system.phones).flatMap((phone): Finding[] => {
     if (isLinked(phone)) return [];
     const owner = (phone.personId && system.people[phone.personId]?.name) || 'Nobody';
     const place = { kind: 'phone' as const, id: phone.id };
     const title = `${owner}: where is the ${phone.name.toLowerCase()}?`;
-    if (standing.registrations[phone.id]?.outside && phone.kind !== 'mobile app' && !phone.address)
+    if (standing.registrations[phone.id]?.outside && !phone.address)
       return [
         {
           id: `phone-address:${phone.id}`,
           severity: 'warning',
           place,
           title,
-          detail: 'It is used outside the office, and an emergency call from it sends help to the office.',
+          detail:
+            'It is used outside the office and says no address of its own: help is told the address of the business, and that the place of the phone is not known.',
         },
       ];
     return phone.address && phone.checkAgainOn !== null && phone.checkAgainOn <= today
@@ -105,6 +115,26 @@ export const phonesElsewhere: Check = ({ system, standing, today }) =>
           },
         ]
       : [];
+  });
+
+const emergencyHere = (system: System): string =>
+  listed(knownProfile(system.business.country)?.emergency ?? []);
+
+/** Extensions that cannot be dialled from a site because they are, or begin with, what summons help in its country. */
+export const hiddenByHelp: Check = ({ system }) =>
+  extensionsInUse(system).flatMap(({ extension, who, id, kind, field }): Finding[] => {
+    const number = emergencyAnywhere(system).find((e) => extension.startsWith(e) || e.startsWith(extension));
+    return number === undefined || field === 'further'
+      ? []
+      : [
+          {
+            id: `hidden-by-help:${id}`,
+            severity: 'warning',
+            place: { kind, id },
+            title: `Extension ${extension} gets in the way of ${number}`,
+            detail: `${number} summons help where one of your sites or phones is: from there ${who} is not reached by it, or help only after a wait. Give it another extension.`,
+          },
+        ];
   });
 
 /** Outside calls that an emergency number cuts off, and services that an extension hides. */

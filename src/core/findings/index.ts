@@ -1,20 +1,21 @@
 import type { Asked, Check, Finding, Severity } from './finding';
 import { withOwn } from '../system';
 import { callerId } from './caller-id';
-import { dialling, emergencyAddresses, phonesElsewhere, sites } from './emergency';
+import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
 import { phones } from './phones';
 import { forgotten, unwantedNowhere } from './reach';
 import { badHours, holidays, rotas } from './hours';
 import { outsideUnconfirmed, swallowing } from './outside';
-import { deadEnd, idleSteps, numbersWithoutPlan, ringLength } from './plans';
+import { deadEnd, idleSteps, numbersThatRingNobody, numbersWithoutPlan, ringLength } from './plans';
 import { forwardLoops, keys, loops, promises, queues } from './ways';
 
 export type { Finding, Place, Severity } from './finding';
 
 const CHECKS: readonly Check[] = [
   numbersWithoutPlan,
+  numbersThatRingNobody,
   deadEnd,
   loops,
   badHours,
@@ -37,6 +38,7 @@ const CHECKS: readonly Check[] = [
   sites,
   phonesElsewhere,
   dialling,
+  hiddenByHelp,
   mailboxes,
   greetings,
   forgotten,

@@ -2,9 +2,18 @@
 import { layOut, waysOn } from '../answering';
 import { rehearse } from '../calls';
 import { unansweredCall } from '../coverage';
-import { kindsOf } from '../hours';
+import { kindsOf, momentOf } from '../hours';
 import { profileOf, ringCycle, ringsIn } from '../numbering';
-import { alertDelay, allSteps, asPaired, flatTargets, type Plan, type Step, type System } from '../system';
+import {
+  alertDelay,
+  allSteps,
+  asPaired,
+  flatTargets,
+  newPlan,
+  type Plan,
+  type Step,
+  type System,
+} from '../system';
 import type { Check, Finding, Sight } from './finding';
 import { phonesRung } from './steps';
 
@@ -236,33 +245,39 @@ export const ringLength = everyPlan((plan, { system }) => {
 
 const AT_TIMES: readonly string[] = ['away', 'quiet hours', 'outside working hours'];
 
-/** A number whose call, as things stand, meets nobody at all who could be rung and no mailbox. */
-export const numbersWithoutPlan: Check = ({ system, standing, freshId }) => {
-  const paired = asPaired(standing);
-  return Object.values(system.numbers).flatMap((number): Finding[] => {
-    if (number.planId === null) {
-      const planId = freshId('plan');
-      return [
-        {
-          id: `no-plan:${number.id}`,
-          severity: 'stops',
-          place: { kind: 'number', id: number.id },
-          title: `${number.label} has no plan`,
-          detail: 'Callers hear that the number is not in service.',
-          fix: {
-            label: 'Start a plan for it',
-            edit: {
-              words: `Start a plan for ${number.label}`,
-              commands: [
-                { do: 'plan.add', value: { id: planId, name: number.label, steps: [] } },
-                { do: 'number.set', id: number.id, change: { planId } },
-              ],
-            },
+/** Numbers that lead nowhere. */
+export const numbersWithoutPlan: Check = ({ system, freshId }) =>
+  Object.values(system.numbers).flatMap((number): Finding[] => {
+    if (number.planId !== null) return [];
+    const planId = freshId('plan');
+    return [
+      {
+        id: `no-plan:${number.id}`,
+        severity: 'stops',
+        place: { kind: 'number', id: number.id },
+        title: `${number.label} has no plan`,
+        detail: 'Callers hear that the number is not in service.',
+        fix: {
+          label: 'Start a plan for it',
+          edit: {
+            words: `Start a plan for ${number.label}`,
+            commands: [
+              { do: 'plan.add', value: newPlan({ id: planId, name: number.label }) },
+              { do: 'number.set', id: number.id, change: { planId } },
+            ],
           },
         },
-      ];
-    }
-    const trace = rehearse(system, paired, unansweredCall(number, 0));
+      },
+    ];
+  });
+
+/** Numbers whose call now tries phones of which none can ring. */
+export const numbersThatRingNobody: Check = ({ system, standing, today, now }) => {
+  const paired = asPaired(standing);
+  const at = now ?? momentOf(system.business.timeZone, today, 720);
+  return Object.values(system.numbers).flatMap((number): Finding[] => {
+    if (number.planId === null) return [];
+    const trace = rehearse(system, paired, unansweredCall(number, at));
     // Somebody away or out of hours at the moment asked about is rung at others.
     const tried = trace.some((e) => e.kind === 'not rung' && !AT_TIMES.includes(e.why));
     const rung = trace.some((e) => e.kind === 'leg offered');

@@ -114,7 +114,7 @@ export const forwardLoops: Check = ({ system, document }) => {
         severity: 'warning',
         place: { kind: 'person', id: circle[0]! },
         title: `${circle.map((p) => system.people[p]?.name ?? '').join(' and ')} send their calls to each other`,
-        detail: 'None of their phones ring; a caller goes straight on.',
+        detail: 'A caller goes once round and rings whoever is last in it: hardly what anybody meant.',
         // What somebody has set themselves is theirs to take back.
         ...(document.people[circle[0]!]?.reach.always
           ? {

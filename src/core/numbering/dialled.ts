@@ -2,7 +2,7 @@
 import { fitsService } from './extensions';
 import { readNumber, writeNumber } from './numbers';
 import type { StarCode } from '../system/schema';
-import { profileOf } from './profiles';
+import { knownProfile, profileOf } from './profiles';
 
 /** What decides how dialled digits are understood. */
 export interface Dialler {
@@ -10,7 +10,12 @@ export interface Dialler {
   extensionLength: number;
   outsideDigit: string;
   starCodes: readonly StarCode[];
+  /** Numbers that summon help where it is dialled; absent is those of the country. */
+  emergency?: readonly string[];
 }
+
+export const emergencyOf = ({ country, emergency }: Dialler): readonly string[] =>
+  emergency ?? knownProfile(country)?.emergency ?? [];
 
 export type Dialled =
   | { kind: 'emergency'; number: string }
@@ -58,9 +63,11 @@ export function sortDialled(
   const outside = business.outsideDigit;
   const before = business.starCodes.find((s) => FOR_ONE_CALL[s.does] && clean.startsWith(s.code));
   if (before) return afterStarCode(before, clean.slice(before.code.length), business, how);
-  const { emergency, dialling } = profileOf(business.country);
-  for (const number of emergency)
-    if (clean === number || (outside && clean === outside + number)) return { kind: 'emergency', number };
+  const { dialling } = profileOf(business.country);
+  // The square that sends what was dialled at once is not part of it.
+  const help = clean.replace(/#$/, '');
+  for (const number of emergencyOf(business))
+    if (help === number || (outside && help === outside + number)) return { kind: 'emergency', number };
   if (isExtension(clean)) return { kind: 'extension', extension: clean };
   const star = business.starCodes.find((s) => s.code === clean);
   if (star) return { kind: 'feature', ...star };

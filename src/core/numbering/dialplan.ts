@@ -1,6 +1,6 @@
 /** The dial plan of a business as a digit map, and what somebody gets who dials on a desk phone digit by digit. */
 import { canGoOn, DigitMap } from './digitmap';
-import { FOR_ONE_CALL, sortDialled, takesTarget, type Dialled, type Dialler } from './dialled';
+import { emergencyOf, FOR_ONE_CALL, sortDialled, takesTarget, type Dialled, type Dialler } from './dialled';
 import { profileOf } from './profiles';
 
 export interface DialPlan extends Dialler {
@@ -58,7 +58,8 @@ export const digitMapOf = (business: DialPlan, extensions: Iterable<string>): Di
 
 /** The same before it is settled which of them wait. */
 function entriesOf(business: DialPlan, extensions: Iterable<string>): DialGroup[] {
-  const { emergency, dialling } = profileOf(business.country);
+  const { dialling } = profileOf(business.country);
+  const emergency = emergencyOf(business);
   const out = business.outsideDigit;
   const lengths = new Set([business.extensionLength]);
   let zero = false;

@@ -1,5 +1,5 @@
 export * from './profile';
-export { PROFILES, profileOf } from './profiles';
+export { knownProfile, PROFILES, profileOf } from './profiles';
 export { fictionRangeOf, numbersOf } from './fiction';
 export { readNumber, readNumbers, writeNumber, type NumberResult, type ReadNumber } from './numbers';
 export {

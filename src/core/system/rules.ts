@@ -1,5 +1,6 @@
 /** What must hold true of a system, object by object and as a whole, however it came to be. */
 import { checkExtension, ExtensionIndex } from '../numbering/extensions';
+import { knownProfile } from '../numbering/profiles';
 import { Network } from './primitives';
 import type { Hours } from './hours';
 import type { RingTarget } from './people';
@@ -171,6 +172,11 @@ function overlapOf(periods: readonly { day: number; from: number; to: number }[]
 }
 
 export function checkBusiness({ business }: System): void {
+  if (!knownProfile(business.country))
+    throw new Refused(
+      'country',
+      `There is no profile of the country ${business.country} yet: what summons help there, and how numbers are dialled, is not known.`,
+    );
   const codes = business.starCodes.map((s) => s.code);
   const twice = codes.find((c, i) => codes.indexOf(c) !== i);
   if (twice) throw new Refused('starCodes', `${twice} is there twice.`);

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { isLinked, isOn, registeredAt, type Phone } from '$core/system';
+  import { ringableNow } from '$core/calls';
+  import { withOwn } from '$core/system';
   import FindingList from '$ui/FindingList.svelte';
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
@@ -34,25 +35,22 @@
   });
   const next = $derived(todo.find((t) => !t.done));
 
-  function isRegistered(phone: Phone): boolean {
-    const { registrations, accounts } = session.standing!;
-    const r = registrations[phone.id];
-    return !!r && registeredAt(r, phone.kind, accounts[phone.id], session.minute).registered;
-  }
-  const reachable = $derived(
-    Object.values(inForce.people)
-      .slice(0, 30)
-      .map((p) => {
-        const phones = Object.values(inForce.phones).filter((x) => x.personId === p.id);
-        const on = phones.filter((x) => isLinked(x) || isRegistered(x));
-        return {
-          person: p,
-          on: on.length,
-          all: phones.length,
-          dnd: isOn(session.standing!.dnd[p.id], session.minute),
-        };
-      }),
-  );
+  const MOST = 30;
+  const people = $derived(Object.values(inForce.people));
+  /** Phones that a call would ring now, as people have set them. */
+  const reachable = $derived.by(() => {
+    const shown = people.slice(0, MOST);
+    const system = withOwn(inForce, session.standing!.own);
+    const ids = shown.map((p) => p.id);
+    const found = ringableNow(system, session.standing!, ids, session.minute);
+    return shown.map((person) => {
+      const phones = found.get(person.id)!;
+      const on = phones.filter((r) => r.why === null).length;
+      const reasons = new Set(phones.map((r) => r.why));
+      const why = reasons.size === 1 ? phones[0]!.why : null;
+      return { person, on, all: phones.length, why };
+    });
+  });
 </script>
 
 <svelte:head><title>Overview · Upper Line</title></svelte:head>
@@ -115,11 +113,12 @@
         {#each reachable as r (r.person.id)}
           <div class="who">
             <a href="/people/{r.person.id}">{r.person.name}</a>
-            <span
-              >{r.dnd ? 'do not disturb' : r.all ? `${r.on} of ${count(r.all, 'phone')}` : 'no phone'}</span
-            >
+            <span>{r.why ?? (r.all ? `${r.on} of ${count(r.all, 'phone')}` : 'no phone')}</span>
           </div>
         {/each}
+        {#if people.length > MOST}<p class="soft small">
+            and {people.length - MOST} more, in <a href="/people/directory">the directory</a>.
+          </p>{/if}
       </div>
     {/if}
   </aside>

@@ -1,6 +1,15 @@
 <script lang="ts">
   import { CopyButton, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { addressOfHelp, helpFor, listed, shownBy, shownInWords, type Help } from '$core/calls';
+  import {
+    addressOfHelp,
+    emergencyFrom,
+    helpFor,
+    listed,
+    shownBy,
+    shownInWords,
+    type Help,
+  } from '$core/calls';
+  import { accountsOn, isLinked } from '$core/system';
   import {
     addressLine,
     dialClashes,
@@ -19,12 +28,24 @@
   const plan = $derived(dialPlanOf(system));
   let who = $state('');
   let typed = $state('');
+  let from = $state('');
   const caller = $derived(system.people[who] ?? people[0]);
+  /** Phones the person dials on; what an own mobile dials goes by its own provider. */
+  const phones = $derived(
+    Object.values(system.phones).filter((p) => !isLinked(p) && caller && accountsOn(p).includes(caller.id)),
+  );
+  const phone = $derived(phones.find((p) => p.id === from) ?? phones[0]);
+  const emergency = $derived(emergencyFrom(system, session.paired!, caller?.id ?? null, phone));
   const keys = $derived(typed.replace(/[\s().-]/g, ''));
   const odd = $derived([...keys].find((k) => !/[\d*#]/.test(k)));
   const dialled = $derived(
     keys && !odd
-      ? handDialled(keys, system.business, (e) => plan.index.owner(e) !== undefined, plan.map)
+      ? handDialled(
+          keys,
+          { ...system.business, emergency },
+          (e) => plan.index.owner(e) !== undefined,
+          plan.map,
+        )
       : null,
   );
   const profile = $derived(profileOf(system.business.country));
@@ -38,21 +59,28 @@
     return [
       people[0]?.extension,
       outside,
-      profile.emergency[0],
+      emergency[0],
       outside && starCodes[0] && starCodes[0].code + outside,
     ].filter((e): e is string => Boolean(e));
   });
 
-  function placed({ place }: Help): string {
+  function placed({ place, elsewhere }: Help): string {
     const address = addressOfHelp(system, place);
     if (!place) return 'with no address: this person has no site';
-    const name = place.kind === 'site' ? system.sites[place.id]?.name : system.numbers[place.id]?.label;
-    return `with the address of ${name} (${(address && addressLine(address)) || 'none yet'})`;
+    const line = (address && addressLine(address)) || 'none yet';
+    const names = {
+      phone: 'this phone',
+      site: system.sites[place.id]?.name,
+      number: system.numbers[place.id]?.label,
+    };
+    return elsewhere
+      ? `told that its place is not known, with the address of the business (${line})`
+      : `with the address of ${names[place.kind]} (${line})`;
   }
   function gets(got: Dialled): string {
     switch (got.kind) {
       case 'emergency': {
-        const help = helpFor(system, session.paired!, caller?.id ?? null, session.now);
+        const help = helpFor(system, session.paired!, caller?.id ?? null, session.now, phone);
         const { notify } = (help.siteId && system.sites[help.siteId]) || { notify: null };
         const told = notify?.personIds.map((id) => system.people[id]?.name).filter((n) => n !== undefined);
         return [
@@ -89,6 +117,15 @@
           text="somebody at a desk phone"
         />{/each}
     </Select>
+    {#if phones.length}
+      <Select
+        labelText="On which phone"
+        selected={phone?.id ?? ''}
+        on:update={(e) => (from = String(e.detail))}
+      >
+        {#each phones as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
+      </Select>
+    {/if}
     <TextInput
       labelText="Digits, one after the other"
       type="tel"
@@ -135,7 +172,7 @@
 <style>
   .ask {
     display: grid;
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
     gap: 14px;
   }
   .example {

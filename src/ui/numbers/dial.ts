@@ -1,5 +1,6 @@
 /** The dial plan of a system, with who has which extension. */
 import { dialGroups, digitMapOf, ExtensionIndex, type DialGroup, type DigitMap } from '$core/numbering';
+import { emergencyAnywhere } from '$core/calls';
 import { extensionsInUse, type System } from '$core/system';
 
 export interface OwnDialPlan {
@@ -9,10 +10,8 @@ export interface OwnDialPlan {
   index: ExtensionIndex;
 }
 
-export function dialPlanOf(
-  system: Pick<System, 'business' | 'people' | 'groups' | 'queues' | 'plans'>,
-): OwnDialPlan {
-  const { business } = system;
+export function dialPlanOf(system: System): OwnDialPlan {
+  const business = { ...system.business, emergency: emergencyAnywhere(system) };
   const taken = extensionsInUse(system);
   const extensions = taken.map((t) => t.extension);
   return {

@@ -1,16 +1,6 @@
 /** What somebody is doing now, in words, for colleagues who look them up. */
-import { awayAt } from '$core/calls';
-import {
-  isLinked,
-  isOn,
-  isProved,
-  registeredAt,
-  zoneOf,
-  type Person,
-  type Phone,
-  type Standing,
-  type System,
-} from '$core/system';
+import { awayAt, ringableNow } from '$core/calls';
+import { isOn, zoneOf, type Person, type Phone, type Standing, type System } from '$core/system';
 import type { LiveCall } from '$exchange';
 import { dateText } from '../format';
 
@@ -46,13 +36,13 @@ export function presenceOf(
       words: `away until ${dateText(away.to)}${standIn ? `; ${standIn} stands in` : ''}`,
     };
   }
-  const on = phones.some((p) => {
-    const r = standing.registrations[p.id];
-    return isLinked(p)
-      ? isProved(standing, p)
-      : r && registeredAt(r, p.kind, standing.accounts[p.id], now).registered;
-  });
-  return on
-    ? { kind: 'free', words: 'free' }
-    : { kind: 'off', words: phones.length ? 'no phone on' : 'no phone' };
+  const found = ringableNow(system, standing, [person.id], now).get(person.id)!;
+  if (found.some((r) => r.why === null)) return { kind: 'free', words: 'free' };
+  const [first] = found;
+  if (!first) return { kind: 'off', words: 'no phone' };
+  const why = found.every((r) => r.why === first.why) ? first.why : null;
+  return {
+    kind: 'off',
+    words: why === 'quiet hours' || why === 'outside working hours' ? why : 'no phone on',
+  };
 }

@@ -1,5 +1,5 @@
 /** Whether somebody's phone is ready for calls, and what is in the way when it is not. */
-import { awayAt } from '$core/calls';
+import { awayAt, ringableNow, type NotRung } from '$core/calls';
 import { periodAt } from '$core/hours';
 import { isOn, zoneOf, type Person, type Phone, type Standing, type System } from '$core/system';
 
@@ -18,6 +18,29 @@ export interface Device {
   /** This window holds the phone: no other has it open. */
   here: boolean;
 }
+
+/** What is in the way of ringing, by why the engine would not ring, with what to do about it. */
+const STOPS: Record<NotRung, [words: string, todo: string]> = {
+  'do not disturb': ['Do not disturb is on', 'Switch it off to be rung.'],
+  'do not disturb on this phone': ['This phone is not to be disturbed', 'Switch that off to be rung here.'],
+  'switched off': ['This phone is switched off', 'Switch it on to be rung here.'],
+  away: ['You are away today', 'Your page says until when.'],
+  'quiet hours': ['These are your quiet hours', 'How you are reached says until when.'],
+  'outside working hours': ['It is outside your working hours', 'Your hours say when you are rung.'],
+  'not paired': ['This phone is not paired', 'Pair it again with a code.'],
+  'number not proved': ['Its number is not proved', 'Prove it on your page.'],
+  'not registered': ['It is not signed on', 'Look at its network.'],
+  'outside the office': [
+    'You are outside the office, where this phone may not ring',
+    'Use it in the office.',
+  ],
+  'on a call': ['You are on a call', 'You are rung again afterwards.'],
+  'ringing for another call': ['It rings for another call', 'You are rung again afterwards.'],
+  'is calling': ['It is calling', 'You are rung again afterwards.'],
+  'has no phone': ['You have no phone', 'Ask whoever does the phones.'],
+  'not logged in': ['You are not logged in', 'Log in to be rung.'],
+  'after a call': ['You have just ended a call', 'You are rung again shortly.'],
+};
 
 /**
  * Everything that keeps this phone from ringing or its person from talking, gravest first; empty when it is ready.
@@ -52,9 +75,13 @@ export function hurdles(
     const zone = zoneOf(forced, inForce);
     const hours = forced.hoursId ? inForce.hours[forced.hoursId] : undefined;
     if (awayAt(forced, zone, now)) add('You are away today', 'Your page says until when.');
-    else if (hours && periodAt(hours, zone, now) === null)
+    else if (hours && periodAt(hours, zone, now, standing.overrides[hours.id]?.value) === null)
       add('It is outside your working hours', `${hours.name} say when you are rung.`);
   }
+  const own = ringableNow(inForce, standing, [person.id], now).get(person.id)!;
+  const why = own.find((r) => r.phone.id === phone.id)?.why;
+  // Whatever else keeps a call from ringing it: ready is said only of a phone that a call would ring.
+  if (why && !found.some((h) => h.stops)) add(...STOPS[why]);
   if (device.microphone !== 'granted')
     add(
       device.microphone === 'denied'

@@ -8,6 +8,7 @@
   import { saveText } from '$ui/download';
   import { count } from '$ui/format';
   import { freshId } from '$ui/ids';
+  import HelpTable from '$ui/numbers/HelpTable.svelte';
   import PhonesElsewhere from '$ui/numbers/PhonesElsewhere.svelte';
   import SiteSheet from '$ui/numbers/SiteSheet.svelte';
   import { session } from '$ui/session.svelte';
@@ -83,6 +84,7 @@
       <Button size="small" type="submit" kind="tertiary">Add it</Button>
     </form>
     <PhonesElsewhere />
+    <HelpTable />
     <div class="out">
       {#if sites.length}
         <button class="linkish small" type="button" onclick={() => void pidf()}
