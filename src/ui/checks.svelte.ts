@@ -28,7 +28,9 @@ export class Checks {
   private verdictsOf = $state.raw<System | undefined>(undefined);
   /** The draft and the verdicts that the findings are about. */
   private findingsAbout = $state.raw<{ system: System; verdicts: Verdict[] | null } | undefined>(undefined);
-  private readonly broken = $derived((this.verdicts ?? []).filter((v) => v.is !== 'kept'));
+  private readonly broken = $derived(
+    (this.verdicts ?? []).filter((v) => v.is === 'broken' || v.is === 'not followed'),
+  );
   private readonly worker = new CoverageClient();
 
   constructor(private readonly at: LookedAt) {

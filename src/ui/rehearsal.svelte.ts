@@ -83,7 +83,7 @@ class Rehearsal {
     asLink({
       ...freshQuestion(this.question.hidden ? '' : NEW_CALLER),
       numberId: this.number?.id ?? null,
-      at: this.question.at,
+      at: this.moment,
       people: this.behaviour.people,
     }),
   );

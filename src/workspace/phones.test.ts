@@ -194,6 +194,34 @@ describe('desk phones', () => {
     expect((await put(details)).words).toContain('no account');
   });
 
+  it('of whoever leaves are as they were if it is undone, and signed out by what goes in force after that', async () => {
+    await putPhones(w, ['rosa-desk'], { condition: 'asleep' });
+    const was = registration('rosa-desk');
+    const leave = () =>
+      w.edit({
+        words: 'Leaves',
+        commands: [
+          { do: 'person.remove', id: 'mei' },
+          { do: 'phone.remove', id: 'rosa-desk' },
+        ],
+      });
+    const force = async () => {
+      await w.settled();
+      expect(await w.putInForce(w.view.draft.record.revision)).toBeUndefined();
+    };
+    expect(leave().ok).toBe(true);
+    await force();
+    expect(registration('rosa-desk')).toEqual(was);
+    w.undo();
+    await force();
+    expect(registration('rosa-desk')).toEqual(was);
+    expect(leave().ok).toBe(true);
+    await force();
+    w.edit({ words: 'Other', commands: [{ do: 'person.set', id: 'pia', change: { name: 'Pia L' } }] });
+    await force();
+    expect(w.view.standing.registrations['rosa-desk']).toBeUndefined();
+  });
+
   it('without a network they ring on for as long as they are registered, and sign on again when it is back', async () => {
     await putPhones(w, ['rosa-desk'], { condition: 'no network' });
     const since = registration().conditionSince;

@@ -150,6 +150,23 @@ export const accountsOf = (phone: Phone): string[] => [
   ...phone.keys.map((k) => accountId(phone, k.personId)),
 ];
 
+/**
+ * Phones are signed out once they are neither in what goes in force nor in what was in force before it: until then whoever
+ * left can be brought back with their phones as they were.
+ */
+export function withoutGone(standing: Standing, inForce: System, before: System): Standing {
+  const gone = [...Object.keys(standing.registrations), ...Object.keys(standing.accounts)].filter(
+    (account) => !phoneOf(inForce, account) && !phoneOf(before, account),
+  );
+  return gone.length
+    ? {
+        ...standing,
+        registrations: without(standing.registrations, gone),
+        accounts: without(standing.accounts, gone),
+      }
+    : standing;
+}
+
 /** Takes phones off: their accounts and registrations end at once. */
 export const signOut = (workspace: Workspace, accounts: readonly string[]): Promise<void> =>
   workspace.changeStanding((s) => ({

@@ -19,6 +19,7 @@ const Patches = z.array(
     op: z.enum(['replace', 'remove', 'add']),
     path: z.array(z.union([z.string(), z.number()])),
     value: z.unknown().optional(),
+    before: z.string().nullable().optional(),
   }),
 );
 

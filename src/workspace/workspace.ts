@@ -29,6 +29,7 @@ import {
   type MessageRecord,
   type VersionRecord,
 } from './records';
+import { withoutGone } from './phones';
 import { sweepSounds } from './sounds';
 import { isClosed, within } from './store';
 import type { Change, Changes } from './sync';
@@ -279,7 +280,8 @@ export class Workspace {
       );
       if (!settled.ok) return refuse(settled.message);
       const tx = open('drafts', 'heads', 'versions', 'carrier', 'dealings', 'standing');
-      writeSide(storesOf(tx), this.id, settled.side);
+      const standing = withoutGone(settled.side.standing ?? side.standing, record.system, newest.system);
+      writeSide(storesOf(tx), this.id, { ...settled.side, standing });
       const n = newest.n + 1;
       const words = edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done).map((e) => e.words);
       const { version, system } = record;

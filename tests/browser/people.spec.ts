@@ -194,7 +194,7 @@ test('further extensions, working hours and caller ID of a person', async ({ pag
   await expect(page.getByText('Extension 240 no longer leads')).toHaveCount(0);
 });
 
-test('leaving: everything that rang her is handed on, her phones are signed out, and it can be undone', async ({
+test('leaving: everything that rang her is handed on, and undone her phones are as they were', async ({
   page,
 }) => {
   await open(page, '/people/rosa');
@@ -227,9 +227,10 @@ test('leaving: everything that rang her is handed on, her phones are signed out,
   await expect(page.locator('.further').getByLabel('What it is for')).toHaveValue('for Rosa Delgado');
   await undo(page);
   await page.goto('/phones');
-  await expect(page.getByRole('row', { name: /Rosa Delgado 201 Desk phone/ })).toContainText(
-    'no account yet',
-  );
+  await expect(page.getByRole('row', { name: /Rosa Delgado 201 Desk phone/ })).toContainText('registered');
+  // She has her place in the list again.
+  await page.goto('/people');
+  await expect(page.getByRole('row').nth(1)).toContainText('Rosa Delgado');
 });
 
 test('a desk phone registers with its card, is refused with other details, and locks', async ({ page }) => {

@@ -45,6 +45,9 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
   const personId = phone?.personId ?? null;
   const emergency = emergencyFrom(system, run.standing, personId, phone);
   const dialled = sortDialled(digits, { ...system.business, emergency }, (e) => extensions.has(e));
+  // A phone that is no longer there, or not yet, gets help and nothing else.
+  if (phoneId && !phone && dialled.kind !== 'emergency')
+    return run.end(call, 'system', { kind: 'not in service', why: 'nothing dialled' });
   if (dialled.kind === 'extension') {
     const owner = extensions.get(dialled.extension)!;
     if (owner.until !== null && owner.until < localTime(system.business.timeZone, run.now).date)

@@ -112,8 +112,11 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
       if (e.kind === 'key') parts.push(`key ${e.key}`);
       if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
       offered = [];
-    } else if (e.kind === 'ringing over') parts.push(notRungInWords(trace, e.t, e.how, system));
-    else if (e.kind === 'menu' && e.time === 1) parts.push(`menu${menuName(e.recordingId, system)}`);
+    } else if (e.kind === 'ringing over') {
+      const words = notRungInWords(trace, e.t, e.how, system);
+      // The same people for the same reasons are told of once.
+      if (!parts.includes(words)) parts.push(words);
+    } else if (e.kind === 'menu' && e.time === 1) parts.push(`menu${menuName(e.recordingId, system)}`);
     else if (e.kind === 'key') parts.push(`key ${e.key}`);
     else if (e.kind === 'dialled') parts.push(`${e.extension} is ${e.who}`);
     else if (e.kind === 'asked') parts.push(`asked for ${e.label}`);

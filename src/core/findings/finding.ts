@@ -40,7 +40,7 @@ export interface Sight {
   /** E-mail addresses whose last letter came back, with why. */
   cameBack?: Readonly<Record<string, string>>;
   /** Promises that a worker found broken, or could not follow to the end. */
-  broken?: readonly Exclude<Verdict, { is: 'kept' }>[];
+  broken?: readonly Extract<Verdict, { is: 'broken' | 'not followed' }>[];
   freshId: (kind: string) => string;
 }
 export type Check = (sight: Sight) => Finding[];

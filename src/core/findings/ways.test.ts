@@ -216,7 +216,7 @@ describe('the checks of where calls go', () => {
       },
     ]);
     const broken = checkPromises(system, allOn(system), momentOf('America/Los_Angeles', today, 600)).filter(
-      (v) => v.is !== 'kept',
+      (v) => v.is === 'broken' || v.is === 'not followed',
     );
     expect(look(system, { broken }).find((f) => f.id === 'broken:p')).toMatchObject({
       severity: 'stops',

@@ -19,6 +19,8 @@ export type Verdict =
       /** Ways that were left out then, at least. */
       left: number;
     }
+  /** It is about a moment that has passed. */
+  | { is: 'lapsed'; promised: Promised }
   | {
       is: 'broken';
       promised: Promised;
@@ -46,6 +48,7 @@ export const promisedCall =
  * @param now epoch milliseconds; a promise over time is held against the days from the one this lies in
  */
 export function checkPromise(system: System, standing: Standing, promised: Promised, now: number): Verdict {
+  if (promised.when.on === 'moment' && promised.when.at < now) return { is: 'lapsed', promised };
   const number = system.numbers[promised.numberId];
   const broken = (at: number, trace: Trace | null, expectation: Expectation | null): Verdict => ({
     is: 'broken',

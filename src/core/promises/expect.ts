@@ -98,10 +98,12 @@ export function promiseInWords(promised: Promised, system: System): string {
 /** What came of all of them: "2 promises broken, 1 not followed to the end."; "All of them are kept." */
 export function verdictsInWords(verdicts: readonly Verdict[]): string {
   const many = (is: Verdict['is']) => verdicts.filter((v) => v.is === is).length;
-  const [broken, open] = [many('broken'), many('not followed')];
+  const [broken, open, over] = [many('broken'), many('not followed'), many('lapsed')];
   const parts = [
     ...(broken ? [`${broken} ${broken === 1 ? 'promise' : 'promises'} broken`] : []),
     ...(open ? [`${open} not followed to the end`] : []),
+    ...(over ? [`${over} lapsed`] : []),
   ];
-  return parts.length ? `${parts.join(', ')}.` : 'All of them are kept.';
+  if (!parts.length) return 'All of them are kept.';
+  return `${parts.join(', ')}${broken || open ? '' : '; the others are kept'}.`;
 }

@@ -1,10 +1,10 @@
 /** What is promised to callers, held against every moment. */
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
-import { nobodyAnswers } from '../calls';
+import { nobodyAnswers, rehearse } from '../calls';
 import { momentOf } from '../hours';
 import { newHours, type Command, type Promised, type Step, type System } from '../system';
-import { checkPromise, promiseInWords, verdictsInWords } from '.';
+import { checkPromise, promisedCall, promiseInWords, promiseOf, verdictsInWords } from '.';
 
 const LA = 'America/Los_Angeles';
 const NOW = momentOf(LA, '2026-11-24', 600);
@@ -187,6 +187,34 @@ describe('a promise', () => {
       // Who is rung second is only drawn where it comes to a second.
       expect(found.is === 'broken' && found.trace!.filter((e) => e.kind === 'drawn')).toHaveLength(1);
     });
+  });
+  it('about a moment that has passed lapses instead of breaking', () => {
+    const when = { on: 'moment' as const, at: NOW - 60_000 };
+    const never = check({ when, expects: [{ is: 'hears', recordingId: 'nothing' }] });
+    expect(never.is).toBe('lapsed');
+    expect(verdictsInWords([never])).toBe('1 lapsed; the others are kept.');
+  });
+  it('kept from a rehearsal is about the period of the hours that the call met', () => {
+    const system = edited(yard(), [
+      { do: 'hours.add', value: newHours({ id: 'night', name: 'Night', weekly: [] }) },
+      {
+        do: 'plan.set',
+        id: 'main-plan',
+        change: {
+          steps: [
+            { id: 'h', kind: 'hours', hoursId: 'night', branches: [], otherwise: [] },
+            { id: 'v', kind: 'voicemail', mailboxId: 'front' },
+          ],
+        },
+      },
+    ]);
+    const main = system.numbers.main!;
+    const trace = rehearse(system, allOn(system), promisedCall(promise({}))(main, NOW));
+    const kept = promiseOf(main, null, nobodyAnswers(), trace);
+    expect(kept.when).toEqual({ on: 'hours', hoursId: 'night', period: null });
+    expect(kept.expects).toEqual([{ is: 'voicemail', mailboxId: 'front', within: 0 }]);
+    const plain = rehearse(yard(), allOn(yard()), promisedCall(promise({}))(yard().numbers.main!, NOW));
+    expect(['always', 'hours']).toContain(promiseOf(main, null, nobodyAnswers(), plain).when.on);
   });
   it('of some days goes by the clock on the wall on nights when it changes', () => {
     const hours = (from: number, to: number): Command[] => [

@@ -8,6 +8,7 @@ import {
   check,
   checkBusiness,
   checkEmails,
+  checkOwners,
   checkExtensions,
   checkReferences,
   checkSteps,
@@ -18,8 +19,11 @@ import { allSteps, listAt, whereIs } from './steps';
 
 enablePatches();
 
+/** A change of a system. An object that is put back says before which other of its section it stood. */
+export type Change = Patch & { before?: string | null };
+
 export type Applied =
-  { ok: true; system: System; patches: Patch[]; inverse: Patch[] } | { ok: false; problems: Problem[] };
+  { ok: true; system: System; patches: Change[]; inverse: Change[] } | { ok: false; problems: Problem[] };
 
 /**
  * Applies an edit to a system.
@@ -46,7 +50,8 @@ export function applyEdit(system: System, edit: Edit): Applied {
       checkExtensions(system, next);
     if (next.people !== system.people) checkEmails(system, next);
     for (const command of parsed.data.commands) checkPointers(next, command);
-    return { ok: true, system: next, patches, inverse };
+    if (next.people !== system.people) checkOwners(system, next);
+    return { ok: true, system: next, patches, inverse: inverse.map((patch) => placed(patch, system)) };
   } catch (error) {
     if (error instanceof Refused)
       return { ok: false, problems: [{ field: error.field, message: error.message }] };
@@ -64,8 +69,32 @@ function checkPointers(system: System, command: Command): void {
   if (Object.hasOwn(system[COLLECTIONS[kind]], id)) checkReferences(system, kind, id);
 }
 
+/** Undoing a removal puts an object back where it stood, so that nobody loses their place in a list. */
+function placed(patch: Patch, system: System): Change {
+  const [section, id] = patch.path;
+  if (patch.op !== 'add' || patch.path.length !== 2) return patch;
+  const ids = Object.keys(system[section as keyof System]);
+  const at = ids.indexOf(String(id));
+  return at < 0 ? patch : { ...patch, before: ids[at + 1] ?? null };
+}
+
 /** Puts patches (an edit's, or their inverse) onto a system. */
-export const patchSystem = (system: System, patches: Patch[]): System => applyPatches(system, patches);
+export function patchSystem(system: System, patches: Change[]): System {
+  const patched = applyPatches(system, patches);
+  // Those that stood further back first: one may have stood before another that is put back too.
+  return patches
+    .filter((p) => p.before != null)
+    .reduceRight((all, { path, before }) => putBefore(all, path as [keyof System, string], before!), patched);
+}
+
+function putBefore(system: System, [section, id]: [keyof System, string], before: string): System {
+  const items = system[section] as Record<string, unknown>;
+  if (!Object.hasOwn(items, id) || !Object.hasOwn(items, before)) return system;
+  const entries = Object.entries(items).filter(([other]) => other !== id);
+  const at = entries.findIndex(([other]) => other === before);
+  entries.splice(at, 0, [id, items[id]]);
+  return { ...system, [section]: Object.fromEntries(entries) };
+}
 
 type Collection = Record<string, { id: string }>;
 

@@ -98,6 +98,8 @@ describe.each(removals)('removing %s', (_, command, holds) => {
   it('is undone and done again exactly', () => {
     const undone = patchSystem(result.system, result.inverse);
     expect(undone).toEqual(system);
+    // Nobody loses their place in a list by it.
+    expect(JSON.stringify(undone)).toBe(JSON.stringify(system));
     expect(patchSystem(undone, result.patches)).toEqual(result.system);
   });
   it('cannot be done twice', () => {
@@ -136,4 +138,36 @@ describe('changing the business', () => {
       problems: [{ field }],
     });
   });
+});
+
+it('several removed at once are back in their places, and another put back alone', () => {
+  const ids = Object.keys(system.people);
+  const commands: Command[] = ids.slice(1, 3).map((id) => ({ do: 'person.remove', id }));
+  const both = applyEdit(system, { words: 'Both', commands });
+  if (!both.ok) throw new Error(both.problems[0]!.message);
+  expect(Object.keys(patchSystem(both.system, both.inverse).people)).toEqual(ids);
+});
+
+it('the last owner stays, and stays one', () => {
+  const owner = edited(system, [{ do: 'person.set', id: 'rosa', change: { role: 'owner' } }]);
+  const others = Object.keys(owner.people).filter((id) => id !== 'rosa');
+  const alone = edited(
+    owner,
+    others.map((id) => ({ do: 'person.set', id, change: { role: 'staff' } })),
+  );
+  for (const command of [
+    { do: 'person.remove', id: 'rosa' },
+    { do: 'person.set', id: 'rosa', change: { role: 'administrator' } },
+  ] as Command[]) {
+    const refused = applyEdit(alone, { words: 'x', commands: [command] });
+    expect(!refused.ok && refused.problems[0]).toMatchObject({ field: 'role' });
+  }
+  const handed = applyEdit(alone, {
+    words: 'x',
+    commands: [
+      { do: 'person.set', id: others[0]!, change: { role: 'owner' } },
+      { do: 'person.remove', id: 'rosa' },
+    ],
+  });
+  expect(handed.ok).toBe(true);
 });

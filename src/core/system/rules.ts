@@ -190,6 +190,17 @@ export function checkBusiness({ business }: System): void {
   }
 }
 
+/** Somebody stays who owns the business: nobody else could give roles again. */
+export function checkOwners(before: System, after: System): void {
+  const owners = (system: System) => Object.values(system.people).filter((p) => p.role === 'owner');
+  const [was] = owners(before);
+  if (was && !owners(after).length)
+    throw new Refused(
+      'role',
+      `${was.name} is the last owner: make somebody else an owner first, or nobody could give roles.`,
+    );
+}
+
 /** No two people have the same e-mail address; looked at when all commands of an edit have run. */
 export function checkEmails(before: System, after: System): void {
   const people = Object.values(after.people);

@@ -5,7 +5,7 @@
   import { addDays } from '$core/hours';
   import { leavingCommands, leftBehind } from '$core/people';
   import type { Person } from '$core/system';
-  import { accountsOf, signOut, withdraw } from '$workspace';
+  import { withdraw } from '$workspace';
   import { count } from '../format';
   import { session } from '../session.svelte';
 
@@ -43,7 +43,6 @@
       extensionTo: extensionTo ? { personId: extensionTo, until } : null,
     };
     const commands = leavingCommands(system, id, handover, own);
-    const accounts = phones.flatMap(accountsOf);
     const result = session.edit(`${person.name} leaves`, commands, { quiet: true, undoable: true });
     if (!result.ok) {
       problem = result.problems.map((p) => p.message).join(' ');
@@ -53,7 +52,6 @@
       session.workspace!,
       phones.map((p) => p.id),
     );
-    await signOut(session.workspace!, accounts);
     await goto('/people');
   }
 </script>
@@ -61,7 +59,8 @@
 <h1>{person.name} leaves</h1>
 <p class="sub">
   Everything that rang them is handed on at once, and can be undone. Callers get it when it is in force; their
-  phones are signed out right away.
+  phones ring until then, and stay signed on until what goes in force after that, so that all of it can be
+  undone.
 </p>
 <div class="columns">
   <section>
@@ -119,8 +118,8 @@
       {/if}
       <p class="small">
         {phones.length
-          ? `${phones.map((p) => p.name).join(', ')}: signed out, and removed.`
-          : 'No phones to sign out.'}
+          ? `${phones.map((p) => p.name).join(', ')}: removed with them.`
+          : 'They have no phones.'}
       </p>
       {#if empty.length}<p class="small warn">
           {count(empty.length, 'thing')} will have nobody; the checks will say so.

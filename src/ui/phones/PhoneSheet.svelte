@@ -62,7 +62,6 @@
     PCMA: 'G.711 A-law, every phone',
   };
   async function remove() {
-    const accounts = accountsOf(phone);
     session.edit(
       `Remove ${phone.name.toLowerCase()} of ${person?.name ?? 'nobody'}`,
       [{ do: 'phone.remove', id }],
@@ -70,7 +69,6 @@
         undoable: true,
       },
     );
-    await signOut(session.workspace!, accounts);
     await goto('/phones');
   }
   async function off() {

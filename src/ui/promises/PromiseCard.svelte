@@ -55,6 +55,7 @@
     kept: 'Kept',
     broken: 'Broken',
     'not followed': 'Not followed to the end',
+    lapsed: 'Lapsed',
   };
   const keys = $derived((promised.behaviour.caller.keys ?? []).map((k) => k.press).join(' '));
 
@@ -86,7 +87,7 @@
   class="card"
   class:looking={!verdict}
   class:broken={verdict?.is === 'broken'}
-  class:unknown={verdict?.is === 'not followed'}
+  class:unknown={verdict?.is === 'not followed' || verdict?.is === 'lapsed'}
   data-testid="promise"
 >
   <div class="head">
@@ -109,6 +110,8 @@
         verdict.left,
       )}
     </p>
+  {:else if verdict?.is === 'lapsed'}
+    <p class="why soft">It is about a moment that has passed. Give it another time below, or remove it.</p>
   {:else if verdict?.is === 'broken'}
     <p class="why">
       Broken first on {momentText(verdict.at, session.zone)}{verdict.trace

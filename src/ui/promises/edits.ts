@@ -1,43 +1,19 @@
 /** Keeping promises, as commands with their words. */
-import { outcomeOf, type Trace } from '$core/calls';
-import { keyPromise } from '$core/promises';
-import type { Expectation, MenuKey, Promised } from '$core/system';
+import type { Trace } from '$core/calls';
+import { keyPromise, promiseOf, promiseTimeInWords } from '$core/promises';
+import type { MenuKey, Promised } from '$core/system';
 import { freshId } from '../ids';
 import { behaviourOf, type Question } from '../rehearse/question';
 import { session } from '../session.svelte';
-
-/** What matters of a call, as it went. */
-function expectationsOf(trace: Trace): Expectation[] {
-  const outcome = outcomeOf(trace)?.outcome;
-  const answered = trace.find((e) => e.kind === 'answered');
-  if (outcome?.kind === 'answered' && answered?.kind === 'answered')
-    return [
-      {
-        is: 'answered',
-        personIds: answered.personId ? [answered.personId] : [],
-        within: Math.ceil(answered.t / 1000),
-      },
-    ];
-  const greeting = trace.find((e) => e.kind === 'greeting started');
-  if (greeting?.kind === 'greeting started')
-    return [{ is: 'voicemail', mailboxId: greeting.mailboxId, within: Math.ceil(greeting.t / 1000) }];
-  return [{ is: 'ends well' }];
-}
 
 /** A rehearsal becomes a promise: what came of it must stay so. */
 export function keepAsPromise(question: Question, trace: Trace | undefined): void {
   const number = question.numberId ? session.system!.numbers[question.numberId] : undefined;
   if (!number || !trace) return;
-  const promised: Promised = {
+  add({
+    ...promiseOf(number, question.caller || null, behaviourOf(question), trace),
     id: freshId('promise'),
-    name: `${number.label}, as rehearsed`,
-    numberId: number.id,
-    caller: question.caller || null,
-    behaviour: behaviourOf(question),
-    when: { on: 'moment', at: question.at ?? session.minute },
-    expects: expectationsOf(trace),
-  };
-  add(promised);
+  });
 }
 
 function add(promised: Promised): void {
@@ -46,7 +22,7 @@ function add(promised: Promised): void {
     session.say({
       kind: 'success',
       title: 'Kept as a promise',
-      detail: `${promised.name}. It is under Answering, Promises.`,
+      detail: `${promised.name}, ${promiseTimeInWords(promised, session.system!)}. It is under Answering, Promises, where its time can be changed.`,
       undo: () => session.undoEdit(),
     });
 }

@@ -40,9 +40,11 @@
   const otherChart = $derived(other ? ringChart(other, system) : null);
   const across = $derived(Math.max(...charts.map((c) => c.length), otherChart?.length ?? 0, 1000) / zoom);
   const rung = $derived(rungIn(work({ ...question, people: {}, phones: {}, calls: 1, patience: null })));
+  /** The question with its moment: the present one where none is given, so that it asks the same tomorrow. */
+  const written = (): Question => ({ ...question, at: question.at ?? session.minute });
   let copied = $state(false);
   async function copy() {
-    await navigator.clipboard.writeText(`${location.origin}${location.pathname}${asLink(question)}`);
+    await navigator.clipboard.writeText(`${location.origin}${location.pathname}${asLink(written())}`);
     copied = true;
     setTimeout(() => (copied = false), 3000);
   }
@@ -96,7 +98,7 @@
           <Button size="small" kind="ghost" on:click={() => void copy()}
             >{copied ? 'Copied' : 'Copy as a link'}</Button
           >
-          <Button size="small" kind="ghost" on:click={() => (held = held ? null : question)}
+          <Button size="small" kind="ghost" on:click={() => (held = held ? null : written())}
             >{held ? 'Stop comparing' : 'Hold this to compare'}</Button
           >
         </div>
