@@ -33,6 +33,9 @@ test('a day off is added from the year, shown there, heard by a caller, and take
   await expect(form.getByText('is not a span')).toBeVisible();
   await form.getByLabel('Times on those days').fill('11-13');
   await form.getByRole('button', { name: 'Add it' }).click();
+  await expect(form.getByText('Say what those times are; closed has none.')).toBeVisible();
+  await form.getByLabel('They are').selectOption('Open');
+  await form.getByRole('button', { name: 'Add it' }).click();
   await expect(
     page.getByRole('button', { name: /^2026-12-24, Christmas Eve: Open 11:00–13:00/ }),
   ).toBeVisible();
@@ -43,6 +46,13 @@ test('a day off is added from the year, shown there, heard by a caller, and take
   await list.getByLabel('Times on Christmas Eve').fill('9-12');
   await list.getByLabel('Times on Christmas Eve').press('Tab');
   await expect(sentence(page)).toContainText('Plays “Welcome”');
+  // A day off of a kind keeps it; closed is not turned into open by times alone.
+  await list.getByLabel('What Christmas Eve is').selectOption('closed');
+  await list.getByLabel('Times on Christmas Eve').fill('9-12');
+  await list.getByLabel('Times on Christmas Eve').press('Tab');
+  await expect(list.getByText('It is closed then.')).toBeVisible();
+  await list.getByLabel('What Christmas Eve is').selectOption('Holiday');
+  await expect(page.getByRole('button', { name: /^2026-12-24, Christmas Eve: Holiday/ })).toBeVisible();
   await list.getByRole('button', { name: 'Remove Christmas Eve' }).click();
   await expect(list).not.toContainText('Christmas Eve');
   await page.getByRole('button', { name: 'Undo' }).first().click();

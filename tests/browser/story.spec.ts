@@ -58,6 +58,8 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     const dialog = page.getByRole('dialog');
     await dialog.getByRole('button', { name: 'Start', exact: true }).click();
     await expect(dialog.getByText('Type the name of your business.')).toBeVisible();
+    await expect(dialog.getByLabel('Time zone')).toHaveValue('Europe/Berlin');
+    await dialog.getByLabel('Time zone').selectOption('America/Los_Angeles');
     await dialog.getByLabel('Name').fill('Gull Point Chandlery');
     await dialog.getByRole('button', { name: 'Start', exact: true }).click();
     await expect(page.getByText('Gull Point Chandlery')).toBeVisible();

@@ -1,7 +1,10 @@
 /** What happens in the same moment, at the end of a ring, and what is said of how long something rang. */
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, MAIN, yard } from '../../../tests/fixtures/yard';
-import type { Command, Step } from '../system';
+import { piecesOf } from '../coverage';
+import { findingsOf } from '../findings';
+import { momentOf } from '../hours';
+import { newHours, type Command, type Step } from '../system';
 import {
   CallEngine,
   nobodyAnswers,
@@ -117,4 +120,88 @@ it('what would ring now is what a call would ring', () => {
   expect(why(on).every((w) => w === null)).toBe(true);
   expect(why({ ...on, registrations: {} })).toContain('not paired');
   expect(why({ ...on, dnd: { rosa: { value: true, at: 0, by: 'x' } } })).toContain('do not disturb');
+});
+
+describe('why a call comes to a mailbox', () => {
+  const closed: Command[] = [
+    {
+      do: 'hours.add',
+      value: newHours({
+        id: 'h',
+        name: 'Office',
+        weekly: [1, 2, 3, 4, 5].map((day) => ({ day, from: 540, to: 1020, kind: 'Open' })),
+        exceptions: [
+          {
+            id: 'x',
+            name: 'Thanksgiving Day',
+            when: { on: 'dates', dates: ['2026-11-26'] },
+            times: [],
+            holiday: { country: 'US', region: '', rule: '4th thursday in November' },
+          },
+          {
+            id: 'y',
+            name: 'Stocktaking',
+            when: { on: 'dates', dates: ['2026-11-27'] },
+            times: [],
+            holiday: null,
+          },
+        ],
+      }),
+    },
+    {
+      do: 'mailbox.set',
+      id: 'front',
+      change: {
+        greetings: (['holiday', 'closed', 'busy', 'not answered'] as const).map((occasion) => ({
+          id: occasion.replace(' ', '-'),
+          when: { on: 'occasion', occasion },
+          recordingId: 'closed',
+        })),
+      },
+    },
+  ];
+  const system = edited(yard(), [
+    ...closed,
+    plan(
+      {
+        id: 'by',
+        kind: 'hours',
+        hoursId: 'h',
+        branches: [{ period: 'Open', steps: [ring('rosa')] }],
+        otherwise: [],
+      },
+      box,
+    ),
+  ]);
+  const greets = (day: string, minute: number, busy = false) => {
+    const at = momentOf('America/Los_Angeles', day, minute) - TEN;
+    const behaviour = busy ? { otherwise: { does: 'is on a call' as const } } : {};
+    return rehearse(system, allOn(system), call('a', at, behaviour)).find(
+      (e) => e.kind === 'greeting started',
+    )?.greetingId;
+  };
+  it('is a holiday before closed, closed before busy, and else that nobody answered', () => {
+    expect(greets('2026-11-26', 600)).toBe('holiday');
+    expect(greets('2026-11-26', 10)).toBe('holiday');
+    expect(greets('2026-11-27', 600)).toBe('closed');
+    expect(greets('2026-11-25', 1400)).toBe('closed');
+    expect(greets('2026-11-25', 600, true)).toBe('busy');
+    expect(greets('2026-11-25', 600)).toBe('not-answered');
+  });
+  it('is seen in coverage from the midnight at which the holiday begins', () => {
+    const [from, to] = ['2026-11-25', '2026-11-28'].map((d) => momentOf('America/Los_Angeles', d, 0));
+    const pieces = piecesOf(system, allOn(system), system.numbers.main!, from!, to!);
+    const greeting = (at: number) =>
+      pieces.find((p) => p.from <= at && at < p.to)!.trace.find((e) => e.kind === 'greeting started')
+        ?.greetingId;
+    const midnight = momentOf('America/Los_Angeles', '2026-11-26', 0);
+    expect([greeting(midnight - 1), greeting(midnight)]).toEqual(['closed', 'holiday']);
+  });
+  it('one that can never come is a finding', () => {
+    const ids = (s: typeof system) =>
+      findingsOf({ system: s, standing: allOn(s), today: '2026-11-24', freshId: (k) => k }).map((f) => f.id);
+    expect(ids(system).filter((id) => id.startsWith('never-greets'))).toEqual([]);
+    const noHoliday = edited(system, [{ do: 'hours.set', id: 'h', change: { exceptions: [] } }]);
+    expect(ids(noHoliday)).toContain('never-greets:front:holiday');
+  });
 });

@@ -67,7 +67,7 @@ export type Outcome =
 export type Happening =
   | { kind: 'arrived'; from: Origin; to: Destination; numberId: string | null; planId: string | null }
   | { kind: 'step'; planId: string; stepId: string }
-  /** `holiday` is there where a public holiday closed them. */
+  /** `holiday` is there where they are so because of a public holiday. */
   | { kind: 'hours'; hoursId: string | null; period: string | null; holiday?: true }
   /** Which branch a call takes by who calls; null is otherwise. */
   | { kind: 'caller'; stepId: string; branch: number | null }

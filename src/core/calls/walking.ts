@@ -36,9 +36,7 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
         const override = step.hoursId ? run.standing.overrides[step.hoursId]?.value : undefined;
         const period = hours ? periodAt(hours, world.system.business.timeZone, run.now, override) : null;
         const holiday =
-          hours !== undefined &&
-          period === null &&
-          isHoliday(hours, world.system.business.timeZone, run.now, override);
+          hours !== undefined && isHoliday(hours, world.system.business.timeZone, run.now, override);
         run.say(call, {
           kind: 'hours',
           hoursId: step.hoursId,

@@ -143,7 +143,7 @@ export function sourcesOf(
       changes: boundaries(hours, zone, from, to, override),
       // A holiday closes for a reason of its own, which greetings say.
       stateAt: (at) =>
-        periodAt(hours, zone, at, override) ?? (isHoliday(hours, zone, at, override) ? ' holiday' : ''),
+        `${periodAt(hours, zone, at, override) ?? ''}${isHoliday(hours, zone, at, override) ? ' holiday' : ''}`,
     });
   }
   sources.set(PEOPLE, {

@@ -14,4 +14,5 @@ export { handovers, onDuty, shiftsOf, type Shift } from './rota';
 export { boundaries, isHoliday, periodAt } from './weekly';
 export { readSpans, writeSpans, writeTime, type Span, type TypedHours } from './typed';
 export { copyDay } from './copy';
+export { timesOf } from './exception-times';
 export { DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';

@@ -15,12 +15,17 @@ export function periodAt(hours: Hours, businessZone: string, at: number, overrid
   return null;
 }
 
-/** Whether a public holiday has hours closed at a moment (epoch milliseconds): its times hold that day, and none of them is on. */
+/**
+ * Whether hours are as they are at a moment (epoch milliseconds) because of a public holiday: its times hold that day, and
+ * none of them is on, or one of a kind that no day of the week has.
+ */
 export function isHoliday(hours: Hours, businessZone: string, at: number, override?: Override): boolean {
   if (override && override.from <= at && at < override.until) return false;
   const { days, minute } = localTime(hours.timeZone ?? businessZone, at);
   const { spans, exception } = calendarOf(hours).on(days);
-  return exception?.holiday != null && !spans.some((s) => minute >= s.from && minute < s.to);
+  if (exception?.holiday == null) return false;
+  const span = spans.find((s) => minute >= s.from && minute < s.to);
+  return !span || !hours.weekly.some((p) => p.kind === span.kind);
 }
 
 /** What was worked out last for a set of hours: plans of many numbers ask for the same span. */

@@ -7,12 +7,14 @@
   import ReadFile from '../data/ReadFile.svelte';
   import SaveFile from '../data/SaveFile.svelte';
   import { session } from '../session.svelte';
+  import BusinessSettings from './BusinessSettings.svelte';
 
   let { onstart }: { onstart: () => void } = $props();
   let input: HTMLInputElement | undefined = $state();
   /** A file that is being read. */
   let incoming = $state.raw<File | null>(null);
   let saving = $state(false);
+  let settings = $state(false);
   const others = $derived(session.view?.businesses.filter((b) => b.id !== session.view?.business.id) ?? []);
   const hasDemo = $derived(session.view?.businesses.some((b) => b.kind === 'demonstration'));
 
@@ -55,6 +57,7 @@
         text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
         on:click={resetDemo}
       />
+      <OverflowMenuItem text="Name and time zone" on:click={() => (settings = true)} />
       <OverflowMenuItem hasDivider text="Save everything as a file" on:click={() => (saving = true)} />
       <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
       <OverflowMenuItem text="Where your data is" on:click={() => void goto('/data')} />
@@ -72,6 +75,7 @@
   />
 </div>
 
+{#if settings}<BusinessSettings onclose={() => (settings = false)} />{/if}
 {#if saving}<SaveFile onclose={() => (saving = false)} />{/if}
 {#if incoming}{#key incoming}<ReadFile file={incoming} onclose={() => (incoming = null)} />{/key}{/if}
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
-  import { PROFILES, profileOf } from '$core/numbering';
+  import { PROFILES } from '$core/numbering';
   import { Business, newBusiness } from '$core/system';
   import { emptyWhole } from '$workspace';
   import { freshId } from '../ids';
@@ -11,9 +11,12 @@
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let name = $state('');
   let country = $state('US');
-  let timeZone = $state(profileOf('US').timeZone);
+  /** The computer's own, unless another is chosen: a country may have several. */
+  let timeZone = $state(Intl.DateTimeFormat().resolvedOptions().timeZone);
   let problem = $state('');
-  const zones = Intl.supportedValuesOf('timeZone');
+  const zones = [
+    ...new Set([...Intl.supportedValuesOf('timeZone'), Intl.DateTimeFormat().resolvedOptions().timeZone]),
+  ];
 
   async function start() {
     const business = Business.safeParse(newBusiness({ name, country, timeZone }));
@@ -49,14 +52,14 @@
   </p>
   <div class="fields">
     <TextInput id="own-name" labelText="Name" bind:value={name} invalid={!!problem} invalidText={problem} />
-    <Select
-      labelText="Country"
-      bind:selected={country}
-      on:change={() => (timeZone = profileOf(country).timeZone)}
-    >
+    <Select labelText="Country" bind:selected={country}>
       {#each PROFILES as p (p.country)}<SelectItem value={p.country} text={p.name} />{/each}
     </Select>
-    <Select labelText="Time zone" bind:selected={timeZone}>
+    <Select
+      labelText="Time zone"
+      helperText="The one of this computer, unless you choose another."
+      bind:selected={timeZone}
+    >
       {#each zones as zone (zone)}<SelectItem value={zone} text={zone.replaceAll('_', ' ')} />{/each}
     </Select>
   </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { kindsOf, readSpans } from '$core/hours';
-  import type { Hours, HoursException, OnDates } from '$core/system';
+  import { kindsOf, readSpans, timesOf } from '$core/hours';
+  import type { Hours, OnDates } from '$core/system';
   import { addExceptions } from './edits';
 
   /** Other times on some days: closed, shorter, or of a kind of their own. */
@@ -12,6 +12,7 @@
   let to = $state('');
   let yearly = $state(false);
   let spans = $state('');
+  /** The kind of period those days are; empty is closed. */
   let kind = $state('');
   let problem = $state<{ field: string; message: string } | null>(null);
   const kinds = $derived([...new Set([...kindsOf(hours), 'Holiday'])]);
@@ -30,20 +31,18 @@
         ? { field: 'from', message: 'Give the first and the last day.' }
         : from > to
           ? { field: 'to', message: 'It ends before it begins.' }
-          : read.ok
-            ? null
-            : { field: 'spans', message: read.message };
+          : !read.ok
+            ? { field: 'spans', message: read.message }
+            : read.spans.length && !kind
+              ? { field: 'kind', message: 'Say what those times are; closed has none.' }
+              : null;
     if (problem || !read.ok) return;
     const when: OnDates = yearly
       ? { on: 'yearly', from: from.slice(5), to: to.slice(5) }
       : from === to
         ? { on: 'dates', dates: [from] }
         : { on: 'range', from, to };
-    const times: HoursException['times'] = read.spans.map((s) => ({
-      day: null,
-      ...s,
-      kind: kind || kinds[0] || 'Open',
-    }));
+    const times = timesOf(read.spans, kind);
     const message = addExceptions(
       hours,
       [{ name: name.trim(), when, times, holiday: null }],
@@ -51,7 +50,7 @@
     );
     problem = message === undefined ? null : { field: 'name', message };
     if (problem) return;
-    name = spans = '';
+    name = spans = kind = '';
     ondone();
   }
 </script>
@@ -88,17 +87,20 @@
     <TextInput
       size="sm"
       labelText="Times on those days"
-      placeholder="closed"
+      placeholder={kind ? 'all day' : 'none: closed'}
       bind:value={spans}
       invalid={!!wrong('spans')}
       invalidText={wrong('spans')}
     />
     <Select
       size="sm"
-      labelText="Kind"
-      selected={kind || kinds[0]}
+      labelText="They are"
+      selected={kind}
+      invalid={!!wrong('kind')}
+      invalidText={wrong('kind')}
       on:update={(e) => (kind = String(e.detail))}
     >
+      <SelectItem value="" text="closed" />
       {#each kinds as k (k)}<SelectItem value={k} text={k} />{/each}
     </Select>
   </div>

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { kindsOf, readSpans, writeSpans } from '$core/hours';
+  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { kindsOf, readSpans, timesOf, writeSpans } from '$core/hours';
   import type { Hours, HoursException } from '$core/system';
   import EditField from '../EditField.svelte';
   import { dateText } from '../format';
@@ -16,13 +17,22 @@
     return `${dateText(next)}${when.dates.length > 1 ? ` and ${when.dates.length - 1} more` : ''}`;
   });
   const perDay = $derived(exception.times.some((t) => t.day !== null));
-  const kind = $derived(exception.times[0]?.kind ?? kindsOf(hours)[0] ?? 'Open');
+  /** What those days are; empty is closed. */
+  const kind = $derived(exception.times[0]?.kind ?? '');
+  const kinds = $derived([...new Set([...kindsOf(hours), 'Holiday', ...(kind ? [kind] : [])])]);
+  const isAllDay = $derived(exception.times.every((t) => t.from === 0 && t.to === 1440));
 
   function keep(text: string): string | undefined {
     const read = readSpans(text);
     if (!read.ok) return read.message;
-    const times = read.spans.map((s) => ({ day: null, ...s, kind }));
-    return setException(hours, { ...exception, times }, `${exception.name} ${text || 'closed'}`);
+    if (read.spans.length && !kind) return 'It is closed then. Say first what those times are, beside it.';
+    const times = timesOf(read.spans, kind);
+    return setException(hours, { ...exception, times }, `${exception.name} ${text || kind || 'closed'}`);
+  }
+  function be(next: string) {
+    if (next === kind) return;
+    const times = next ? timesOf(isAllDay ? [] : exception.times, next) : [];
+    setException(hours, { ...exception, times }, `${exception.name} is ${next || 'closed'}`);
   }
 </script>
 
@@ -40,10 +50,20 @@
     <EditField
       hideLabel
       label="Times on {exception.name}"
-      placeholder="closed"
-      value={writeSpans(exception.times)}
+      placeholder={kind ? 'all day' : 'closed'}
+      value={isAllDay ? '' : writeSpans(exception.times)}
       {keep}
     />
+    <Select
+      size="sm"
+      hideLabel
+      labelText="What {exception.name} is"
+      selected={kind}
+      on:update={(e) => be(String(e.detail))}
+    >
+      <SelectItem value="" text="closed" />
+      {#each kinds as k (k)}<SelectItem value={k} text={k} />{/each}
+    </Select>
   {/if}
 </div>
 

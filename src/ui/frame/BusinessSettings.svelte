@@ -1,0 +1,125 @@
+<script lang="ts">
+  import { InlineLoading, Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { onDestroy, untrack } from 'svelte';
+  import type { Differences } from '$core/coverage';
+  import { localTime, writeTime } from '$core/hours';
+  import { applyEdit, type Edit } from '$core/system';
+  import { CoverageClient } from '../coverage/client';
+  import { count } from '../format';
+  import { session } from '../session.svelte';
+
+  /** Name and time zone of the business, with what that does to hours and callers before it is done. */
+  let { onclose }: { onclose: () => void } = $props();
+  const system = $derived(session.system!);
+  let name = $state(untrack(() => session.system!.business.name));
+  let timeZone = $state(untrack(() => session.system!.business.timeZone));
+  let problem = $state('');
+  const zones = Intl.supportedValuesOf('timeZone');
+  const changed = $derived(name.trim() !== system.business.name || timeZone !== system.business.timeZone);
+  const edit = $derived<Edit>({
+    words: `The business is ${name.trim()}, in the time zone ${timeZone}`,
+    commands: [{ do: 'business.set', change: { name: name.trim(), timeZone } }],
+  });
+  const own = $derived(Object.values(system.hours).filter((h) => h.timeZone === null));
+  const clock = (zone: string) => writeTime(Math.floor(localTime(zone, session.minute).minute));
+
+  const client = new CoverageClient();
+  onDestroy(() => client.stop());
+  let differ = $state.raw<Differences | null>(null);
+  let failed = $state(false);
+  $effect(() => {
+    differ = null;
+    failed = false;
+    if (timeZone === system.business.timeZone) return;
+    const applied = applyEdit(system, edit);
+    if (!applied.ok) return;
+    const [before, after, standing, moment] = [system, applied.system, session.standing!, session.minute];
+    void client
+      .ask((w) => w.differences(before, after, standing, moment) as Promise<Differences>)
+      .then((found) => {
+        if (found) differ = found;
+      })
+      .catch(() => (failed = true));
+  });
+  const MOST = 6;
+
+  async function keep() {
+    const late = await session.keepStored(edit.words, edit.commands);
+    problem = late ?? '';
+    if (!late) onclose();
+  }
+</script>
+
+<Modal
+  open
+  size="sm"
+  modalHeading="Name and time zone"
+  primaryButtonText="Change it"
+  primaryButtonDisabled={!changed}
+  secondaryButtonText="Leave it"
+  selectorPrimaryFocus="#business-name"
+  on:click:button--secondary={onclose}
+  on:close={onclose}
+  on:submit={() => void keep()}
+>
+  <div class="fields">
+    <TextInput
+      id="business-name"
+      labelText="Name"
+      bind:value={name}
+      invalid={!!problem}
+      invalidText={problem}
+    />
+    <Select labelText="Time zone" helperText="There it is {clock(timeZone)} now." bind:selected={timeZone}>
+      {#each zones as zone (zone)}<SelectItem value={zone} text={zone.replaceAll('_', ' ')} />{/each}
+    </Select>
+  </div>
+  {#if timeZone !== system.business.timeZone}
+    <div class="effect" data-testid="zone-effect" aria-live="polite">
+      <p>
+        {own.length
+          ? `${count(own.length, 'set of hours', 'sets of hours')} keep their times and go by the new clock: ${own.map((h) => h.name).join(', ')}.`
+          : 'No hours go by the clock of the business.'} Where it was {clock(system.business.timeZone)}, it is
+        {clock(timeZone)}.
+      </p>
+      <h3>What callers get then</h3>
+      {#if failed}
+        <p class="warn">What it does to callers could not be worked out.</p>
+      {:else if !differ}
+        <InlineLoading description="What differs is worked out" />
+      {:else}
+        <ul>
+          {#each differ.week.slice(0, MOST) as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
+            <li><b>{d.label}{d.caller && `, ${d.caller}`}, {d.when}:</b> {d.after}</li>
+          {:else}<li>Nothing differs in the coming week.</li>{/each}
+        </ul>
+        {#if differ.week.length > MOST}<p class="soft">
+            and {differ.week.length - MOST} more: Changes shows them all before it goes in force.
+          </p>{/if}
+        {#each differ.left as words (words)}<p class="warn">{words}</p>{/each}
+      {/if}
+    </div>
+  {/if}
+</Modal>
+
+<style>
+  .effect {
+    margin-top: 12px;
+    font-size: 13.5px;
+  }
+  h3 {
+    font-size: 13.5px;
+    font-weight: 650;
+    margin: 8px 0 4px;
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  li {
+    border-left: 3px solid var(--rule);
+    padding: 2px 0 4px 10px;
+    margin-bottom: 6px;
+  }
+</style>
