@@ -23,6 +23,7 @@ import {
 } from '$workspace';
 import { Checks } from './checks.svelte';
 import { momentText } from './format';
+import { ActsDone } from './acts-done';
 import { freshId } from './ids';
 import type { Notice } from './notice';
 import type { Known } from './phones/where';
@@ -258,8 +259,32 @@ class Session {
     return this.keep(words, commands) ?? (await this.storedLate());
   }
 
-  /** Undoes what was done last in this window: an edit, or settings that hold at once. */
+  /** What was done besides edits and settings. */
+  private readonly acts = new ActsDone((notice) => this.say(notice));
+  /** Notes something that undo takes back in its turn. @param back takes it back */
+  did(words: string, back: () => Promise<unknown>): void {
+    this.acts.did(words, this.view?.draft.record.done ?? 0, back);
+  }
+  /** Notes something that cannot be taken back, with why. */
+  didForGood(words: string, why: string): void {
+    this.acts.didForGood(words, this.view?.draft.record.done ?? 0, why);
+  }
+  /** Says what was done, with the way back, which undo takes too. */
+  sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: () => Promise<unknown>): void {
+    this.did(notice.title, back);
+    this.say({
+      ...notice,
+      undo: () => {
+        this.acts.takenBack(notice.title);
+        void back();
+      },
+    });
+  }
+
+  /** Undoes what was done last in this window: an edit, settings that hold at once, or anything else. */
   undo(): void {
+    const edits = this.view?.draft.record.done ?? 0;
+    if (this.acts.undo(edits, this.settings?.lastAt ?? 0)) return;
     if (!this.settings?.undo(this.view?.draft.record.done ?? 0)) this.undoEdit();
   }
   redo(): void {

@@ -157,8 +157,15 @@ function chooseFound(run: Run, call: CallState): void {
   else wrong(run, call);
 }
 
+/** Where whoever dials somebody goes on who does not take it: as if no key had been pressed. */
+function rememberMenu(run: Run, call: CallState): void {
+  const none = branchFor(run, call, 'none');
+  call.backTo = { planId: call.planId!, stepId: none === undefined ? stopOf(run, call).otherwise : none };
+}
+
 function connect(run: Run, call: CallState, personId: string, digits: string): void {
   const { people } = run.world(call).system;
+  rememberMenu(run, call);
   call.menu = null;
   run.say(call, { kind: 'dialled', extension: digits, who: people[personId]?.name ?? '' });
   reachPerson(run, call, personId);
@@ -170,6 +177,7 @@ function dialInside(run: Run, call: CallState, digits: string): void {
   if (owner.until !== null && owner.until < localTime(system.business.timeZone, run.now).date)
     return wrong(run, call);
   run.say(call, { kind: 'dialled', extension: digits, who: owner.who });
+  rememberMenu(run, call);
   call.menu = null;
   reachExtension(run, call, owner);
 }

@@ -280,9 +280,21 @@ function goOnward(run: Run, call: CallState): void {
     return run.enter(call, onward.stepId);
   }
   if (onward.kind === 'mailbox') return voicemail(run, call, onward.mailboxId);
-  if (onward.kind === 'nobody') return run.end(call, 'system', { kind: 'nobody answered' });
+  if (onward.kind === 'nobody') return leftAlone(run, call);
   const { system } = run.world(call);
   const mailboxId = system.people[onward.personId]?.mailboxId;
   if (mailboxId && system.mailboxes[mailboxId]) return voicemail(run, call, mailboxId);
-  run.end(call, 'system', { kind: 'nobody answered' });
+  leftAlone(run, call);
+}
+
+/** Nobody took it and there is no mailbox: whoever dialled from a menu goes on there, everybody else is at the end. */
+export function leftAlone(run: Run, call: CallState): void {
+  const { backTo } = call;
+  if (!backTo?.stepId) return run.end(call, 'system', { kind: 'nobody answered' });
+  call.backTo = undefined;
+  if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
+  call.onward = { kind: 'step', stepId: null };
+  call.planId = backTo.planId;
+  run.say(call, { kind: 'plan', planId: backTo.planId });
+  run.enter(call, backTo.stepId);
 }

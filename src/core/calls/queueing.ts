@@ -4,6 +4,7 @@ import { whyNot } from './eligible';
 import { usualKeys } from './keys';
 import { offersOf } from './offers';
 import { arrange, drawNext, idOf } from './patterns';
+import { leftAlone } from './people';
 import { endOthers, offer } from './ringing';
 import { RANK, type CallState, type Run, type Rung } from './state';
 import type { NotRung, RingEnd } from './trace';
@@ -176,7 +177,7 @@ export function leaveQueue(run: Run, call: CallState, way: QueueWay): void {
   endOthers(run, call, 'cancelled');
   call.waiting = null;
   run.say(call, { kind: 'left queue', queueId, way, waited: Math.round((run.now - since) / 1000) });
-  if (stepId === null) return run.end(call, 'system', { kind: 'nobody answered' });
+  if (stepId === null) return leftAlone(run, call);
   const stop = run.world(call).routes.get(call.planId!)!.stops.get(stepId)!;
   const i = stop.step.kind === 'queue' ? stop.step.branches.findIndex((b) => b.way === way) : -1;
   // Those left behind move up: somebody may be free for them now.

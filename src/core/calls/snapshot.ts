@@ -89,6 +89,7 @@ const Call = z.looseObject({
     })
     .nullable(),
   onward: Onward,
+  backTo: z.object({ planId: Id, stepId: Id.nullable() }).optional(),
   redirects: Count,
   chain: z.array(z.string()),
   menu: z

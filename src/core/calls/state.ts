@@ -145,6 +145,11 @@ export interface CallState {
   saw: { rung: boolean; busy: boolean; nobody: boolean };
   person: PersonRing | null;
   onward: Onward;
+  /**
+   * Who dialled somebody from a menu goes on as if no key had been pressed where nobody takes it and there is no mailbox:
+   * the plan and the step, past its end where that is null. Absent where nobody was dialled so.
+   */
+  backTo?: { planId: string; stepId: string | null } | undefined;
   redirects: number;
   /** People and outside numbers the call has been sent to. */
   chain: string[];

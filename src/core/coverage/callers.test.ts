@@ -1,9 +1,11 @@
 /** Who calls a number, and what differs for each of them. */
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
-import { rehearse, sentence } from '../calls';
+import { nobodyAnswers, outcomeOf, rehearse, sentence } from '../calls';
+import { findingsOf } from '../findings';
 import { momentOf } from '../hours';
-import { newQueue, type Command, type Step, type System } from '../system';
+import { checkPromise } from '../promises';
+import { newQueue, type Command, type Promised, type Step, type System } from '../system';
 import { callersOf, differenceOf, piecesOf, waysInWords } from '.';
 
 const MOMENT = momentOf('America/Los_Angeles', '2026-11-24', 600);
@@ -187,6 +189,42 @@ it('callers who dial the extension of somebody an edit touches are looked at', (
   const { found } = differenceOf(before, after, allOn(before), MOMENT);
   expect(found.map((d) => d.caller)).toEqual(['dialling 202 (Idris Okafor)']);
   expect(found[0]!.after).toContain('sent on by Idris Okafor (always)');
+});
+
+it('a promise that nobody is left alone is one to callers who dial an extension, too', () => {
+  const dialling = (...after: Step[]) =>
+    withPlan({ ...menu('m', [['1', [box('b')]]]), dialExtension: true } as Step, ...after);
+  // Who dials somebody without a mailbox goes on behind the menu, and is cut off where nothing is there.
+  const plain = dialling(box('v'));
+  const system = dialling();
+  const promised = (expects: Promised['expects']): Promised => ({
+    id: 'p',
+    name: 'Never alone',
+    numberId: 'main',
+    caller: null,
+    behaviour: nobodyAnswers(),
+    when: { on: 'always' },
+    expects,
+  });
+  const verdict = (of: System) => checkPromise(of, allOn(of), promised([{ is: 'ends well' }]), MOMENT);
+  expect(verdict(plain).is).toBe('kept');
+  expect(verdict(system).is).toBe('broken');
+  const idris = callersOf(system, system.numbers.main!, {
+    step: () => false,
+    object: (id) => id === 'idris',
+  });
+  const dials = idris.callers.find((c) => c.dials)!;
+  const end = (of: System) =>
+    outcomeOf(rehearse(of, allOn(of), dials.callAt(of.numbers.main!, MOMENT)))?.outcome.kind;
+  expect([end(system), end(plain)]).toEqual(['nobody answered', 'message']);
+  const findings = findingsOf({
+    system,
+    standing: allOn(system),
+    today: '2026-11-24',
+    freshId: (k) => `${k}-new`,
+  });
+  const cut = findings.find((f) => f.id === 'cut-off:idris')!;
+  expect(end(edited(system, cut.fix!.edit.commands))).toBe('message');
 });
 
 describe('what differs', () => {

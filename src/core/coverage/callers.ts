@@ -22,6 +22,8 @@ export interface Caller {
   /** "pressing 1 then 2", "on the list Suppliers"; empty for somebody new who presses nothing. */
   words: string;
   callAt: CallAt;
+  /** Whose extension is dialled, where it is. */
+  dials?: ExtensionInUse;
 }
 
 /** So many are told apart for one number; that there are more is part of what is found. */
@@ -180,6 +182,7 @@ function callerOf({ test, keys, dials }: Way, system: System): Caller | undefine
   return {
     id: test || pressed.length ? JSON.stringify([test, pressed]) : '',
     words: [who, what].filter(Boolean).join(', '),
+    ...(dials ? { dials } : {}),
     callAt: (number, at) => {
       const call = unansweredCall(number, at);
       const caller = {

@@ -2,7 +2,7 @@ import type { Asked, Check, Finding, Severity } from './finding';
 import { withOwn } from '../system';
 import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } from './emergency';
-import { awayUnreplaced, groups, mailboxes, people } from './people';
+import { awayUnreplaced, cutOffWhenDialled, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
 import { phones } from './phones';
 import { forgotten, unwantedNowhere } from './reach';
@@ -30,6 +30,7 @@ const CHECKS: readonly Check[] = [
   ringLength,
   swallowing,
   people,
+  cutOffWhenDialled,
   awayUnreplaced,
   groups,
   phones,

@@ -1,7 +1,19 @@
 /** Checks of people, phones and mailboxes: can everybody be rung, invited and heard? */
-import { worldOf } from '../calls';
-import { allSteps, flatTargets, newPhone, PHONE_NAMES, type Edit } from '../system';
+import { NEW_CALLER, nobodyAnswers, outcomeOf, rehearse, worldOf } from '../calls';
+import { momentOf } from '../hours';
+import {
+  allSteps,
+  asPaired,
+  flatTargets,
+  newMailbox,
+  newPhone,
+  PHONE_NAMES,
+  type Edit,
+  type MenuStep,
+  type Plan,
+} from '../system';
 import type { Check, Finding } from './finding';
+import { everyStep } from './steps';
 
 const browserPhone = (name: string, personId: string, id: string): Edit => ({
   words: `Give ${name} a browser softphone`,
@@ -103,6 +115,55 @@ export const awayUnreplaced: Check = ({ system, today }) => {
           },
         ]
       : [];
+  });
+};
+
+/** People without a mailbox whom callers can dial in a menu: whoever dials them when they do not answer is cut off. */
+export const cutOffWhenDialled: Check = ({ system, standing, today, now, freshId }) => {
+  // Where the plan goes on behind the menu, so does the call.
+  const ends = ({ plan, step }: { plan: Plan; step: MenuStep }) => {
+    const stop = worldOf(system).routes.get(plan.id)!.stops.get(step.id)!;
+    const none = step.branches.findIndex((b) => b.key === 'none');
+    return (
+      (step.dialExtension || step.nameKey !== null) && !(none < 0 ? stop.otherwise : stop.branches[none])
+    );
+  };
+  if (!everyStep(system, 'menu').some(ends)) return [];
+  const paired = asPaired(standing);
+  const at = now ?? momentOf(system.business.timeZone, today, 720);
+  return Object.values(system.people).flatMap((person): Finding[] => {
+    if (person.mailboxId !== null) return [];
+    const trace = rehearse(system, paired, {
+      id: 'dialled',
+      at,
+      from: { kind: 'outside', number: NEW_CALLER },
+      to: { kind: 'digits', digits: person.extension },
+      behaviour: nobodyAnswers(),
+    });
+    if (outcomeOf(trace)?.outcome.kind !== 'nobody answered') return [];
+    const mailboxId = freshId('mailbox');
+    return [
+      {
+        id: `cut-off:${person.id}`,
+        severity: 'warning',
+        place: { kind: 'person', id: person.id },
+        title: `Callers who dial ${person.extension} are cut off when ${person.name} does not answer`,
+        detail: 'They have no mailbox, and their calls go nowhere else.',
+        fix: {
+          label: 'Give them a mailbox',
+          edit: {
+            words: `Give ${person.name} a mailbox`,
+            commands: [
+              {
+                do: 'mailbox.add',
+                value: newMailbox({ id: mailboxId, name: person.name, ownerIds: [person.id] }),
+              },
+              { do: 'person.set', id: person.id, change: { mailboxId } },
+            ],
+          },
+        },
+      },
+    ];
   });
 };
 

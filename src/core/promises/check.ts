@@ -1,8 +1,8 @@
 /** Whether promises are kept: exactly, over every moment they are about. */
 import { nobodyAnswers, type CallRequest, type Trace } from '../calls';
-import { piecesOf, waysOf, type CallAt } from '../coverage';
+import { callersOf, piecesOf, waysOf, type CallAt, type Caller } from '../coverage';
 import { addDays, boundaries, localTime, momentOf, momentOfDay, nextClockChange, periodAt } from '../hours';
-import { asPaired, type Expectation, type Promised, type Standing, type System } from '../system';
+import { asPaired, withOwn, type Expectation, type Promised, type Standing, type System } from '../system';
 import { brokenBy } from './expect';
 
 /** Days ahead that a promise over a range of time is held against. */
@@ -69,26 +69,65 @@ export function checkPromise(system: System, standing: Standing, promised: Promi
     if (left) open ??= { is: 'not followed', promised, at, left };
     return null;
   };
-  if (promised.when.on === 'moment') {
-    const { at } = promised.when;
-    const { traces, left } = waysOf(system, paired, call(number, at));
-    return wrong(at, traces, left) ?? unbroken();
-  }
-  const zone = system.business.timeZone;
-  const from = momentOfDay(zone, localTime(zone, now).days, 0);
-  const to = momentOfDay(zone, localTime(zone, now).days + DAYS_AHEAD, 0);
-  const looked = new Set<readonly Trace[]>();
-  for (const piece of piecesOf(system, standing, number, from, to, call)) {
-    if (looked.has(piece.ways)) continue;
-    for (const span of spansIn(promised, system, standing, piece.from, piece.to)) {
-      const found = wrong(span, piece.ways, piece.left);
-      if (found) return found;
-      looked.add(piece.ways);
-      break;
+  const over = (callAt: CallAt): Verdict | undefined => {
+    if (promised.when.on === 'moment') {
+      const { at } = promised.when;
+      const { traces, left } = waysOf(system, paired, callAt(number, at));
+      return wrong(at, traces, left) ?? undefined;
     }
+    const zone = system.business.timeZone;
+    const from = momentOfDay(zone, localTime(zone, now).days, 0);
+    const to = momentOfDay(zone, localTime(zone, now).days + DAYS_AHEAD, 0);
+    const looked = new Set<readonly Trace[]>();
+    for (const piece of piecesOf(system, standing, number, from, to, callAt)) {
+      if (looked.has(piece.ways)) continue;
+      for (const span of spansIn(promised, system, standing, piece.from, piece.to)) {
+        const found = wrong(span, piece.ways, piece.left);
+        if (found) return found;
+        looked.add(piece.ways);
+        break;
+      }
+    }
+    return undefined;
+  };
+  const found = over(call);
+  if (found) return found;
+  const dialling = callersWhoDial(promised, withOwn(system, standing.own));
+  for (const caller of dialling.slice(0, MOST_DIALLED)) {
+    const broken = over(dialledBy(caller, call));
+    if (broken) return broken;
   }
+  if (dialling.length > MOST_DIALLED)
+    open ??= { is: 'not followed', promised, at: now, left: dialling.length - MOST_DIALLED };
   return unbroken();
 }
+
+/** So many callers who dial an extension are followed. */
+const MOST_DIALLED = 20;
+
+/**
+ * A promise that nobody is left alone is one to callers, too, who dial an extension in a menu: those of people without a
+ * mailbox, groups and queues are looked at, for whoever has a mailbox ends there.
+ */
+function callersWhoDial(promised: Promised, system: System): Caller[] {
+  if (!promised.expects.some((e) => e.is === 'ends well') || promised.behaviour.caller.keys?.length)
+    return [];
+  const touched = { step: () => false, object: (id: string) => !system.people[id]?.mailboxId };
+  return callersOf(system, system.numbers[promised.numberId]!, touched).callers.filter((c) => c.dials);
+}
+
+/** The call a promise is about, made by somebody who presses what a caller presses. */
+const dialledBy =
+  (caller: Caller, call: CallAt): CallAt =>
+  (number, at) => {
+    const promisedOne = call(number, at);
+    const { keys } = caller.callAt(number, at).behaviour!.caller;
+    const behaviour = promisedOne.behaviour!;
+    return {
+      ...promisedOne,
+      behaviour: { ...behaviour, caller: { ...behaviour.caller, ...(keys ? { keys } : {}) } },
+    };
+  };
 
 /** Checks all promises there are. */
 export const checkPromises = (system: System, standing: Standing, now: number): Verdict[] =>

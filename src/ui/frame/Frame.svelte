@@ -50,6 +50,14 @@
     act();
   };
 
+  /** In a field, numbers and dates too, the browser's own undo works first. */
+  const unlessInField = (act: () => void) => (event: KeyboardEvent) => {
+    const { target } = event;
+    const ticks = target instanceof HTMLInputElement && ['checkbox', 'radio'].includes(target.type);
+    if (target instanceof HTMLInputElement && !ticks && !target.readOnly) return;
+    unlessTyping(act)(event);
+  };
+
   onMount(() =>
     tinykeys(window, {
       '$mod+k': (event) => {
@@ -60,9 +68,9 @@
       '?': unlessTyping(() => (keys = true)),
       'Shift+?': unlessTyping(() => (keys = true)),
       b: unlessTyping(() => (ui.bench = !ui.bench)),
-      '$mod+z': unlessTyping(() => session.undo()),
-      '$mod+Shift+Z': unlessTyping(() => session.redo()),
-      '$mod+y': unlessTyping(() => session.redo()),
+      '$mod+z': unlessInField(() => session.undo()),
+      '$mod+Shift+Z': unlessInField(() => session.redo()),
+      '$mod+y': unlessInField(() => session.redo()),
     }),
   );
 </script>

@@ -1,6 +1,6 @@
 /** The edits of hours, as commands with their words. */
 import { writeSpans } from '$core/hours';
-import type { ExceptionTime, Hours, HoursException, Rota } from '$core/system';
+import type { ExceptionTime, Hours, HoursException, Rota, Standing } from '$core/system';
 import { freshId } from '../ids';
 import { session } from '../session.svelte';
 
@@ -60,28 +60,28 @@ export function timesInWords(times: readonly ExceptionTime[]): string {
 }
 
 /** Closes hours, or keeps them open, until a moment: at once, for callers too. */
-export function override(hours: Hours, kind: string | null, until: number): Promise<void> {
+export async function override(hours: Hours, kind: string | null, until: number): Promise<void> {
+  const before = session.standing!.overrides[hours.id];
   const now = session.workspace!.now();
   // From the beginning of the minute, which is the moment that "now" is asked about.
   const from = Math.floor(now / 60_000) * 60_000;
-  return session.workspace!.changeStanding((s) => ({
-    ...s,
-    overrides: {
-      ...s.overrides,
-      [hours.id]: {
-        value: { kind, from, until },
-        at: now,
-        by: 'the Hours page',
-      },
-    },
-  }));
+  await putOverride(hours, { value: { kind, from, until }, at: now, by: 'the Hours page' });
+  session.did(`${hours.name} ${kind === null ? 'closed' : 'stay open'} for a time`, () =>
+    putOverride(hours, before),
+  );
 }
 
-export const endOverride = (hours: Hours): Promise<void> =>
-  session.workspace!.changeStanding((s) => ({
-    ...s,
-    overrides: Object.fromEntries(Object.entries(s.overrides).filter(([id]) => id !== hours.id)),
-  }));
+export async function endOverride(hours: Hours): Promise<void> {
+  const before = session.standing!.overrides[hours.id];
+  await putOverride(hours, undefined);
+  session.did(`${hours.name} go by their own times again`, () => putOverride(hours, before));
+}
+
+const putOverride = (hours: Hours, value: Standing['overrides'][string] | undefined): Promise<void> =>
+  session.workspace!.changeStanding((s) => {
+    const { [hours.id]: _, ...others } = s.overrides;
+    return { ...s, overrides: value ? { ...others, [hours.id]: value } : others };
+  });
 
 export const setRota = (rota: Rota, change: Partial<Omit<Rota, 'id'>>, words: string): string | undefined =>
   session.keep(`${rota.name}: ${words}`, [{ do: 'rota.set', id: rota.id, change }]);

@@ -3,7 +3,7 @@
   import { USUAL_SILENCE_SECONDS } from '$core/calls';
   import { readNumbers } from '$core/numbering';
   import { keptPin, pinProblem } from '$core/messages';
-  import type { Mailbox, System } from '$core/system';
+  import type { Mailbox, Standing, System } from '$core/system';
   import { saveBytes } from '../download';
   import EditField from '../EditField.svelte';
   import { byWhom } from '../format';
@@ -47,27 +47,23 @@
       at: session.workspace!.now(),
       by: byWhom(session.actorName),
     };
-    await session.workspace!.changeStanding((s) => ({ ...s, pins: { ...s.pins, [mailbox.id]: entry } }));
+    const before = pinSet;
+    await putPin(entry);
     pin = '';
-    session.say({
-      kind: 'success',
-      title: `The PIN of ${mailbox.name} is set`,
-      detail: 'It holds from now on.',
-    });
+    session.sayDone(
+      { kind: 'success', title: `The PIN of ${mailbox.name} is set`, detail: 'It holds from now on.' },
+      () => putPin(before),
+    );
   }
+  const putPin = (entry: NonNullable<Standing['pins']>[string] | undefined) =>
+    session.workspace!.changeStanding((s) => {
+      const { [mailbox.id]: _, ...others } = s.pins ?? {};
+      return { ...s, pins: entry ? { ...others, [mailbox.id]: entry } : others };
+    });
   async function dropPin() {
     const entry = pinSet!;
-    await session.workspace!.changeStanding((s) => {
-      const pins = { ...s.pins };
-      delete pins[mailbox.id];
-      return { ...s, pins };
-    });
-    session.say({
-      kind: 'info',
-      title: `${mailbox.name} has no PIN any more`,
-      undo: () =>
-        void session.workspace!.changeStanding((s) => ({ ...s, pins: { ...s.pins, [mailbox.id]: entry } })),
-    });
+    await putPin(undefined);
+    session.sayDone({ kind: 'info', title: `${mailbox.name} has no PIN any more` }, () => putPin(entry));
   }
   async function save() {
     const { mailboxFolder } = await import('$core/formats/mailbox');

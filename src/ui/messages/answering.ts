@@ -47,4 +47,9 @@ export async function markAnswered(messageIds: readonly string[], callIds: reado
   const calls = session.view!.calls.filter((c) => callIds.includes(c.id));
   await workspace!.putMessages(messages.map((m) => ({ ...m, heard: true, answeredAt: at })));
   await workspace!.putCalls(calls.map((c) => ({ ...c, answeredAt: at })));
+  const [saidBefore, calledBefore] = [messages.map((m) => ({ ...m })), calls.map((c) => ({ ...c }))];
+  session.did('Said to be answered', async () => {
+    await workspace!.putMessages(saidBefore);
+    await workspace!.putCalls(calledBefore);
+  });
 }

@@ -11,8 +11,19 @@ export async function change(messages: readonly MessageRecord[], to: Change, tol
   const before = copies(messages);
   const { workspace } = session;
   await workspace!.putMessages(before.map((m) => ({ ...m, ...to })));
-  if (told) session.say({ kind: 'info', title: told, undo: () => void workspace!.putMessages(before) });
+  const back = () => workspace!.putMessages(before);
+  if (told) session.sayDone({ kind: 'info', title: told }, back);
+  else session.did(`${inWords(to)}: ${what(messages)}`, back);
 }
+const inWords = (to: Change): string =>
+  'note' in to
+    ? 'A note'
+    : to.heard === undefined
+      ? 'Changed'
+      : to.heard
+        ? 'Marked as heard'
+        : 'Marked as new';
+
 const copies = (messages: readonly MessageRecord[]): MessageRecord[] => messages.map((m) => ({ ...m }));
 
 const what = (messages: readonly MessageRecord[]): string =>

@@ -57,6 +57,11 @@
         open.map((r) => r.offer.e164),
       );
       const got = results.filter((r) => r.ok).map((r) => r.offer);
+      if (got.length)
+        session.didForGood(
+          `Ordered ${got.map((o) => session.number(o.e164)).join(', ')}`,
+          'The carrier has the order. A number is given back on its own page.',
+        );
       if (got.length) place(got);
       bought = got;
       const failed = results.filter((r): r is Extract<Ordered, { ok: false }> => !r.ok);
@@ -131,7 +136,13 @@
     problem = done.ok ? '' : done.message;
     if (done.ok) failures = failures.filter((f) => !f.instead || !numbers.includes(f.instead.e164));
   }
-  const drop = (e164: string) => void dropNumbers(session.workspace!, [e164]);
+  async function drop(e164: string) {
+    await dropNumbers(session.workspace!, [e164]);
+    session.did(`Not set aside any more: ${session.number(e164)}`, async () => {
+      const again = await reserveNumbers(session.workspace!, [e164]);
+      if (!again.ok) problem = again.message;
+    });
+  }
 </script>
 
 <div class="card">
@@ -146,7 +157,7 @@
           <b>{session.number(offer.e164)}</b>
           <span class="small" class:late={until - session.now < 120_000}>{left(until)} left</span>
         </div>
-        <button class="linkish small" type="button" onclick={() => drop(offer.e164)}
+        <button class="linkish small" type="button" onclick={() => void drop(offer.e164)}
           >Let go<span class="visually-hidden">&nbsp;of {session.number(offer.e164)}</span></button
         >
       </li>
@@ -158,7 +169,7 @@
           <button class="linkish small" type="button" onclick={() => void again([offer.e164])}
             >Take again</button
           >
-          <button class="linkish small" type="button" onclick={() => drop(offer.e164)}>Let go</button>
+          <button class="linkish small" type="button" onclick={() => void drop(offer.e164)}>Let go</button>
         </span>
       </li>
     {/each}

@@ -50,6 +50,10 @@
       session.say({ kind: 'error', title: 'Not called off', detail: done.message });
       return;
     }
+    session.didForGood(
+      `Called off bringing over ${session.number(port.e164)}`,
+      'The carrier was told. Ask for it again if it was a mistake.',
+    );
     if (number)
       session.edit(`Do not bring over ${session.number(port.e164)}`, [
         { do: 'number.remove', id: number.id },

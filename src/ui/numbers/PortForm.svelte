@@ -56,6 +56,10 @@
       return;
     }
     problem = null;
+    session.didForGood(
+      `Asked to bring over ${session.number(e164)}`,
+      'The request is with the carrier. It is called off on its own card, under Bring numbers.',
+    );
     const kind: NumberKind = type === 'TOLL_FREE' ? 'toll-free' : type === 'MOBILE' ? 'mobile' : 'geographic';
     const standIn = Object.values(system.numbers).find((n) => n.e164 === form.value.standIn);
     const sites = Object.keys(system.sites);

@@ -4,7 +4,7 @@
   import { readNumber } from '$core/numbering';
   import type { Choice, SearchResult } from '$standins/carrier/carrier';
   import { takenNow } from '$standins/carrier/book';
-  import { reserveNumbers } from '$workspace';
+  import { dropNumbers, reserveNumbers } from '$workspace';
   import { searchNumbers } from '../carrier';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
@@ -97,8 +97,12 @@
     );
     if (!done.ok) {
       refused = done.message;
-      void search();
+      return void search();
     }
+    const numbers = choice.offers.map((o) => o.e164);
+    session.did(`Set aside ${numbers.map((n) => session.number(n)).join(', ')}`, () =>
+      dropNumbers(session.workspace!, numbers),
+    );
   }
   const problem = $derived(
     result && !result.ok

@@ -28,7 +28,14 @@
   const KEYS = [...'123456789*0#'];
 
   /** Logging in and out is no edit: it holds at once. */
-  const log = (personId: string, value: boolean) =>
+  async function log(personId: string, value: boolean) {
+    await putLogin(personId, value);
+    const name = system.people[personId]?.name ?? 'Somebody';
+    session.did(`${name} ${value ? 'logged in to' : 'logged out of'} ${queue.name}`, () =>
+      putLogin(personId, !value),
+    );
+  }
+  const putLogin = (personId: string, value: boolean) =>
     session.workspace!.changeStanding((s) => ({
       ...s,
       logins: {

@@ -13,6 +13,8 @@ interface Made {
   by: string;
   /** How many edits of the draft were done by then. */
   after: number;
+  /** Real time, epoch milliseconds; absent in what an earlier version kept. */
+  at?: number;
 }
 
 /** Where they are made. */
@@ -67,7 +69,7 @@ export class SettingsMade {
     const back = this.now(settings);
     const stayed = await this.set(settings, by);
     if (stayed.length) return stayed;
-    const made: Made = { words, settings, back, by, after: edits };
+    const made: Made = { words, settings, back, by, after: edits, at: Date.now() };
     this.keep([...this.done, made].slice(-MOST), []);
     this.place.say({
       kind: 'success',
@@ -76,6 +78,11 @@ export class SettingsMade {
       undo: () => this.takeBack(made),
     });
     return [];
+  }
+
+  /** When something was last set that can be taken back, real time; 0 for never. */
+  get lastAt(): number {
+    return this.done.at(-1)?.at ?? 0;
   }
 
   /** Takes back what was set last, unless an edit came after it. @returns whether it did */
