@@ -32,16 +32,23 @@ export type Applied =
 export function applyEdit(system: System, edit: Edit): Applied {
   const parsed = Edit.safeParse(edit);
   if (!parsed.success) {
-    const problems = parsed.error.issues.map((issue) => ({
-      field: String(issue.path.filter((p) => typeof p === 'string').at(-1) ?? ''),
-      message: issue.message,
+    const problems = parsed.error.issues.map(({ path, message }) => ({
+      field: String(path.filter((p) => typeof p === 'string').at(-1) ?? ''),
+      message,
+      ...(path[0] === 'commands' && typeof path[1] === 'number' ? { command: path[1] } : {}),
     }));
     return { ok: false, problems };
   }
+  /** The command at which it is; past the last one it is the edit as a whole. */
+  let at: number | undefined = 0;
   try {
     const [next, patches, inverse] = produceWithPatches(system, (draft) => {
-      for (const command of parsed.data.commands) run(draft as System, command);
+      for (const [i, command] of parsed.data.commands.entries()) {
+        at = i;
+        run(draft as System, command);
+      }
     });
+    at = undefined;
     if (
       (['people', 'groups', 'queues', 'plans', 'business'] as const).some(
         (part) => next[part] !== system[part],
@@ -49,12 +56,21 @@ export function applyEdit(system: System, edit: Edit): Applied {
     )
       checkExtensions(system, next);
     if (next.people !== system.people) checkEmails(system, next);
-    for (const command of parsed.data.commands) checkPointers(next, command);
+    for (const [i, command] of parsed.data.commands.entries()) {
+      at = i;
+      checkPointers(next, command);
+    }
+    at = undefined;
     if (next.people !== system.people) checkOwners(system, next);
     return { ok: true, system: next, patches, inverse: inverse.map((patch) => placed(patch, system)) };
   } catch (error) {
     if (error instanceof Refused)
-      return { ok: false, problems: [{ field: error.field, message: error.message }] };
+      return {
+        ok: false,
+        problems: [
+          { field: error.field, message: error.message, ...(at === undefined ? {} : { command: at }) },
+        ],
+      };
     throw error;
   }
 }

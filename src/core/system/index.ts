@@ -11,6 +11,7 @@ export * from './greetings';
 export * from './recordings';
 export * from './schema';
 export * from './defaults';
+export { newStep, usualStep } from './new-steps';
 export * from './steps';
 export { Command, Edit } from './commands';
 export { applyEdit, patchSystem, type Applied } from './apply';

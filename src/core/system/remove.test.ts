@@ -171,3 +171,20 @@ it('the last owner stays, and stays one', () => {
   });
   expect(handed.ok).toBe(true);
 });
+
+it('a problem of an edit says which command it is about', () => {
+  const rename: Command = { do: 'person.set', id: 'rosa', change: { name: 'Rosa D' } };
+  const problems = (commands: Command[]) => {
+    const result = applyEdit(system, { words: 'x', commands });
+    return result.ok ? [] : result.problems;
+  };
+  expect(problems([rename, { do: 'person.set', id: 'nobody', change: {} }])[0]).toMatchObject({ command: 1 });
+  expect(problems([rename, rename, { do: 'person.set', id: 'rosa', change: { name: '' } }])[0]).toMatchObject(
+    {
+      field: 'name',
+      command: 2,
+    },
+  );
+  const taken: Command = { do: 'person.set', id: 'idris', change: { extension: '201' } };
+  expect(problems([rename, taken])[0]).not.toHaveProperty('command');
+});

@@ -16,6 +16,8 @@ import { allSteps } from './steps';
 export interface Problem {
   field: string;
   message: string;
+  /** Which command of the edit it is, from 0; absent where it is the edit as a whole. */
+  command?: number;
 }
 
 type Collection = Record<string, { id: string }>;
