@@ -404,7 +404,7 @@ test('that a key reaches a person becomes a promise from the menu, and is broken
   await open(page, '/answering/service');
   await page.getByTestId('step').filter({ hasText: 'Menu “Service”' }).locator('.what').click();
   await page.getByRole('button', { name: 'Promise that key 7 reaches a person' }).click();
-  await expect(page.getByText('Main line: key 7 reaches a person.')).toBeVisible();
+  await expect(page.getByText('Main line: key 7 reaches a person, ')).toBeVisible();
   await saved(page);
   await page.goto('/answering/promises');
   const promise = page.getByTestId('promise').filter({ hasText: 'key 7 reaches a person' });
