@@ -6,7 +6,7 @@ import rrule from 'rrule';
 import { assign, createActor, createMachine, SimulatedClock } from 'xstate';
 import { demonstration } from '../demo/lantern-cove';
 import { nobodyAnswers, rehearse, simulate, type CallRequest } from '../src/core/calls';
-import { drawn } from '../src/core/calls/chance';
+import { drawn } from '../src/core/calls/base/chance';
 import { piecesOf, unansweredCall } from '../src/core/coverage';
 import { boundaries, localTime, momentOf, momentOfDay } from '../src/core/hours';
 import { checkPromises } from '../src/core/promises';

@@ -15,7 +15,6 @@ it('a system is built and a call rehearsed as docs/core.md says', () => {
   }).outputText;
   const said: string[] = [];
   const load = (path: string) => (path.endsWith('calls') ? calls : system);
-  // eslint-disable-next-line @typescript-eslint/no-implied-eval
   const run = new Function('require', 'exports', 'console', js) as (...args: unknown[]) => void;
   run(load, {}, { log: (line: string) => said.push(line) });
   expect(said).toEqual([printed]);

@@ -1,15 +1,15 @@
-export * from './request';
-export * from './trace';
-export { worldOf } from './world';
-export { CallEngine } from './engine';
-export { calledPerson } from './people';
-export type { Action, CallState, Phase, Snapshot } from './state';
-export { SnapshotRecord } from './snapshot';
-export { emptyMemory } from './state';
-export { saidSoFar, type Note } from './said';
-export { rehearse, simulate } from './rehearse';
-export { ending, outcomeInWords, sentence, shownInWords, showing } from './summary';
-export { numberShownBy, shownBy, type Shown } from './shown';
+export * from './base/request';
+export * from './base/trace';
+export { worldOf } from './base/world';
+export { CallEngine } from './engine/engine';
+export { calledPerson } from './people/people';
+export type { Action, CallState, Phase, Snapshot } from './base/state';
+export { SnapshotRecord } from './engine/snapshot';
+export { emptyMemory } from './base/state';
+export { saidSoFar, type Note } from './words/said';
+export { rehearse, simulate } from './engine/rehearse';
+export { ending, outcomeInWords, sentence, shownInWords, showing } from './words/summary';
+export { numberShownBy, shownBy, type Shown } from './base/shown';
 export {
   addressOfHelp,
   emergencyAnywhere,
@@ -18,14 +18,15 @@ export {
   helpTable,
   type Help,
   type HelpFromPhone,
-} from './help';
-export { traceLines } from './lines';
-export { noticed, type Noticed } from './noticed';
-export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './chart';
-export { listed, phoneName, whoCalls, whoseName } from './names';
-export { isQuiet } from './eligible';
-export { ringableNow, type Ringable } from './ringable';
-export { awayAt, standInFor } from './away';
-export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './voicemail';
-export { featureInWords, settingsOf } from './features';
-export { callBacks, type CallBack } from './callbacks';
+} from './base/help';
+export { traceLines } from './words/lines';
+export { noticed, type Noticed } from './words/noticed';
+export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './words/chart';
+export { listed, phoneName, whoCalls, whoseName } from './base/names';
+export { isQuiet } from './people/eligible';
+export { ringableNow, type Ringable } from './engine/ringable';
+export { awayAt, standInFor } from './base/away';
+export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './mailbox/voicemail';
+export { featureInWords } from './words/feature-words';
+export { settingsOf } from './way/features';
+export { callBacks, type CallBack } from './words/callbacks';

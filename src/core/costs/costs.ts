@@ -1,6 +1,6 @@
 /** What a system costs a month: numbers and people at the carrier's prices, minutes from the call log or from rehearsals. */
 import { Behaviour, rehearse, type Trace } from '../calls';
-import { outsideNumber } from '../calls/trace';
+import { outsideNumber } from '../calls/base/trace';
 import { piecesOf, unansweredCall } from '../coverage';
 import { asPaired, isLinked, type NumberHeld, type Standing, type System } from '../system';
 

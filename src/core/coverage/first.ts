@@ -1,6 +1,6 @@
 /** What a piece of coverage shows at a glance: who is rung first, and where an unanswered call ends. */
 import { listed, outcomeOf, whoseName, type Trace } from '../calls';
-import { outsideNumber } from '../calls/trace';
+import { outsideNumber } from '../calls/base/trace';
 import type { System } from '../system';
 import type { Piece } from './pieces';
 

@@ -1,7 +1,7 @@
 /** What a member of staff gets who dials some digits on one of the system's phones. */
 import { fitsService } from './extensions';
 import { readNumber, writeNumber } from './numbers';
-import type { StarCode } from '../system/schema';
+import type { StarCode } from './star-codes';
 import { knownProfile, profileOf } from './profiles';
 
 /** What decides how dialled digits are understood. */

@@ -1,6 +1,6 @@
 /** What differs from country to country. A profile is data plus tests: adding a country is one file. */
 
-import type { StarCode } from '../system/schema';
+import type { StarCode } from './star-codes';
 
 /** A tone repeated for as long as somebody listens: frequencies in Hz, then on, off, on, off … in milliseconds. */
 export interface Cadence {

@@ -3,6 +3,7 @@
  * Every shape is a Zod schema, so that a click, a file and a stored record pass the same gate.
  */
 import { z } from 'zod';
+import { StarCode } from '../numbering/star-codes';
 import { Contact, ContactList } from './contacts';
 import { Hours, Rota } from './hours';
 import { ForwardTarget, Group, Person, Phone } from './people';
@@ -14,29 +15,10 @@ import { Queue } from './queues';
 import { Greeting } from './greetings';
 import { Recording, Respelling, Voice } from './recordings';
 
+export { StarCode, StarFeature } from '../numbering/star-codes';
+
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
 export const SYSTEM_VERSION = 5;
-
-/** What a code that begins with a star does on a phone of this system. */
-export const StarFeature = z.enum([
-  'hide caller ID',
-  'show caller ID',
-  'forwarding on',
-  'forwarding off',
-  'forwarding when busy on',
-  'forwarding when busy off',
-  'forwarding when not answered on',
-  'forwarding when not answered off',
-  'do not disturb on',
-  'do not disturb off',
-  'voicemail',
-  'linked phones on',
-  'linked phones off',
-]);
-export const StarCode = z.object({
-  code: z.string().regex(/^\*\d{1,3}$/, 'A star code is * and 1 to 3 digits, such as *67.'),
-  does: StarFeature,
-});
 
 /** Extensions kept for something to come: nobody is given one of them by proposal. */
 export const ReservedExtensions = z
@@ -174,7 +156,6 @@ export const System = z.object({
 export type Unwanted = z.infer<typeof Unwanted>;
 export type InvitationWording = z.infer<typeof InvitationWording>;
 export type Business = z.infer<typeof Business>;
-export type StarCode = z.infer<typeof StarCode>;
 export type ReservedExtensions = z.infer<typeof ReservedExtensions>;
 export type NumberHeld = z.infer<typeof NumberHeld>;
 export type Mailbox = z.infer<typeof Mailbox>;

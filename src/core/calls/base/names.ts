@@ -1,0 +1,55 @@
+/** What phones and people are called when a call is put in words. */
+import { writeNumber } from '../../numbering';
+import type { System } from '../../system';
+import type { CallRequest } from './request';
+import { outsideNumber } from './trace';
+
+/**
+ * "Rosa Delgado" for a person's phone, the phone's own name for a shared one, the number for an outside one.
+ * @param personId for whom it is rung, where the phone holds several accounts
+ */
+export function whoseName(system: System, phone: string, personId?: string | null): string {
+  const outside = outsideNumber(phone);
+  if (outside) return writeNumber(outside, system.business.country);
+  const found = system.phones[phone];
+  const owner = personId ?? found?.personId;
+  return (owner && system.people[owner]?.name) || found?.name || 'a removed phone';
+}
+
+/** Who calls, as whoever is called reads it: the number, or the colleague. */
+export const whoCalls = (system: System, from: CallRequest['from']): string =>
+  from.kind === 'phone'
+    ? whoseName(system, from.phoneId)
+    : from.number
+      ? writeNumber(from.number, system.business.country)
+      : 'Hidden number';
+
+/** "Rosa Delgado · Desk phone", where two phones of one person must be told apart. */
+export function phoneName(system: System, phone: string, personId?: string | null): string {
+  const found = system.phones[phone];
+  const id = personId ?? found?.personId;
+  const owner = id && found ? system.people[id] : undefined;
+  if (!owner) return whoseName(system, phone);
+  const host = id === found!.personId ? undefined : whoseName(system, phone);
+  return `${owner.name} · ${found!.name}${host ? ` of ${host}` : ''}`;
+}
+
+/** A target of a forward: a person, a group, a phone, a mailbox or an outside number. */
+export const targetName = (system: System, to: string): string =>
+  system.people[to]?.name ??
+  system.groups[to]?.name ??
+  system.phones[to]?.name ??
+  (system.mailboxes[to] ? `mailbox ${system.mailboxes[to].name}` : writeNumber(to, system.business.country));
+
+/** ", showing (360) 555-0142" of a linked phone that shows the number called; empty where it shows the caller. */
+export const showingInWords = (sees: string | null | undefined, { business }: System): string =>
+  sees === undefined ? '' : `, showing ${sees ? writeNumber(sees, business.country) : 'a hidden number'}`;
+
+export const mailboxName = (system: System, id: string): string =>
+  system.mailboxes[id]?.name ?? 'a removed mailbox';
+
+export const queueName = (system: System, id: string): string => system.queues[id]?.name ?? 'a removed queue';
+
+/** "Rosa, Idris and Pia". */
+export const listed = (names: readonly string[]): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;

@@ -1,0 +1,43 @@
+/** What the other side sees of somebody who calls out: a number of the business, and the name sent with it. */
+import type { NumberHeld, System } from '../../system';
+
+export interface Shown {
+  e164: string;
+  /** Empty where none is set. */
+  name: string;
+}
+
+/** Whether a person may show a number; null is a phone that belongs to nobody. */
+const may = (number: NumberHeld, personId: string | null): boolean =>
+  number.callerIdFor === 'everybody' || (personId !== null && number.callerIdFor.includes(personId));
+
+/** Every number of the business counts as ours: for the plan, in which those on their way have arrived. */
+const allOurs = (): boolean => true;
+
+/**
+ * The number a person's calls show: a direct number that is theirs alone, else the business's usual one, else the first
+ * they may show. Undefined where they may show none; the other side then sees a hidden number.
+ * @param isOurs whether a number is with us by now: one that is still with another provider cannot be shown
+ */
+export function numberShownBy(
+  system: System,
+  personId: string | null,
+  isOurs: (e164: string) => boolean = allOurs,
+): NumberHeld | undefined {
+  const allowed = Object.values(system.numbers).filter((n) => may(n, personId) && isOurs(n.e164));
+  return (
+    allowed.find((n) => n.use === 'direct' && n.callerIdFor !== 'everybody' && n.callerIdFor.length === 1) ??
+    allowed.find((n) => n.e164 === system.business.defaultCallerId) ??
+    allowed[0]
+  );
+}
+
+/** What is sent with a call that a person makes, or null where they may show nothing. */
+export function shownBy(
+  system: System,
+  personId: string | null,
+  isOurs: (e164: string) => boolean = allOurs,
+): Shown | null {
+  const number = numberShownBy(system, personId, isOurs);
+  return number ? { e164: number.e164, name: number.callerName } : null;
+}

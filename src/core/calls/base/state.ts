@@ -1,0 +1,317 @@
+/** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
+import type { ForwardTarget, Standing, System, Weights } from '../../system';
+import type { Held } from '../../messages';
+import type { CallRequest } from './request';
+import type { Happening, Outcome, Trace } from './trace';
+import type { World } from './world';
+
+export interface Leg {
+  /** Counts from 1 within the call. */
+  n: number;
+  phone: string;
+  personId: string | null;
+  state: 'offered' | 'sounding' | 'confirming' | 'over';
+  confirmByKey: boolean;
+  /** Moment up to which whoever lifted may press the key that takes the call; absent until then. */
+  confirmBy?: number;
+}
+
+/** One of those rung: a person, a phone, or an outside number. */
+export interface Rung {
+  personId: string | null;
+  phoneId: string | null;
+  outside: string | null;
+}
+
+/** Where a call goes on when ringing came to nothing. */
+export type Onward =
+  | {
+      kind: 'step';
+      stepId: string | null;
+      /** Where it goes when nobody could be rung, or all were on calls; absent is the same way. */
+      unreachable?: string | null;
+      busy?: string | null;
+    }
+  | { kind: 'own mailbox'; personId: string }
+  /** Back to the greeting of a mailbox, from which a key led away. */
+  | { kind: 'mailbox'; mailboxId: string }
+  | { kind: 'nobody' };
+
+/** Ringing one person by their own rules. */
+export interface PersonRing {
+  personId: string;
+  /** Which step of their reach is rung. */
+  index: number;
+  rung: boolean;
+  sawBusy: boolean;
+  /** Moment at which the plan's patience ends, or null. */
+  until: number | null;
+}
+
+/** The caller is in a menu. */
+export interface InMenu {
+  /** How often it has been played. */
+  tries: number;
+  /** Keys pressed so far. */
+  digits: string;
+  /** What keys are read as: a choice, a name being spelt, or one of several people found. */
+  mode: 'keys' | 'name' | 'choose';
+  found: string[];
+}
+
+/** Where somebody is who listens by keypad. */
+export interface DialIn {
+  mailboxId: string | null;
+  stage: 'extension' | 'pin' | 'menu' | 'message' | 'after' | 'goodbye';
+  /** The PIN was right. */
+  open: boolean;
+  digits: string;
+  /** How often the present menu was said, or a PIN was wrong. */
+  times: number;
+  wrong: number;
+  /** What is listened to, and which of it. */
+  list: Held[];
+  index: number;
+}
+
+/** The caller waits in a queue. */
+export interface Waiting {
+  queueId: string;
+  /** The step it was entered by, or null where its extension was dialled. */
+  stepId: string | null;
+  since: number;
+  /** Marks the timers that belong to this wait. */
+  token: number;
+  /** Those who were rung and did not take it, since all were last tried. */
+  tried: string[];
+  /** It will be looked again by itself whether somebody is free. */
+  looks: boolean;
+  /** Moment at which it was last offered to somebody. */
+  offered?: number;
+}
+
+/** The caller is being asked something. */
+export interface Asking {
+  index: number;
+  part: 'question' | 'answer' | 'told';
+  heard: string;
+}
+
+/** What the caller is in the middle of. */
+export type Phase =
+  | 'waiting'
+  | 'prompt'
+  | 'menu'
+  | 'asked'
+  | 'naming'
+  | 'queued'
+  | 'ringing'
+  | 'talking'
+  | 'greeting'
+  | 'tone'
+  | 'message'
+  | 'inbox'
+  | 'over';
+
+export interface CallState {
+  request: CallRequest;
+  /** Which version of the system the call arrived under; it keeps it to its end. */
+  version: number;
+  phase: Phase;
+  /** Raised with every phase; timers of an earlier phase are void. */
+  turn: number;
+  numberId: string | null;
+  planId: string | null;
+  stepId: string | null;
+  legs: Leg[];
+  legCount: number;
+  /** Ring targets that are still to come when rung one after the other. */
+  queue: Rung[];
+  /** Who of them is next is drawn by these weights, by person, phone or number; absent where they are rung in order. */
+  weights?: Weights | undefined;
+  /** Milliseconds each of them is rung. */
+  roundMs: number;
+  /** Whose turn is kept in mind while several are rung in turn: a step, a group or a queue. */
+  turnsOf: string | null;
+  /** How the phones of the step that rings now are rung. */
+  how: {
+    ringBusy: boolean;
+    /** Whoever lifts presses a key to take the call, on whatever phone. */
+    confirm: boolean;
+    /** The caller has said a name: on phones that cannot show it, it is told before the call is taken. */
+    screened?: boolean;
+  };
+  /** What came of the rounds of this step so far. */
+  saw: { rung: boolean; busy: boolean; nobody: boolean };
+  person: PersonRing | null;
+  onward: Onward;
+  /**
+   * Who dialled somebody from a menu goes on as if no key had been pressed where nobody takes it and there is no mailbox:
+   * the plan and the step, past its end where that is null. Absent where nobody was dialled so.
+   */
+  backTo?: { planId: string; stepId: string | null } | undefined;
+  redirects: number;
+  /** People and outside numbers the call has been sent to. */
+  chain: string[];
+  menu: InMenu | null;
+  waiting: Waiting | null;
+  asking: Asking | null;
+  /** Entries of the caller's keys used so far. */
+  pressed: number;
+  /** How often chance was asked. */
+  drawn: number;
+  /** Somebody listens to a mailbox by keypad; absent where nobody does. */
+  dialIn?: DialIn;
+  /** The caller called shortly before already. */
+  again?: boolean;
+  /** Moment at which the present phase began. */
+  since: number;
+  /** Moment at which the present ringing, prompt or recording ends by itself, or null. */
+  until: number | null;
+  talkingOn: string | null;
+  mailboxId: string | null;
+  trace: Trace;
+}
+
+/** A call that has just been placed. */
+export const newCall = (request: CallRequest, version: number, now: number): CallState => ({
+  request,
+  version,
+  phase: 'waiting',
+  turn: 0,
+  numberId: null,
+  planId: null,
+  stepId: null,
+  legs: [],
+  legCount: 0,
+  queue: [],
+  roundMs: 0,
+  turnsOf: null,
+  how: { ringBusy: false, confirm: false },
+  saw: { rung: false, busy: false, nobody: false },
+  person: null,
+  onward: { kind: 'step', stepId: null },
+  redirects: 0,
+  chain: [],
+  menu: null,
+  waiting: null,
+  asking: null,
+  pressed: 0,
+  drawn: 0,
+  since: now,
+  until: null,
+  talkingOn: null,
+  mailboxId: null,
+  trace: [],
+});
+
+/**
+ * In one and the same millisecond whoever hangs up comes first, so that who arrives then finds them free; then what other
+ * people do, then what phones do by themselves, then time-outs.
+ */
+export const RANK = { hangUp: -1, human: 0, phone: 1, timeout: 2 } as const;
+
+/** What people do to calls while they happen. */
+export type Action =
+  | { kind: 'place'; request: CallRequest }
+  | { kind: 'answer'; callId: string; phone: string }
+  | { kind: 'decline'; callId: string; phone: string }
+  /** Whoever is rung sends the caller to their own mailbox. */
+  | { kind: 'to mailbox'; callId: string; phone: string }
+  | { kind: 'press'; callId: string; key: string }
+  | { kind: 'say'; callId: string; text: string }
+  /** Whoever leaves a message has been silent for so many milliseconds. */
+  | { kind: 'silent'; callId: string; ms: number }
+  | { kind: 'hang up'; callId: string; by: 'caller' | 'called' };
+
+export type TimerKind =
+  | 'sound'
+  | 'unreachable'
+  | 'own voicemail'
+  | 'answer'
+  | 'confirmed'
+  | 'decline'
+  | 'to mailbox'
+  | 'time out'
+  | 'press'
+  | 'longest wait'
+  | 'comfort'
+  | 'look again'
+  | 'give up'
+  | 'talked';
+
+/** Timers that go on through the phases of a wait; they carry its token in place of a leg. */
+export const OF_A_WAIT: readonly TimerKind[] = ['longest wait', 'comfort', 'look again'];
+
+export interface Due {
+  t: number;
+  rank: number;
+  seq: number;
+  what:
+    | { kind: 'action'; action: Action }
+    /** `leg` is the leg it is about, the token of a wait, or the code of a key. */
+    | { kind: 'timer'; timer: TimerKind; callId: string; turn: number; leg: number }
+    | { kind: 'serve'; queueId: string };
+}
+
+/** What the system keeps in mind from call to call, to be fair to those who answer. */
+export interface Memory {
+  /** Who was rung last, by the step, group or queue that rings in turn. */
+  lastRung: Record<string, string>;
+  /** Which branch came last, by step that shares out in turn. */
+  lastBranch: Record<string, number>;
+  /** Moment somebody's last call ended, by person, phone or number. */
+  idleSince: Record<string, number>;
+  /** Calls somebody took on a day, ISO. */
+  taken: Record<string, { date: string; calls: number }>;
+  /** Moment an outside number last called; absent where none has. */
+  lastCalls?: Record<string, number>;
+  /** Where somebody sent their calls last by a star code, by person and by which calls. */
+  lastForward?: Record<string, { [which in 'always' | 'onBusy' | 'onNotAnswered']?: ForwardTarget }>;
+  /** Moment somebody last let a call of a queue ring out, by person; gone once they took one. */
+  letRing?: Record<string, number>;
+  /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
+  wrongPins?: Record<string, { times: number; at: number }>;
+}
+export const emptyMemory = (): Memory => ({ lastRung: {}, lastBranch: {}, idleSince: {}, taken: {} });
+
+/** What the parts of the engine need of it. */
+export interface Run {
+  now: number;
+  standing: Standing;
+  memory: Memory;
+  /** Messages that lie in a mailbox, the oldest first. */
+  held(mailboxId: string): Held[];
+  world(call: CallState): World;
+  /** Calls that wait in a queue, the one that came first at the head. */
+  waitingIn(queueId: string): CallState[];
+  /** The call now waits in a queue. */
+  join(queueId: string, call: CallState): void;
+  /** Looks again, at a moment from now on, whether somebody waiting can be put through. */
+  serveSoon(queueId: string, ms: number): void;
+  /** Adds to the call's trace, at the present moment. */
+  say(call: CallState, happening: Happening): void;
+  /** Sets a timer, void once the call has gone on to another phase. */
+  after(call: CallState, ms: number, timer: TimerKind, rank: number, leg?: number): void;
+  /** Starts a phase: timers of the one before are void. */
+  begin(call: CallState, phase: Phase): void;
+  /** Phones that are on a call, with the call's id and whose call it is. */
+  onCall: Map<string, { callId: string; personId: string | null }>;
+  /** Phones that are being rung, with the call's id. */
+  ringing: Map<string, string>;
+  /** The call goes on to a step of its plan; null is past the last one. */
+  enter(call: CallState, stepId: string | null): void;
+  /** The call is over. */
+  end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void;
+}
+
+export interface Snapshot {
+  now: number;
+  seq: number;
+  version: number;
+  queue: Due[];
+  calls: CallState[];
+  /** Earlier versions of the system that calls in progress still go by. */
+  systems: [number, System][];
+  memory: Memory;
+}

@@ -1,0 +1,174 @@
+/** What comes out of the engine: an ordered list of what happened, in milliseconds from arrival. */
+import type { ForwardTarget, Occasion, QueueWay, StarCode } from '../../system';
+import type { Destination, Origin } from './request';
+import type { Shown } from './shown';
+
+/** Why a phone was not rung. */
+export type NotRung =
+  | 'do not disturb'
+  | 'do not disturb on this phone'
+  | 'switched off'
+  | 'away'
+  | 'quiet hours'
+  | 'outside working hours'
+  | 'not paired'
+  | 'number not proved'
+  | 'not registered'
+  | 'outside the office'
+  | 'on a call'
+  | 'ringing for another call'
+  | 'is calling'
+  | 'has no phone'
+  | 'not logged in'
+  | 'after a call';
+
+/** How ringing one phone ended. */
+export type LegEnd =
+  | 'answered'
+  | 'declined'
+  | 'sent to voicemail'
+  | 'declined elsewhere'
+  | 'answered elsewhere'
+  | 'not answered'
+  | 'cancelled'
+  | 'unreachable'
+  | 'swallowed';
+
+/** How a round of ringing ended without an answer. */
+export type RingEnd = 'nobody answered' | 'nobody could be rung' | 'all on calls' | 'declined';
+
+export type Outcome =
+  | { kind: 'answered'; phone: string; personId: string | null }
+  | { kind: 'message'; mailboxId: string; seconds: number }
+  | { kind: 'no message'; mailboxId: string }
+  | { kind: 'hung up'; during: 'prompt' | 'menu' | 'question' | 'wait' | 'ringing' | 'greeting' | 'message' }
+  /** The caller asked to be called back instead of waiting. */
+  | { kind: 'call back'; queueId: string }
+  /** Somebody listened to a mailbox; null where they gave no PIN that was right. */
+  | { kind: 'listened'; mailboxId: string | null }
+  | { kind: 'swallowed'; phone: string }
+  | { kind: 'dead end' }
+  | { kind: 'ended'; how: 'plain' | 'busy' | 'message' }
+  | { kind: 'nobody answered' }
+  | { kind: 'not in service'; why: 'unknown number' | 'no plan' | 'nothing dialled' }
+  /** The number is being ported: the provider it comes from still has it. */
+  | { kind: 'not moved yet' }
+  /** The caller is told that their call is not taken. */
+  | { kind: 'refused'; why: 'blocked' | 'suspected' | 'hidden number' }
+  /** The number was given back; the carrier says so, and may name another. */
+  | { kind: 'given back'; referTo: string | null }
+  /** `refused` says why nothing was changed. */
+  | { kind: 'feature'; code: string; does: StarCode['does']; to?: ForwardTarget; refused?: string }
+  | { kind: 'too many redirects' }
+  | { kind: 'emergency'; number: string }
+  /** `shows` is what the other side sees: null where it is hidden; not there where nothing is sent. */
+  | { kind: 'went out'; number: string; shows?: Shown | null };
+
+export type Happening =
+  | { kind: 'arrived'; from: Origin; to: Destination; numberId: string | null; planId: string | null }
+  | { kind: 'step'; planId: string; stepId: string }
+  /** `holiday` is there where they are so because of a public holiday. */
+  | { kind: 'hours'; hoursId: string | null; period: string | null; holiday?: true }
+  /** Which branch a call takes by who calls; null is otherwise. */
+  | { kind: 'caller'; stepId: string; branch: number | null }
+  /** What chance, or whose turn it is, decided among the branches given. */
+  | { kind: 'shared'; stepId: string; branch: number; among: number[] }
+  /** Who chance says is rung next. */
+  | { kind: 'drawn'; next: string; chose: number; among: number[] }
+  | { kind: 'plan'; planId: string }
+  | { kind: 'menu'; stepId: string; recordingId: string | null; time: number }
+  /** What an outside phone that is rung sees; null is a hidden number. */
+  | { kind: 'shown'; number: string | null }
+  | { kind: 'key'; key: string }
+  | { kind: 'wrong key'; keys: string }
+  | { kind: 'no key' }
+  | { kind: 'dialled'; extension: string; who: string }
+  | { kind: 'spell a name' }
+  | { kind: 'found by name'; personIds: string[] }
+  | { kind: 'asked'; label: string; says: string }
+  | { kind: 'noted'; label: string; text: string }
+  | { kind: 'told'; says: string }
+  | { kind: 'notified'; how: 'mail' | 'text' | 'hook' | 'note'; to: string; text: string }
+  | { kind: 'queued'; queueId: string; position: number }
+  | { kind: 'nobody free'; queueId: string; position: number }
+  /** Nobody took it a moment ago; it is offered again, for others who came later wait. */
+  | { kind: 'came first'; queueId: string }
+  /** They would be next, and just let it ring out: somebody else is tried first. */
+  | { kind: 'left for last'; personId: string }
+  | { kind: 'comfort'; queueId: string; position: number }
+  | { kind: 'left queue'; queueId: string; way: QueueWay; waited: number }
+  | { kind: 'call back asked'; queueId: string }
+  | { kind: 'prompt started'; recordingId: string }
+  | { kind: 'prompt ended'; recordingId: string }
+  | { kind: 'not rung'; phone: string | null; personId: string | null; why: NotRung }
+  /** `sees` is what a linked phone shows that shows the number called. */
+  | { kind: 'leg offered'; leg: number; phone: string; personId: string | null; sees?: string | null }
+  | { kind: 'leg sounding'; leg: number }
+  | { kind: 'leg asked to confirm'; leg: number }
+  | { kind: 'leg ended'; leg: number; how: LegEnd }
+  | { kind: 'ringing over'; how: RingEnd }
+  | {
+      kind: 'redirected';
+      from: string;
+      to: string;
+      why: 'always' | 'busy' | 'not answered' | 'unreachable' | 'away' | 'chosen' | 'hidden number' | 'key 0';
+    }
+  /** Somebody away has named who is rung in their place. */
+  | { kind: 'stand-in'; personId: string; forId: string }
+  | { kind: 'group'; groupId: string }
+  /** Who a rota says is rung. */
+  | { kind: 'on duty'; rotaId: string; personId: string | null }
+  | { kind: 'forward skipped'; to: string; why: 'already in the chain' | 'no longer there' }
+  | { kind: 'answered'; phone: string; personId: string | null }
+  | {
+      kind: 'greeting started';
+      mailboxId: string;
+      recordingId: string | null;
+      /** What the step says. */
+      occasion?: Occasion;
+      /** The greeting made for an occasion; absent is the usual one. */
+      greetingId?: string;
+    }
+  | { kind: 'tone'; mailboxId: string }
+  /** What the system itself says to somebody who listens to a mailbox. */
+  | { kind: 'says'; words: string }
+  | { kind: 'pin'; right: boolean }
+  /** A message is played, so many milliseconds later. */
+  | { kind: 'plays'; messageId: string; after: number }
+  | { kind: 'marked'; messageId: string; as: 'heard' | 'binned' }
+  | { kind: 'recording started'; mailboxId: string }
+  | { kind: 'recorded'; mailboxId: string; seconds: number }
+  | { kind: 'not kept'; mailboxId: string; seconds: number }
+  | { kind: 'no mailbox'; stepId: string | null }
+  | {
+      kind: 'emergency';
+      number: string;
+      /**
+       * Where help is sent: the address of the phone where it is used elsewhere, else that of its person's site, else that
+       * of the number it shows; null is nowhere known.
+       */
+      place: { kind: 'phone' | 'site' | 'number'; id: string } | null;
+      /** The phone is used elsewhere and says no address of its own: the place is the business's, and not where it is. */
+      elsewhere?: true;
+      /** The number help rings back; null where there is none. */
+      callback: string | null;
+      /** The site whose people are told. */
+      siteId: string | null;
+    }
+  | { kind: 'ended'; by: 'caller' | 'called' | 'system'; outcome: Outcome };
+
+/** One thing that happened, `t` milliseconds after the call arrived. */
+export type TraceEvent = { t: number } & Happening;
+export type Trace = TraceEvent[];
+
+/** How the call ended, or null while it lasts. */
+export function outcomeOf(trace: Trace): { outcome: Outcome; t: number } | null {
+  const last = trace.at(-1);
+  return last?.kind === 'ended' ? { outcome: last.outcome, t: last.t } : null;
+}
+
+/** An outside number rung by a forward, written as a phone's name in a trace. */
+export const outsidePhone = (e164: string): string => `outside:${e164}`;
+/** The number behind such a name, or undefined for one of the system's phones. */
+export const outsideNumber = (phone: string): string | undefined =>
+  phone.startsWith('outside:') ? phone.slice(8) : undefined;

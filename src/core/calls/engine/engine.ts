@@ -1,0 +1,327 @@
+/**
+ * The call engine: discrete events in order of time, for one call or for a day's thousands.
+ * It has no clock and no chance of its own: the same system, standing state and actions give the same traces.
+ */
+import TinyQueue from 'tinyqueue';
+import { withOwn, type Standing, type System } from '../../system';
+import { arrive } from '../way/arriving';
+import { answerGiven, keyWhileAsked } from '../way/asking';
+import { keyInInbox } from '../mailbox/inbox';
+import { pressInMenu } from '../way/menu';
+import { comfort, keyInQueue, leaveQueue, lookAgain, serve } from '../queues/queueing';
+import { keyAtMailbox } from '../way/mailbox-keys';
+import { named } from '../way/named';
+import { calledPerson, sendToOwnMailbox } from '../people/people';
+import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from '../people/ringing';
+import {
+  emptyMemory,
+  newCall,
+  OF_A_WAIT,
+  RANK,
+  type Action,
+  type CallState,
+  type Due,
+  type Memory,
+  type Phase,
+  type Run,
+  type Snapshot,
+  type TimerKind,
+} from '../base/state';
+import { end, enter, hangUp, roundOver, timeOut } from '../way/walking';
+import { endMessage, isAtMailbox } from '../mailbox/voicemail';
+import { worldOf, type World } from '../base/world';
+import type { Happening, Outcome, TraceEvent } from '../base/trace';
+
+const inOrder = (a: Due, b: Due): number => a.t - b.t || a.rank - b.rank || a.seq - b.seq;
+
+export class CallEngine implements Run {
+  now = -Infinity;
+  onCall: Run['onCall'] = new Map();
+  ringing = new Map<string, string>();
+  readonly calls = new Map<string, CallState>();
+  memory: Memory = emptyMemory();
+  /** Whoever runs the engine says what lies in a mailbox. */
+  held: Run['held'] = () => [];
+  /** Calls that wait, by queue, in the order they came; those that no longer do are dropped when it is next asked. */
+  private queued = new Map<string, Set<CallState>>();
+  private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
+  private seq = 0;
+  private version = 0;
+  /** The versions that calls go by, as the document has them. */
+  private systems = new Map<number, System>();
+  /** The world of each version, as people have set it; asked for at every step, so it is kept until they set it anew. */
+  private worlds = new Map<number, { own: Standing['own']; world: World }>();
+
+  /** @param standing what people set for themselves holds for calls in progress too, whenever it is replaced */
+  constructor(
+    system: System,
+    public standing: Standing,
+  ) {
+    this.systems.set(0, system);
+  }
+
+  /** The system under which calls arrive, as the document has it. */
+  get document(): System {
+    return this.systems.get(this.version)!;
+  }
+
+  /** From now on calls arrive under this system; those in progress keep the one they arrived under. */
+  setSystem(system: System): void {
+    const used = new Set([...this.calls.values()].filter((c) => c.phase !== 'over').map((c) => c.version));
+    for (const version of this.systems.keys())
+      if (!used.has(version)) {
+        this.systems.delete(version);
+        this.worlds.delete(version);
+      }
+    this.systems.set(++this.version, system);
+  }
+
+  /** Something somebody does at a moment (epoch milliseconds, not before what has been worked out already). */
+  act(at: number, action: Action): void {
+    const rank = action.kind === 'hang up' ? RANK.hangUp : RANK.human;
+    this.queue.push({ t: at, rank, seq: this.seq++, what: { kind: 'action', action } });
+  }
+
+  /** Works out everything up to and including a moment. */
+  advance(to: number): void {
+    for (let due = this.queue.peek(); due && due.t <= to; due = this.queue.peek()) {
+      this.queue.pop();
+      this.now = Math.max(this.now, due.t);
+      this.handle(due);
+    }
+    if (Number.isFinite(to)) this.now = Math.max(this.now, to);
+  }
+
+  /** The moment of the next thing that happens by itself, or undefined. */
+  next(): number | undefined {
+    let due = this.queue.peek();
+    while (due && this.isVoid(due)) {
+      this.queue.pop();
+      due = this.queue.peek();
+    }
+    return due?.t;
+  }
+
+  /** Forgets calls that are over. */
+  forget(callId: string): void {
+    if (this.calls.get(callId)?.phase === 'over') this.calls.delete(callId);
+  }
+
+  /** Everything there is, as plain data. */
+  snapshot(): Snapshot {
+    return {
+      now: this.now,
+      seq: this.seq,
+      version: this.version,
+      queue: [...this.queue.data],
+      calls: [...this.calls.values()],
+      systems: [...this.systems],
+      memory: this.memory,
+    };
+  }
+
+  /** An engine that goes on where a snapshot was taken. */
+  static restore(snapshot: Snapshot, standing: Standing): CallEngine {
+    const newest = snapshot.systems.find(([v]) => v === snapshot.version)![1];
+    const engine = new CallEngine(newest, standing);
+    engine.now = snapshot.now;
+    engine.seq = snapshot.seq;
+    engine.version = snapshot.version;
+    engine.systems = new Map(snapshot.systems);
+    engine.queue = new TinyQueue(snapshot.queue, inOrder);
+    // A snapshot of before there were patterns has nothing in mind.
+    engine.memory = snapshot.memory ?? emptyMemory();
+    for (const call of [...snapshot.calls].sort((a, b) => (a.waiting?.since ?? 0) - (b.waiting?.since ?? 0)))
+      if (call.waiting) engine.join(call.waiting.queueId, call);
+    for (const call of snapshot.calls) {
+      const id = call.request.id;
+      engine.calls.set(id, call);
+      for (const leg of call.legs) if (leg.state !== 'over') engine.ringing.set(leg.phone, id);
+      const { from } = call.request;
+      if (call.talkingOn && call.phase === 'talking') {
+        const leg = call.legs.find((l) => l.phone === call.talkingOn);
+        engine.onCall.set(call.talkingOn, { callId: id, personId: leg?.personId ?? null });
+      }
+      if (from.kind === 'phone' && call.phase !== 'over') {
+        const { phones } = engine.world(call).system;
+        engine.onCall.set(from.phoneId, { callId: id, personId: phones[from.phoneId]?.personId ?? null });
+      }
+    }
+    return engine;
+  }
+
+  world(call: CallState): World {
+    const { own } = this.standing;
+    const known = this.worlds.get(call.version);
+    if (known && known.own === own) return known.world;
+    const world = worldOf(withOwn(this.systems.get(call.version)!, own));
+    this.worlds.set(call.version, { own, world });
+    return world;
+  }
+
+  say(call: CallState, happening: Happening): void {
+    // Every happening is made for one trace: it becomes the event itself, which spares a copy of each.
+    const event = happening as TraceEvent;
+    event.t = this.now - call.request.at;
+    call.trace.push(event);
+  }
+
+  begin(call: CallState, phase: Phase): void {
+    call.phase = phase;
+    call.turn++;
+    call.since = this.now;
+    call.until = null;
+    if (phase !== 'talking') call.talkingOn = null;
+    if (phase === 'ringing') call.legs = [];
+  }
+
+  after(call: CallState, ms: number, timer: TimerKind, rank: number, leg = 0): void {
+    const turn = timer === 'press' ? call.pressed : call.turn;
+    const what = { kind: 'timer' as const, timer, callId: call.request.id, turn, leg };
+    this.queue.push({ t: this.now + ms, rank, seq: this.seq++, what });
+  }
+
+  join(queueId: string, call: CallState): void {
+    const calls = this.queued.get(queueId);
+    if (calls) calls.add(call);
+    else this.queued.set(queueId, new Set([call]));
+  }
+
+  waitingIn(queueId: string): CallState[] {
+    const calls = this.queued.get(queueId);
+    if (!calls) return [];
+    for (const call of calls) if (call.waiting?.queueId !== queueId) calls.delete(call);
+    return [...calls];
+  }
+
+  serveSoon(queueId: string, ms: number): void {
+    if (!this.queued.get(queueId)?.size) return;
+    this.queue.push({
+      t: this.now + ms,
+      rank: RANK.timeout,
+      seq: this.seq++,
+      what: { kind: 'serve', queueId },
+    });
+  }
+
+  enter(call: CallState, stepId: string | null): void {
+    enter(this, call, stepId);
+  }
+
+  end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void {
+    end(this, call, by, outcome);
+  }
+
+  /** A key pressed by the caller; where none is waited for it means nothing. */
+  private pressed(call: CallState, key: string): void {
+    if (call.phase === 'menu') pressInMenu(this, call, key);
+    else if (call.phase === 'asked') keyWhileAsked(this, call, key);
+    else if (call.phase === 'inbox') keyInInbox(this, call, key);
+    else if (isAtMailbox(call)) keyAtMailbox(this, call, key);
+    else if (call.waiting && call.phase !== 'talking') keyInQueue(this, call, key);
+  }
+
+  /**
+   * Whether a timer no longer means anything: its call is over, or has gone on to another phase. The caller's patience
+   * spans phases, a wait its ringing, an entry of keys the menu it is for; everything else belongs to the phase it was
+   * set in.
+   */
+  private isVoid({ what }: Due): boolean {
+    if (what.kind === 'action') return false;
+    if (what.kind === 'serve') return !this.queued.get(what.queueId)?.size;
+    const call = this.calls.get(what.callId);
+    if (!call || call.phase === 'over') return true;
+    if (what.timer === 'give up') return false;
+    if (OF_A_WAIT.includes(what.timer)) return call.waiting?.token !== what.leg;
+    return what.turn !== (what.timer === 'press' ? call.pressed : call.turn);
+  }
+
+  private handle(due: Due): void {
+    const { what } = due;
+    if (what.kind === 'action') return this.perform(what.action, due.rank);
+    if (what.kind === 'serve') return serve(this, what.queueId);
+    if (this.isVoid(due)) return;
+    const call = this.calls.get(what.callId)!;
+    if (what.timer === 'give up') return call.phase === 'talking' ? undefined : hangUp(this, call, 'caller');
+    if (what.timer === 'talked') return hangUp(this, call, 'caller');
+    if (what.timer === 'time out') return timeOut(this, call);
+    if (what.timer === 'press') return this.pressed(call, String.fromCharCode(what.leg));
+    if (what.timer === 'longest wait') return leaveQueue(this, call, 'waited too long');
+    if (what.timer === 'comfort') return comfort(this, call);
+    if (what.timer === 'look again') return lookAgain(this, call);
+    const leg = call.legs.find((l) => l.n === what.leg);
+    if (!leg || leg.state === 'over') return;
+    if (what.timer === 'sound') sound(this, call, leg);
+    else if (what.timer === 'unreachable') this.unreachable(call, leg);
+    else if (what.timer === 'decline') this.declined(call, leg);
+    else if (what.timer === 'to mailbox') this.sentToMailbox(call, leg);
+    else if (what.timer === 'own voicemail') this.swallowed(call, leg);
+    else this.lifted(call, leg);
+  }
+
+  /** A call that is hung up in the very millisecond in which it is placed is placed first. */
+  private later(action: Action): void {
+    const what = { kind: 'action' as const, action };
+    this.queue.push({ t: this.now, rank: RANK.human, seq: this.seq++, what });
+  }
+
+  private perform(action: Action, rank: number): void {
+    if (action.kind === 'place') {
+      const { request } = action;
+      if (this.calls.has(request.id)) return;
+      const call = newCall(request, this.version, this.now);
+      this.calls.set(request.id, call);
+      return arrive(this, call);
+    }
+    const call = this.calls.get(action.callId);
+    if (call?.phase === 'over') return;
+    if (!call) return action.kind === 'hang up' && rank === RANK.hangUp ? this.later(action) : undefined;
+    if (action.kind === 'hang up') return hangUp(this, call, action.by);
+    if (action.kind === 'press') return this.pressed(call, action.key);
+    if (action.kind === 'say')
+      return call.phase === 'naming' ? named(this, call, action.text) : answerGiven(this, call, action.text);
+    if (action.kind === 'silent')
+      return call.phase === 'message' ? endMessage(this, call, 'system', action.ms) : undefined;
+    const leg = call.legs.find((l) => l.phone === action.phone && l.state !== 'over');
+    if (!leg) return;
+    if (action.kind === 'answer') this.lifted(call, leg);
+    else if (action.kind === 'to mailbox') this.sentToMailbox(call, leg);
+    else this.declined(call, leg);
+  }
+
+  private lifted(call: CallState, leg: CallState['legs'][number]): void {
+    if (!lift(this, call, leg)) return;
+    const on = call.talkingOn;
+    const { waiting } = call;
+    call.waiting = null;
+    if (waiting) this.serveSoon(waiting.queueId, 0);
+    this.begin(call, 'talking');
+    call.talkingOn = on;
+    const talks = call.request.behaviour?.caller.talks;
+    if (talks !== undefined) this.after(call, talks * 1000, 'talked', RANK.hangUp);
+  }
+
+  /** Only a call that is for one person: a mailbox of one must not take what is for several. */
+  private sentToMailbox(call: CallState, leg: CallState['legs'][number]): void {
+    if (!leg.personId || calledPerson(this, call) !== leg.personId) return this.declined(call, leg);
+    endLeg(this, call, leg, 'sent to voicemail');
+    endOthers(this, call, 'declined elsewhere');
+    if (!sendToOwnMailbox(this, call, leg.personId)) roundOver(this, call, 'declined');
+  }
+
+  private declined(call: CallState, leg: CallState['legs'][number]): void {
+    if (decline(this, call, leg)) roundOver(this, call, 'declined');
+  }
+
+  /** Nothing came back from the phone: it is taken to be gone. */
+  private unreachable(call: CallState, leg: CallState['legs'][number]): void {
+    endLeg(this, call, leg, 'unreachable');
+    if (call.legs.every((l) => l.state === 'over')) roundOver(this, call, 'nobody answered');
+  }
+
+  /** The outside phone's own voicemail takes the call: for the caller it is answered, and lost to the business. */
+  private swallowed(call: CallState, leg: CallState['legs'][number]): void {
+    if (!ownVoicemail(this, call, leg)) return;
+    this.end(call, 'system', { kind: 'swallowed', phone: leg.phone });
+  }
+}

@@ -1,0 +1,218 @@
+/** Calls in progress as they are stored: what does not pass is not taken up, for a call that goes on wrongly is worse than one that ended. */
+import { z } from 'zod';
+import { ForwardTarget, Id, System } from '../../system';
+import { CallRequest } from '../base/request';
+import type { Action, CallState, Due, Memory, Snapshot } from '../base/state';
+import type { Trace } from '../base/trace';
+
+const Moment = z.number();
+const Count = z.number().int().min(0);
+const PhoneName = z.string().max(80);
+
+const Held = z.object({
+  id: Id,
+  from: z.string(),
+  fromNumber: z.string().nullable(),
+  at: Moment,
+  seconds: z.number(),
+  heard: z.boolean(),
+});
+
+const Leg = z.object({
+  n: Count,
+  phone: PhoneName,
+  personId: Id.nullable(),
+  state: z.enum(['offered', 'sounding', 'confirming', 'over']),
+  confirmByKey: z.boolean(),
+  confirmBy: Moment.optional(),
+});
+
+const Rung = z.object({ personId: Id.nullable(), phoneId: Id.nullable(), outside: z.string().nullable() });
+
+const Onward = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('step'),
+    stepId: Id.nullable(),
+    unreachable: Id.nullable().optional(),
+    busy: Id.nullable().optional(),
+  }),
+  z.object({ kind: z.literal('own mailbox'), personId: Id }),
+  z.object({ kind: z.literal('mailbox'), mailboxId: Id }),
+  z.object({ kind: z.literal('nobody') }),
+]);
+
+const TraceEvents = z.custom<Trace>(
+  (trace) =>
+    Array.isArray(trace) &&
+    trace.every((e: unknown) => z.looseObject({ t: z.number(), kind: z.string() }).safeParse(e).success),
+  'What happened so far cannot be read.',
+);
+
+// Loose: what a later version adds to a call is kept.
+const Call = z.looseObject({
+  request: CallRequest,
+  version: Count,
+  phase: z.enum([
+    'waiting',
+    'prompt',
+    'menu',
+    'asked',
+    'naming',
+    'queued',
+    'ringing',
+    'talking',
+    'greeting',
+    'tone',
+    'message',
+    'inbox',
+    'over',
+  ]),
+  turn: Count,
+  numberId: Id.nullable(),
+  planId: Id.nullable(),
+  stepId: Id.nullable(),
+  legs: z.array(Leg),
+  legCount: Count,
+  queue: z.array(Rung),
+  weights: z.record(z.string(), z.number()).optional(),
+  roundMs: z.number(),
+  turnsOf: z.string().nullable(),
+  how: z.object({ ringBusy: z.boolean(), confirm: z.boolean(), screened: z.boolean().optional() }),
+  saw: z.object({ rung: z.boolean(), busy: z.boolean(), nobody: z.boolean() }),
+  person: z
+    .object({
+      personId: Id,
+      index: Count,
+      rung: z.boolean(),
+      sawBusy: z.boolean(),
+      until: Moment.nullable(),
+    })
+    .nullable(),
+  onward: Onward,
+  backTo: z.object({ planId: Id, stepId: Id.nullable() }).optional(),
+  redirects: Count,
+  chain: z.array(z.string()),
+  menu: z
+    .object({
+      tries: Count,
+      digits: z.string(),
+      mode: z.enum(['keys', 'name', 'choose']),
+      found: z.array(Id),
+    })
+    .nullable(),
+  waiting: z
+    .looseObject({
+      queueId: Id,
+      stepId: Id.nullable(),
+      since: Moment,
+      token: z.number(),
+      tried: z.array(z.string()),
+      looks: z.boolean(),
+      offered: Moment.optional(),
+    })
+    .nullable(),
+  asking: z
+    .object({ index: Count, part: z.enum(['question', 'answer', 'told']), heard: z.string() })
+    .nullable(),
+  pressed: Count,
+  drawn: Count,
+  dialIn: z
+    .object({
+      mailboxId: Id.nullable(),
+      stage: z.enum(['extension', 'pin', 'menu', 'message', 'after', 'goodbye']),
+      open: z.boolean(),
+      digits: z.string(),
+      times: Count,
+      wrong: Count,
+      list: z.array(Held),
+      index: z.number().int(),
+    })
+    .optional(),
+  again: z.boolean().optional(),
+  since: Moment,
+  until: Moment.nullable(),
+  talkingOn: PhoneName.nullable(),
+  mailboxId: Id.nullable(),
+  trace: TraceEvents,
+}) satisfies z.ZodType<CallState>;
+
+const ActionRecord = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('place'), request: CallRequest }),
+  z.object({ kind: z.literal('answer'), callId: Id, phone: PhoneName }),
+  z.object({ kind: z.literal('decline'), callId: Id, phone: PhoneName }),
+  z.object({ kind: z.literal('to mailbox'), callId: Id, phone: PhoneName }),
+  z.object({ kind: z.literal('press'), callId: Id, key: z.string().max(1) }),
+  z.object({ kind: z.literal('say'), callId: Id, text: z.string() }),
+  z.object({ kind: z.literal('silent'), callId: Id, ms: z.number() }),
+  z.object({ kind: z.literal('hang up'), callId: Id, by: z.enum(['caller', 'called']) }),
+]) satisfies z.ZodType<Action>;
+
+const DueRecord = z.object({
+  t: Moment,
+  rank: z.number(),
+  seq: z.number(),
+  what: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('action'), action: ActionRecord }),
+    z.object({
+      kind: z.literal('timer'),
+      timer: z.enum([
+        'sound',
+        'unreachable',
+        'own voicemail',
+        'answer',
+        'confirmed',
+        'decline',
+        'to mailbox',
+        'time out',
+        'press',
+        'longest wait',
+        'comfort',
+        'look again',
+        'give up',
+        'talked',
+      ]),
+      callId: Id,
+      turn: z.number(),
+      leg: z.number(),
+    }),
+    z.object({ kind: z.literal('serve'), queueId: Id }),
+  ]),
+}) satisfies z.ZodType<Due>;
+
+const MemoryRecord = z.looseObject({
+  lastRung: z.record(z.string(), z.string()),
+  lastBranch: z.record(z.string(), z.number()),
+  idleSince: z.record(z.string(), Moment),
+  taken: z.record(z.string(), z.object({ date: z.string(), calls: Count })),
+  lastCalls: z.record(z.string(), Moment).optional(),
+  lastForward: z
+    .record(
+      z.string(),
+      z.object({
+        always: ForwardTarget.optional(),
+        onBusy: ForwardTarget.optional(),
+        onNotAnswered: ForwardTarget.optional(),
+      }),
+    )
+    .optional(),
+  letRing: z.record(z.string(), Moment).optional(),
+  wrongPins: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
+}) satisfies z.ZodType<Memory>;
+
+/** A snapshot of an engine, checked as a whole: every call goes by a system that is there. */
+export const SnapshotRecord: z.ZodType<Snapshot> = z
+  .object({
+    /** An engine that nothing has happened to yet stands before all time. */
+    now: z.union([Moment, z.literal(-Infinity)]),
+    seq: z.number(),
+    version: Count,
+    queue: z.array(DueRecord),
+    calls: z.array(Call),
+    systems: z.array(z.tuple([Count, System])).min(1),
+    // A snapshot of before there were patterns has nothing in mind.
+    memory: MemoryRecord.default({ lastRung: {}, lastBranch: {}, idleSince: {}, taken: {} }),
+  })
+  .refine(({ version, calls, systems }) => {
+    const known = new Set(systems.map(([v]) => v));
+    return known.has(version) && calls.every((c) => known.has(c.version));
+  }, 'A call goes by a system that is not there.');

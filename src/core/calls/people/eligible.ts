@@ -1,0 +1,95 @@
+/** Whether a phone can be rung, and if not, why. */
+import { localTime, periodAt, type LocalTime } from '../../hours';
+import {
+  accountId,
+  isLinked,
+  isOn,
+  isProved,
+  registeredAt,
+  zoneOf,
+  type Person,
+  type Phone,
+  type Quiet,
+} from '../../system';
+import { awayAt } from '../base/away';
+import { getsThrough } from '../base/exceptions';
+import type { Act } from '../base/request';
+import type { CallState, Run } from '../base/state';
+import type { NotRung } from '../base/trace';
+
+/** What the call's behaviour has this phone do, or undefined in a real call. */
+export function actOf(call: CallState, phone: string, personId: string | null): Act | undefined {
+  const behaviour = call.request.behaviour;
+  if (!behaviour) return undefined;
+  return (
+    behaviour.phones[phone] ?? (personId ? behaviour.people[personId] : undefined) ?? behaviour.otherwise
+  );
+}
+
+/** Why a phone is not rung, or null when it is. Reasons somebody chose come before those that befell them. */
+export function whyNot(run: Run, call: CallState, phone: Phone, personId: string | null): NotRung | null {
+  const world = run.world(call);
+  const person = personId ? world.system.people[personId] : undefined;
+  if (person) {
+    const own = whyNotPerson(run, call, person, phone);
+    if (own) return own;
+  }
+  if (isOn(run.standing.resting?.[phone.id], run.now)) {
+    if (isLinked(phone)) return 'switched off';
+    if (!person || !getsThrough(run, call, person)) return 'do not disturb on this phone';
+  }
+  const act = actOf(call, phone.id, personId);
+  if (!isLinked(phone)) {
+    const account = accountId(phone, personId);
+    const registration = run.standing.registrations[account];
+    if (!registration) return 'not paired';
+    const { registered } = registeredAt(registration, phone.kind, run.standing.accounts[account], run.now);
+    if (!registered || act?.does === 'is switched off') return 'not registered';
+    if (registration.outside && !phone.outsideOffice) return 'outside the office';
+  } else if (!isProved(run.standing, phone)) return 'number not proved';
+  else if (act?.does === 'is switched off') return 'not registered';
+  if (act?.does === 'is on a call' && !call.how.ringBusy) return 'on a call';
+  return whyBusy(run, call, phone, person);
+}
+
+/** Whether a local time is within quiet hours, which may go over midnight. */
+export const isQuiet = (
+  { from, to, wholeDays }: Quiet,
+  { day, minute }: Pick<LocalTime, 'day' | 'minute'>,
+): boolean =>
+  (wholeDays?.includes(day) ?? false) ||
+  (from <= to ? minute >= from && minute < to : minute >= from || minute < to);
+
+/** Whether somebody is not to be disturbed by this call. */
+export const undisturbed = (run: Run, call: CallState, person: Person): boolean =>
+  isOn(run.standing.dnd[person.id], run.now) && !getsThrough(run, call, person);
+
+function whyNotPerson(run: Run, call: CallState, person: Person, phone: Phone): NotRung | null {
+  if (undisturbed(run, call, person)) return 'do not disturb';
+  const { system } = run.world(call);
+  const zone = zoneOf(person, system);
+  if (awayAt(person, zone, run.now)) return 'away';
+  const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
+  if (hours && periodAt(hours, zone, run.now, run.standing.overrides[hours.id]?.value) === null)
+    return 'outside working hours';
+  if (person.quiet && (person.quiet.phoneIds?.includes(phone.id) ?? true)) {
+    const quiet = isQuiet(person.quiet, localTime(zone, run.now));
+    if (quiet && !getsThrough(run, call, person)) return 'quiet hours';
+  }
+  return null;
+}
+
+/**
+ * A person who talks on one of their phones is on a call on all of them, unless they have call waiting;
+ * a phone that rings for one call is not offered a second one.
+ */
+function whyBusy(run: Run, call: CallState, phone: Phone, person: Person | undefined): NotRung | null {
+  const id = call.request.id;
+  if (run.onCall.get(phone.id)?.callId === id) return 'is calling';
+  if (person?.callWaiting || call.how.ringBusy) return null;
+  if (run.onCall.has(phone.id)) return 'on a call';
+  const phones = person ? (run.world(call).phonesOf.get(person.id) ?? []) : [];
+  if (phones.some((p) => run.onCall.get(p.id)?.personId === person!.id)) return 'on a call';
+  const ringingFor = run.ringing.get(phone.id);
+  return ringingFor !== undefined && ringingFor !== id ? 'ringing for another call' : null;
+}

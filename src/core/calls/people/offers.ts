@@ -1,0 +1,38 @@
+/** Who is behind what is rung: phones of people, of those who stand in for them, and outside numbers. */
+import { onDuty } from '../../hours';
+import { flatTargets, type RingTarget } from '../../system';
+import { standInFor } from '../base/away';
+import type { Offer } from './ringing';
+import type { CallState, Run, Rung } from '../base/state';
+
+/** Ring targets taken apart, as they are at this moment for this caller. */
+export function rungNow(run: Run, call: CallState, targets: readonly RingTarget[]): Rung[] {
+  const { system, contacts } = run.world(call);
+  const duty = (rotaId: string): string[] => {
+    const rota = system.rotas[rotaId];
+    const personId = rota ? onDuty(rota, system.business.timeZone, run.now) : null;
+    run.say(call, { kind: 'on duty', rotaId, personId });
+    return personId ? [personId] : [];
+  };
+  return flatTargets(targets, system, duty).flatMap((t): Rung[] => {
+    const none = { personId: null, phoneId: null, outside: null };
+    if (t.kind === 'person') return [{ ...none, personId: t.id }];
+    if (t.kind === 'phone') return [{ ...none, phoneId: t.id }];
+    if (t.kind === 'outside') return [{ ...none, outside: t.id }];
+    const { from } = call.request;
+    const ownerId = from.kind === 'outside' && from.number ? contacts.get(from.number)?.ownerId : null;
+    return ownerId && system.people[ownerId] ? [{ ...none, personId: ownerId }] : [];
+  });
+}
+
+/** What is offered to each of those rung. */
+export function offersOf(run: Run, call: CallState, rung: readonly Rung[]): Offer[] {
+  const world = run.world(call);
+  return rung.map(({ personId: asked, phoneId, outside }) => {
+    const phone = phoneId ? world.system.phones[phoneId] : undefined;
+    const personId = asked && standInFor(asked, world.system, run.now);
+    if (personId && personId !== asked) run.say(call, { kind: 'stand-in', personId, forId: asked! });
+    const phones = personId ? (world.phonesOf.get(personId) ?? []) : phone ? [phone] : [];
+    return { personId, phones, outside };
+  });
+}

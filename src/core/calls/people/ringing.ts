@@ -1,0 +1,227 @@
+/** Legs: offering a call to phones, and what becomes of each. */
+import { accountId, ALERT_DELAY, alertDelay, isLinked, registeredAt, type Phone } from '../../system';
+import { localTime } from '../../hours';
+import { actOf, whyNot } from './eligible';
+import { takenOn } from './patterns';
+import { RANK, type CallState, type Leg, type Run } from '../base/state';
+import { outsideNumber, outsidePhone, type LegEnd, type NotRung, type RingEnd } from '../base/trace';
+
+/** Seconds from lifting a linked phone to pressing the key that takes the call: the request is heard first. Common practice, no source. */
+const CONFIRM_MS = 3000;
+/** So long after lifting the key may be pressed, though ringing would be over meanwhile. Common practice, no source. */
+const CONFIRM_BY_MS = 10_000;
+/** A phone from which nothing comes back for so long is given up: timer B, 64 times T1 (RFC 3261 §17.1.1.2). */
+const UNREACHABLE_MS = 32_000;
+/** Seconds a mobile app takes longer when a push message must wake it first. Common practice, no source. */
+const WAKING_SECONDS = 3;
+
+export interface Offer {
+  personId: string | null;
+  phones: Phone[];
+  /** An outside number, rung instead of phones. */
+  outside: string | null;
+}
+
+/**
+ * Offers the call to everybody given, all at once.
+ * @returns how it stands: 'ringing' when at least one phone was offered the call
+ */
+export function offer(run: Run, call: CallState, offers: Offer[], ms: number): 'ringing' | RingEnd {
+  const reasons: NotRung[] = [];
+  const skip = (phone: string | null, personId: string | null, why: NotRung) => {
+    reasons.push(why);
+    run.say(call, { kind: 'not rung', phone, personId, why });
+  };
+  const able: { phone: Phone; owner: string | null }[] = [];
+  const outside = [...new Set(offers.flatMap((o) => o.outside ?? []))];
+  for (const { personId, phones, outside } of offers) {
+    if (!phones.length && !outside) skip(null, personId, 'has no phone');
+    for (const phone of phones) {
+      if (able.some((a) => a.phone === phone)) continue;
+      const owner = personId ?? phone.personId;
+      const why = whyNot(run, call, phone, owner);
+      if (why) skip(phone.id, owner, why);
+      else able.push({ phone, owner });
+    }
+  }
+  if (!able.length && !outside.length) {
+    const busy =
+      reasons.length > 0 && reasons.every((r) => r === 'on a call' || r === 'ringing for another call');
+    return busy ? 'all on calls' : 'nobody could be rung';
+  }
+  startRinging(run, call, ms);
+  for (const { phone, owner } of able) {
+    const linked = isLinked(phone);
+    const leg = addLeg(
+      run,
+      call,
+      phone.id,
+      owner,
+      call.how.confirm || (linked && (phone.confirmByKey || call.how.screened === true)),
+      linked && phone.shows === 'number called' ? { sees: calledNumber(run, call) } : {},
+    );
+    const wait = wakingSeconds(run, phone, owner);
+    if (wait === null) {
+      run.after(call, UNREACHABLE_MS, 'unreachable', RANK.timeout, leg.n);
+      continue;
+    }
+    run.after(call, (alertDelay(phone) + wait) * 1000, 'sound', RANK.phone, leg.n);
+    if (linked && phone.ownVoicemailAfter !== null && !leg.confirmByKey)
+      run.after(call, phone.ownVoicemailAfter * 1000, 'own voicemail', RANK.phone, leg.n);
+  }
+  for (const e164 of outside) addOutside(run, call, e164);
+  return 'ringing';
+}
+
+/** Seconds a phone takes longer to sound because it sleeps; null where nothing reaches it though it is still registered. */
+function wakingSeconds(run: Run, phone: Phone, personId: string | null): number | null {
+  const account = accountId(phone, personId);
+  const registration = run.standing.registrations[account];
+  if (isLinked(phone) || !registration?.standIn) return 0;
+  if (registration.condition === 'in reach' && registration.passwordOf === null) return 0;
+  if (!registeredAt(registration, phone.kind, run.standing.accounts[account], run.now).reached) return null;
+  return registration.condition === 'asleep' ? WAKING_SECONDS : 0;
+}
+
+/** Rings an outside number that somebody forwards to. */
+export function offerOutside(run: Run, call: CallState, e164: string, ms: number): void {
+  startRinging(run, call, ms);
+  addOutside(run, call, e164);
+}
+
+function addOutside(run: Run, call: CallState, e164: string): void {
+  const leg = addLeg(run, call, outsidePhone(e164), null, call.how.confirm);
+  run.after(call, ALERT_DELAY['linked mobile'] * 1000, 'sound', RANK.phone, leg.n);
+}
+
+function startRinging(run: Run, call: CallState, ms: number): void {
+  run.begin(call, 'ringing');
+  call.until = run.now + ms;
+  run.after(call, ms, 'time out', RANK.timeout);
+}
+
+function addLeg(
+  run: Run,
+  call: CallState,
+  phone: string,
+  personId: string | null,
+  confirmByKey: boolean,
+  shown: { sees?: string | null } = {},
+): Leg {
+  const leg: Leg = { n: ++call.legCount, phone, personId, state: 'offered', confirmByKey };
+  call.legs.push(leg);
+  run.ringing.set(phone, call.request.id);
+  run.say(call, { kind: 'leg offered', leg: leg.n, phone, personId, ...shown });
+  return leg;
+}
+
+/** The number of the business that was called; inside, the one the business shows. */
+function calledNumber(run: Run, call: CallState): string | null {
+  const { system } = run.world(call);
+  return (call.numberId ? system.numbers[call.numberId]?.e164 : null) ?? system.business.defaultCallerId;
+}
+
+/** The phone starts to sound; in a rehearsal, whoever has it now reacts as asked. */
+export function sound(run: Run, call: CallState, leg: Leg): void {
+  leg.state = 'sounding';
+  run.say(call, { kind: 'leg sounding', leg: leg.n });
+  const act = actOf(call, leg.phone, leg.personId);
+  if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
+  else if (act?.does === 'declines') run.after(call, act.after * 1000, 'decline', RANK.human, leg.n);
+  else if (act?.does === 'sends to voicemail')
+    run.after(call, act.after * 1000, 'to mailbox', RANK.human, leg.n);
+  else if (act?.does === 'own voicemail takes it' && hasOwnVoicemail(run, call, leg.phone))
+    run.after(call, act.after * 1000, 'own voicemail', RANK.phone, leg.n);
+}
+
+/** Phones outside may have a voicemail of their own, which nobody here has a say in. */
+function hasOwnVoicemail(run: Run, call: CallState, phone: string): boolean {
+  const known = run.world(call).system.phones[phone];
+  return known ? isLinked(known) : outsideNumber(phone) !== undefined;
+}
+
+/**
+ * The phone's own voicemail takes the call; where a key must be pressed first it only listens to being asked.
+ * @returns whether the call is now lost to the business
+ */
+export function ownVoicemail(run: Run, call: CallState, leg: Leg): boolean {
+  if (leg.confirmByKey) {
+    askToConfirm(run, call, leg);
+    return false;
+  }
+  endLeg(run, call, leg, 'swallowed');
+  return true;
+}
+
+/** Somebody lifted, or the phone's own voicemail did, which the system cannot tell apart: both are given the time to press. */
+function askToConfirm(run: Run, call: CallState, leg: Leg): void {
+  leg.state = 'confirming';
+  leg.confirmBy = run.now + CONFIRM_BY_MS;
+  run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
+}
+
+/**
+ * The time for ringing is over: phones that ring stop, but whoever has lifted one in time may still press the key.
+ * @returns whether somebody may
+ */
+export function mayStillConfirm(run: Run, call: CallState): boolean {
+  const lifted = call.legs.filter((l) => l.state === 'confirming' && (l.confirmBy ?? 0) > run.now);
+  if (!lifted.length) return false;
+  for (const leg of call.legs)
+    if (leg.state !== 'over' && !lifted.includes(leg)) endLeg(run, call, leg, 'not answered');
+  const until = Math.max(...lifted.map((l) => l.confirmBy!));
+  call.until = until;
+  run.after(call, until - run.now, 'time out', RANK.timeout);
+  return true;
+}
+
+/**
+ * Somebody lifts a phone.
+ * @returns whether the call is now answered (not yet where a key must be pressed first)
+ */
+export function lift(run: Run, call: CallState, leg: Leg): boolean {
+  if (leg.confirmByKey && leg.state !== 'confirming') {
+    askToConfirm(run, call, leg);
+    // In a real call somebody presses the key, or does not.
+    if (call.request.behaviour) run.after(call, CONFIRM_MS, 'confirmed', RANK.human, leg.n);
+    return false;
+  }
+  endLeg(run, call, leg, 'answered');
+  endOthers(run, call, 'answered elsewhere');
+  run.onCall.set(leg.phone, { callId: call.request.id, personId: leg.personId });
+  tookCall(run, call, leg);
+  call.talkingOn = leg.phone;
+  run.say(call, { kind: 'answered', phone: leg.phone, personId: leg.personId });
+  return true;
+}
+
+/**
+ * Somebody declines: all phones of that person stop.
+ * @returns whether nobody is left being rung
+ */
+export function decline(run: Run, call: CallState, leg: Leg): boolean {
+  endLeg(run, call, leg, 'declined');
+  if (leg.personId)
+    for (const other of call.legs)
+      if (other.state !== 'over' && other.personId === leg.personId)
+        endLeg(run, call, other, 'declined elsewhere');
+  return call.legs.every((l) => l.state === 'over');
+}
+
+export function endOthers(run: Run, call: CallState, how: LegEnd): void {
+  for (const leg of call.legs) if (leg.state !== 'over') endLeg(run, call, leg, how);
+}
+
+export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
+  leg.state = 'over';
+  if (run.ringing.get(leg.phone) === call.request.id) run.ringing.delete(leg.phone);
+  run.say(call, { kind: 'leg ended', leg: leg.n, how });
+}
+
+/** Who took a call is kept in mind, for patterns that are fair to them. */
+function tookCall(run: Run, call: CallState, leg: Leg): void {
+  const who = leg.personId ?? outsideNumber(leg.phone) ?? leg.phone;
+  const { date } = localTime(run.world(call).system.business.timeZone, run.now);
+  if (leg.personId) delete run.memory.letRing?.[leg.personId];
+  run.memory.taken[who] = { date, calls: takenOn(run.memory, who, date) + 1 };
+}

@@ -1,0 +1,65 @@
+import { expect, it } from 'vitest';
+import { callBacks, type LeftMessage, type PastCall } from './callbacks';
+import type { Outcome } from '../base/trace';
+
+const A = '+12065550134';
+const B = '+16045550126';
+const call = (
+  id: string,
+  at: number,
+  number: string | null,
+  outcome: Outcome,
+  more: Partial<PastCall> = {},
+): PastCall => ({
+  id,
+  at,
+  request: { from: { kind: 'outside', number } },
+  trace: [{ t: 0, kind: 'ended', by: 'caller', outcome }],
+  ...more,
+});
+const missed: Outcome = { kind: 'hung up', during: 'ringing' };
+const talked: Outcome = { kind: 'answered', phone: 'p', personId: null };
+const message = (
+  id: string,
+  at: number,
+  fromNumber: string | null,
+  more: Partial<LeftMessage> = {},
+): LeftMessage => ({
+  id,
+  at,
+  fromNumber,
+  ...more,
+});
+
+it('whoever called in vain waits, the longest first, with how often they tried', () => {
+  const calls = [call('1', 100, B, missed), call('2', 50, A, missed), call('3', 200, A, missed)];
+  expect(callBacks(calls, [message('m', 210, A)])).toEqual([
+    { number: A, since: 50, last: 210, tries: 2, asked: false, callIds: ['2', '3'], messageIds: ['m'] },
+    { number: B, since: 100, last: 100, tries: 1, asked: false, callIds: ['1'], messageIds: [] },
+  ]);
+});
+
+it('nobody waits with whom somebody has talked since, whoever called whom', () => {
+  const vain = call('1', 100, A, missed);
+  expect(callBacks([vain, call('2', 200, A, talked)], [])).toEqual([]);
+  expect(callBacks([call('0', 50, A, talked), vain], [])).toHaveLength(1);
+  const back: PastCall = {
+    ...call('2', 200, null, { kind: 'went out', number: A }),
+    request: { from: { kind: 'phone', phoneId: 'p' } },
+  };
+  expect(callBacks([vain, back], [message('m', 120, A)])).toEqual([]);
+  expect(callBacks([{ ...vain, answeredAt: 150 }], [])).toEqual([]);
+  expect(callBacks([vain], [message('m', 120, A, { answeredAt: 130 })])).toEqual([]);
+});
+
+it('hidden, blocked, refused and suspected callers, and spam, are not called back', () => {
+  const suspected = call('4', 4, B, missed);
+  suspected.request = { from: { kind: 'outside', number: B, suspected: true } };
+  const calls = [
+    call('1', 1, null, missed),
+    call('2', 2, A, missed),
+    call('3', 3, B, { kind: 'refused', why: 'blocked' }),
+    suspected,
+  ];
+  expect(callBacks(calls, [message('m', 5, B, { folder: 'spam' })], (n) => n === A)).toEqual([]);
+});

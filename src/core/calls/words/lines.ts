@@ -1,0 +1,178 @@
+/** A trace line by line, for people: what the rehearsal page and the case files show. */
+import { periodInWords } from '../../hours';
+import { branchInWords, stepInWords } from '../../answering';
+import { allSteps, type Step, type System } from '../../system';
+import { addressLine, writeNumber } from '../../numbering';
+import { addressOfHelp } from '../base/help';
+import { mailboxName, phoneName, queueName, showingInWords, targetName } from '../base/names';
+import { ending, showing } from './summary';
+import type { Happening, Trace } from '../base/trace';
+
+/** One line for each event: "  22.0 s  Rosa Delgado · Desk phone: not answered". */
+export function traceLines(trace: Trace, system: System): string[] {
+  const legs = new Map<number, string>();
+  return trace.map((event) => {
+    if (event.kind === 'leg offered') legs.set(event.leg, phoneName(system, event.phone, event.personId));
+    return `${(event.t / 1000).toFixed(1).padStart(6)} s  ${say(event, system, legs)}`;
+  });
+}
+
+function say(e: Happening, system: System, legs: Map<number, string>): string {
+  const recording = (id: string) => `“${system.recordings[id]?.name ?? 'a removed recording'}”`;
+  switch (e.kind) {
+    case 'arrived': {
+      const from =
+        e.from.kind === 'phone'
+          ? phoneName(system, e.from.phoneId)
+          : e.from.number
+            ? writeNumber(e.from.number, system.business.country)
+            : 'a hidden number';
+      const to =
+        e.to.kind === 'digits'
+          ? e.to.digits
+          : (e.numberId && system.numbers[e.numberId]?.label) ||
+            writeNumber(e.to.e164, system.business.country);
+      return `call from ${from} to ${to}`;
+    }
+    case 'step': {
+      const step = [...allSteps(system.plans[e.planId]?.steps ?? [])].find((s) => s.id === e.stepId);
+      if (!step) return 'a step since removed';
+      const { verb, what } = stepInWords(step, system);
+      return `${verb} ${what}`;
+    }
+    case 'hours': {
+      const hours = e.hoursId ? system.hours[e.hoursId] : undefined;
+      if (!hours) return 'no hours chosen: otherwise';
+      return e.period
+        ? `${hours.name}: ${e.period} (${periodInWords(hours, e.period)})`
+        : `${hours.name}: otherwise${e.holiday ? ' (a holiday)' : ''}`;
+    }
+    case 'caller': {
+      return e.branch === null
+        ? 'nobody in particular: otherwise'
+        : `the caller: ${branchOf(e.stepId, e.branch, system)}`;
+    }
+    case 'shared':
+      return `this call: ${branchOf(e.stepId, e.branch, system)}`;
+    case 'drawn':
+      return `chance: ${targetName(system, e.next)} is rung next`;
+    case 'plan':
+      return `goes to the plan ${system.plans[e.planId]?.name ?? 'since removed'}`;
+    case 'menu':
+      return `menu ${e.recordingId ? recording(e.recordingId) : 'without words'}${e.time > 1 ? `, time ${e.time}` : ''}`;
+    case 'shown':
+      return `they see ${e.number ? writeNumber(e.number, system.business.country) : 'a hidden number'}`;
+    case 'key':
+      return `the caller presses ${e.key}`;
+    case 'wrong key':
+      return `${e.keys} leads nowhere`;
+    case 'no key':
+      return 'no key pressed';
+    case 'dialled':
+      return `${e.extension} dialled: ${e.who}`;
+    case 'spell a name':
+      return 'the caller is asked to spell a name';
+    case 'found by name':
+      return `offered by name: ${e.personIds.map((id, i) => `${i + 1} ${system.people[id]?.name ?? 'somebody'}`).join(', ')}`;
+    case 'asked':
+      return `asked for ${e.label}: ${e.says}`;
+    case 'noted':
+      return `${e.label}: ${e.text || 'nothing said'}`;
+    case 'told':
+      return `told: ${e.says}`;
+    case 'notified':
+      return {
+        mail: `mail to ${e.to}`,
+        text: 'text message to the caller',
+        hook: `web hook ${e.to}`,
+        note: `note: ${e.text}`,
+      }[e.how];
+    case 'queued':
+      return `waits in ${queueName(system, e.queueId)}, number ${e.position}`;
+    case 'came first':
+      return `came first in ${queueName(system, e.queueId)}: offered again before those who came later`;
+    case 'left for last':
+      return `${system.people[e.personId]?.name ?? 'somebody'} just let it ring out: somebody else is tried first`;
+    case 'nobody free':
+      return `nobody is free in ${queueName(system, e.queueId)}, number ${e.position}`;
+    case 'comfort':
+      return `those who wait are told they are number ${e.position}`;
+    case 'left queue':
+      return `leaves ${queueName(system, e.queueId)} after ${e.waited} s: ${e.way}`;
+    case 'call back asked':
+      return 'asks to be called back';
+    case 'on duty':
+      return `on duty in ${system.rotas[e.rotaId]?.name ?? 'a removed rota'}: ${(e.personId && system.people[e.personId]?.name) ?? 'nobody'}`;
+    case 'prompt started':
+      return `caller hears ${recording(e.recordingId)}`;
+    case 'prompt ended':
+      return `${recording(e.recordingId)} ends`;
+    case 'not rung':
+      return `${e.phone ? phoneName(system, e.phone, e.personId) : ((e.personId && system.people[e.personId]?.name) ?? 'somebody')}: not rung, ${e.why}`;
+    case 'leg offered':
+      return `${legs.get(e.leg)}: offered the call${showingInWords(e.sees, system)}`;
+    case 'leg sounding':
+      return `${legs.get(e.leg)}: sounds`;
+    case 'leg asked to confirm':
+      return `${legs.get(e.leg)}: lifted, asked to press 1`;
+    case 'leg ended':
+      return `${legs.get(e.leg)}: ${e.how}`;
+    case 'ringing over':
+      return e.how;
+    case 'redirected':
+      return `${system.mailboxes[e.from] ? `mailbox ${mailboxName(system, e.from)}` : (system.people[e.from]?.name ?? 'somebody')} sends it on to ${targetName(system, e.to)} (${e.why})`;
+    case 'stand-in':
+      return `${system.people[e.personId]?.name ?? 'somebody'} is rung for ${system.people[e.forId]?.name ?? 'somebody'}, who is away`;
+    case 'group':
+      return `group ${system.groups[e.groupId]?.name ?? 'since removed'}`;
+    case 'forward skipped':
+      return `not sent on to ${targetName(system, e.to)}: ${e.why}`;
+    case 'answered':
+      return `${phoneName(system, e.phone, e.personId)}: talks with the caller`;
+    case 'greeting started':
+      return `voicemail ${mailboxName(system, e.mailboxId)}: ${e.recordingId ? recording(e.recordingId) : 'the plain greeting'}${e.occasion ? ` (${e.occasion})` : ''}`;
+    case 'tone':
+      return 'the tone';
+    case 'says':
+      return `hears “${e.words}”`;
+    case 'pin':
+      return e.right ? 'the PIN is right' : 'the PIN is wrong';
+    case 'plays':
+      return 'a message is played';
+    case 'marked':
+      return e.as === 'heard' ? 'the message has been heard' : 'the message goes into the bin';
+    case 'recording started':
+      return 'the caller speaks';
+    case 'recorded':
+      return `message of ${e.seconds} s kept in ${mailboxName(system, e.mailboxId)}`;
+    case 'not kept':
+      return `nothing kept: ${e.seconds} s is too short for a message`;
+    case 'no mailbox':
+      return 'no mailbox to leave a message in';
+    case 'emergency':
+      return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}${e.elsewhere ? ' as the business’s: where this phone is is not known' : ''}${e.callback ? `, rings back ${writeNumber(e.callback, system.business.country)}` : ''}`;
+    case 'ended':
+      return `end (${e.by}): ${ending(e.outcome, system)}${showing(e.outcome, system)}`;
+  }
+}
+
+const stepIn = (stepId: string, system: System): Step | undefined =>
+  Object.values(system.plans)
+    .flatMap((p) => [...allSteps(p.steps)])
+    .find((s) => s.id === stepId);
+
+function branchOf(stepId: string, branch: number, system: System): string {
+  const step = stepIn(stepId, system);
+  return step ? branchInWords(step, branch, system) : 'a branch since removed';
+}
+
+function placeInWords(place: Extract<Happening, { kind: 'emergency' }>['place'], system: System): string {
+  if (!place) return 'unknown';
+  const name =
+    place.kind === 'phone'
+      ? 'the place of the phone'
+      : ((place.kind === 'site' ? system.sites[place.id]?.name : system.numbers[place.id]?.label) ??
+        'unknown');
+  const address = addressOfHelp(system, place);
+  return address ? `${name} (${addressLine(address)})` : name;
+}

@@ -1,0 +1,170 @@
+/** A trace as one sentence, and its outcome as a few words. */
+import { writeNumber } from '../../numbering';
+import type { System } from '../../system';
+import { featureInWords } from './feature-words';
+import { listed, mailboxName, queueName, whoseName } from '../base/names';
+import type { Shown } from '../base/shown';
+import { outcomeOf, type Outcome, type Trace } from '../base/trace';
+
+const seconds = (ms: number): string => `${Math.round(ms / 100) / 10} s`;
+
+/** The outcome in a few words, with the second it came at: "answered by Rosa at 13 s". */
+export function outcomeInWords(trace: Trace, system: System): string {
+  const ended = outcomeOf(trace);
+  if (!ended) return 'still going on';
+  const answered = trace.find((e) => e.kind === 'answered');
+  if (answered && ended.outcome.kind === 'answered')
+    return `answered by ${whoseName(system, ended.outcome.phone, ended.outcome.personId)} at ${seconds(answered.t)}`;
+  const tone = trace.find((e) => e.kind === 'tone');
+  if (tone && ended.outcome.kind === 'message')
+    return `${seconds(tone.t)} until the tone, then a message in ${mailboxName(system, ended.outcome.mailboxId)}`;
+  return `${ending(ended.outcome, system)} after ${seconds(ended.t)}${showing(ended.outcome, system)}`;
+}
+
+/** How a call ended, whoever was called. */
+export function ending(outcome: Outcome, system: System): string {
+  switch (outcome.kind) {
+    case 'answered':
+      return `answered by ${whoseName(system, outcome.phone, outcome.personId)}`;
+    case 'message':
+      return `message left in ${mailboxName(system, outcome.mailboxId)}`;
+    case 'no message':
+      return `no message left in ${mailboxName(system, outcome.mailboxId)}`;
+    case 'hung up':
+      return outcome.during === 'message'
+        ? 'the caller hung up before saying anything'
+        : `the caller hung up during the ${outcome.during}`;
+    case 'swallowed':
+      return `taken by the own voicemail of ${whoseName(system, outcome.phone)}`;
+    case 'dead end':
+      return 'cut off: the plan ends without an answer';
+    case 'ended':
+      return { busy: 'busy tone', plain: 'ended by the plan', message: 'ended with a message' }[outcome.how];
+    case 'call back':
+      return `asked to be called back by ${queueName(system, outcome.queueId)}`;
+    case 'nobody answered':
+      return 'nobody answered, and there is no mailbox';
+    case 'not in service':
+      return outcome.why === 'no plan' ? 'not in service: the number has no plan' : 'not in service';
+    case 'too many redirects':
+      return 'ended: redirected too often';
+    case 'emergency':
+      return `put through to ${outcome.number}`;
+    case 'went out':
+      return `went out to ${written(outcome.number, system)}`;
+    case 'not moved yet':
+      return 'the provider the number is coming from still has it';
+    case 'given back':
+      return outcome.referTo
+        ? `told that the number has changed to ${writeNumber(outcome.referTo, system.business.country)}`
+        : 'told that the number is no longer in service';
+    case 'listened':
+      return outcome.mailboxId
+        ? `listened to ${mailboxName(system, outcome.mailboxId)}`
+        : 'listened to no mailbox';
+    case 'refused':
+      return REFUSED[outcome.why];
+    case 'feature':
+      return outcome.refused
+        ? `${outcome.code}: not done, ${outcome.refused}`
+        : `${outcome.code}: ${featureInWords(outcome.does, outcome.to, system)}`;
+  }
+}
+
+const REFUSED = {
+  blocked: 'refused: the caller is blocked',
+  suspected: 'refused: the network suspects the call',
+  'hidden number': 'refused: the caller hides their number',
+};
+
+const written = (number: string, { business }: System): string =>
+  number.startsWith('+') ? writeNumber(number, business.country) : number;
+
+/** What the other side of an outside call sees, in words. @param shown null where it is hidden */
+export const shownInWords = (shown: Shown | null, system: System): string =>
+  shown ? [written(shown.e164, system), shown.name].filter(Boolean).join(' ') : 'a hidden number';
+
+/** The same behind the end of a call; empty where nothing is sent. */
+export const showing = (outcome: Outcome, system: System): string =>
+  outcome.kind === 'went out' && outcome.shows !== undefined
+    ? `, showing ${shownInWords(outcome.shows, system)}`
+    : '';
+
+/**
+ * The whole call in one sentence: "Rang Rosa Delgado and Idris Okafor 18 s, nobody answered; message left in Front desk
+ * after 56 s." @param tense whether it happened, or is what would happen
+ */
+export function sentence(trace: Trace, system: System, tense: 'past' | 'present' = 'present'): string {
+  const [played, rangWord] = tense === 'past' ? ['played', 'rang'] : ['plays', 'rings'];
+  const parts: string[] = [];
+  let offered: string[] = [];
+  let from = 0;
+  for (const e of trace) {
+    if (e.kind === 'prompt started')
+      parts.push(`${played} “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`);
+    else if (e.kind === 'leg offered') {
+      if (!offered.length) from = e.t;
+      offered.push(whoseName(system, e.phone, e.personId));
+    } else if (offered.length && STOPS_RINGING.includes(e.kind)) {
+      const rang = `${rangWord} ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
+      parts.push(e.kind === 'ringing over' ? `${rang}, ${e.how}` : rang);
+      if (e.kind === 'redirected') parts.push(sentOn(e, system));
+      if (e.kind === 'key') parts.push(`key ${e.key}`);
+      if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
+      offered = [];
+    } else if (e.kind === 'ringing over') {
+      const words = notRungInWords(trace, e.t, e.how, system);
+      // The same people for the same reasons are told of once.
+      if (!parts.includes(words)) parts.push(words);
+    } else if (e.kind === 'menu' && e.time === 1) parts.push(`menu${menuName(e.recordingId, system)}`);
+    else if (e.kind === 'key') parts.push(`key ${e.key}`);
+    else if (e.kind === 'dialled') parts.push(`${e.extension} is ${e.who}`);
+    else if (e.kind === 'asked') parts.push(`asked for ${e.label}`);
+    else if (e.kind === 'queued') parts.push(`waits in ${queueName(system, e.queueId)}`);
+    else if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
+    else if (e.kind === 'redirected') parts.push(sentOn(e, system));
+  }
+  const ended = outcomeOf(trace);
+  if (ended) {
+    const answered = trace.find((e) => e.kind === 'answered');
+    const at = ended.outcome.kind === 'answered' && answered ? answered.t : ended.t;
+    parts.push(
+      `${ending(ended.outcome, system)} ${ended.outcome.kind === 'answered' ? 'at' : 'after'} ${seconds(at)}${showing(ended.outcome, system)}`,
+    );
+  }
+  const text = parts.join('; ');
+  return text ? text[0]!.toUpperCase() + text.slice(1) + '.' : '';
+}
+
+const sentOn = (e: { from: string; why: string }, system: System): string =>
+  `sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`;
+
+/** Where the ringing told of so far is over, or somebody who waits presses a key to leave it. */
+const STOPS_RINGING: readonly Trace[number]['kind'][] = [
+  'answered',
+  'redirected',
+  'greeting started',
+  'ringing over',
+  'ended',
+  'key',
+  'left queue',
+];
+
+const menuName = (id: string | null, system: System): string =>
+  id ? ` “${system.recordings[id]?.name ?? 'a removed recording'}”` : '';
+
+function notRungInWords(trace: Trace, t: number, how: string, system: System): string {
+  const skipped = trace.filter((e) => e.kind === 'not rung' && e.t === t) as Extract<
+    Trace[number],
+    { kind: 'not rung' }
+  >[];
+  const reasons = new Set(
+    skipped.map((e) => {
+      const who = e.phone
+        ? whoseName(system, e.phone, e.personId)
+        : ((e.personId && system.people[e.personId]?.name) ?? 'somebody');
+      return `${who}: ${e.why}`;
+    }),
+  );
+  return reasons.size ? `${how} (${[...reasons].join(', ')})` : how;
+}
