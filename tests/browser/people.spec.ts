@@ -197,7 +197,14 @@ test('further extensions, working hours and caller ID of a person', async ({ pag
 test('leaving: everything that rang her is handed on, and undone her phones are as they were', async ({
   page,
 }) => {
-  await open(page, '/people/rosa');
+  // She is the last owner: somebody else must be one first.
+  await open(page, '/people/rosa/leaving');
+  await page.getByRole('button', { name: 'Rosa Delgado leaves' }).click();
+  await expect(page.getByText('Rosa Delgado is the last owner')).toBeVisible();
+  await page.goto('/people/idris');
+  await page.getByLabel('Role', { exact: true }).selectOption('owner');
+  await saved(page);
+  await page.goto('/people/rosa');
   await page.getByRole('link', { name: /Rosa Delgado leaves/ }).click();
   const list = page.getByRole('list', { name: 'To hand on' });
   await expect(list).toContainText('Plan Rosa Delgado rings them alone (calls to Rosa Delgado, direct)');

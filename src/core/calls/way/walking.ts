@@ -126,9 +126,16 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
         if (ms > 0) return play(run, call, step.recordingId!, ms);
         return run.end(call, 'system', { kind: 'ended', how: step.how });
       }
+      default:
+        return unknownStep(step);
     }
   }
   run.end(call, 'system', { kind: 'dead end' });
+}
+
+/** A kind of step that nothing is said of does not compile: a call would stand still in it. */
+function unknownStep(step: never): never {
+  throw new Error(`No call can go through a step such as ${JSON.stringify(step)}.`);
 }
 
 function play(run: Run, call: CallState, recordingId: string, ms: number): void {
