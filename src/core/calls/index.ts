@@ -24,7 +24,7 @@ export { noticed, type Noticed } from './words/noticed';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './words/chart';
 export { listed, phoneName, whoCalls, whoseName } from './base/names';
 export { isQuiet } from './people/eligible';
-export { ringableNow, type Ringable } from './engine/ringable';
+export { ringableNow, supposedOn, type Ringable, type Supposed } from './engine/ringable';
 export { awayAt, standInFor } from './base/away';
 export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './mailbox/voicemail';
 export { featureInWords } from './words/feature-words';

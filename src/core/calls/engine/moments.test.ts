@@ -4,7 +4,7 @@ import { allOn, edited, MAIN, yard } from '../../../../tests/fixtures/yard';
 import { piecesOf } from '../../coverage';
 import { findingsOf } from '../../findings';
 import { momentOf } from '../../hours';
-import { newHours, type Command, type Step } from '../../system';
+import { asPaired, newHours, newRegistration, type Command, type Step } from '../../system';
 import {
   CallEngine,
   nobodyAnswers,
@@ -13,6 +13,7 @@ import {
   ringableNow,
   sentence,
   simulate,
+  supposedOn,
   traceLines,
   type CallRequest,
 } from '..';
@@ -204,4 +205,17 @@ describe('why a call comes to a mailbox', () => {
     const noHoliday = edited(system, [{ do: 'hours.set', id: 'h', change: { exceptions: [] } }]);
     expect(ids(noHoliday)).toContain('never-greets:front:holiday');
   });
+});
+
+it('a phone that is off is named beside what a rehearsal supposes', () => {
+  const system = edited(yard(), [plan(ring('pia'), box)]);
+  const on = allOn(system);
+  const off = {
+    ...on,
+    registrations: { ...on.registrations, 'pia-web': newRegistration({ pairedAt: 0, online: false }) },
+  };
+  const trace = rehearse(system, asPaired(off), call('a', 0));
+  expect(trace.some((e) => e.kind === 'leg offered' && e.phone === 'pia-web')).toBe(true);
+  expect(supposedOn(trace, system, off, TEN).map((s) => [s.phone.id, s.is])).toEqual([['pia-web', 'off']]);
+  expect(supposedOn(trace, system, on, TEN)).toEqual([]);
 });

@@ -1,10 +1,18 @@
 /** Which phones a call would ring at a moment, and why not the others: what "ready" and "reachable" mean everywhere. */
-import { accountsOn, type Phone, type Standing, type System } from '../../system';
+import {
+  accountId,
+  accountsOn,
+  isLinked,
+  registeredAt,
+  type Phone,
+  type Standing,
+  type System,
+} from '../../system';
 import { whyNot } from '../people/eligible';
 import { CallEngine } from './engine';
 import { NEW_CALLER } from '../base/request';
 import { newCall } from '../base/state';
-import type { NotRung } from '../base/trace';
+import type { NotRung, Trace } from '../base/trace';
 
 export interface Ringable {
   phone: Phone;
@@ -40,4 +48,30 @@ export function ringableNow(
     for (const personId of accountsOn(phone))
       wanted.get(personId)?.push({ phone, why: whyNot(engine, call, phone, personId) });
   return wanted;
+}
+
+/** A phone that a rehearsal supposes to be on and that is not. */
+export interface Supposed {
+  phone: Phone;
+  personId: string | null;
+  is: 'off' | 'without network';
+}
+
+/**
+ * Phones that a rehearsed call rings because they are supposed to be on, and that a real one would not reach now.
+ * @param standing as it is, not as rehearsals take it @param now epoch milliseconds
+ */
+export function supposedOn(trace: Trace, system: System, standing: Standing, now: number): Supposed[] {
+  const seen = new Map<string, Supposed>();
+  for (const e of trace) {
+    const phone = e.kind === 'leg offered' ? system.phones[e.phone] : undefined;
+    if (e.kind !== 'leg offered' || !phone || isLinked(phone)) continue;
+    const account = accountId(phone, e.personId);
+    const registration = standing.registrations[account];
+    if (!registration) continue;
+    const { registered, reached } = registeredAt(registration, phone.kind, standing.accounts[account], now);
+    if (!registered || !reached)
+      seen.set(phone.id, { phone, personId: e.personId, is: registered ? 'without network' : 'off' });
+  }
+  return [...seen.values()];
 }

@@ -2,7 +2,16 @@
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { page } from '$app/state';
-  import { NEW_CALLER, outcomeInWords, ringChart, sentence, simulate } from '$core/calls';
+  import {
+    listed,
+    NEW_CALLER,
+    outcomeInWords,
+    phoneName,
+    ringChart,
+    sentence,
+    simulate,
+    supposedOn,
+  } from '$core/calls';
   import { momentText } from '$ui/format';
   import { keepAsPromise } from '$ui/promises/edits';
   import QuestionForm from '$ui/rehearse/QuestionForm.svelte';
@@ -31,6 +40,7 @@
   const traces = $derived(work(question));
   let which = $state(0);
   const trace = $derived(traces[Math.min(which, traces.length - 1)]);
+  const supposed = $derived(trace ? supposedOn(trace, system, session.standing!, session.minute) : []);
   let at = $state(-1);
   let zoom = $state(1);
   /** What the present question is compared with. */
@@ -91,6 +101,11 @@
           {/each}
         </div>
         {#if trace}<p class="small">{sentence(trace, system)}</p>{/if}
+        {#if supposed.length}<p class="small soft" data-testid="supposed">
+            Supposed to be on, and not so now: {listed(
+              supposed.map((s) => `${phoneName(system, s.phone.id, s.personId)} (${s.is})`),
+            )}. A call now does not ring {supposed.length === 1 ? 'it' : 'them'}.
+          </p>{/if}
         <div class="bar">
           <Button size="small" kind="tertiary" on:click={() => keepAsPromise(question, trace)}
             >Keep as a promise</Button
