@@ -267,3 +267,54 @@ test('the strip names the number it rehearses, whichever way that came about', a
   await page.keyboard.press('Control+z');
   await expect(site).toHaveValue('yard');
 });
+
+test('name and time zone of the business are changed, with what callers get then shown first', async ({
+  page,
+}) => {
+  await open(page, '/');
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  await page.getByRole('menuitem', { name: 'Name and time zone' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Name and time zone' });
+  await expect(dialog.getByRole('button', { name: 'Change it' })).toBeDisabled();
+  await dialog.getByLabel('Time zone', { exact: true }).selectOption('America/Chicago');
+  const effect = dialog.getByTestId('zone-effect');
+  await expect(effect).toContainText('Office hours, Workshop hours, Charter season');
+  await expect(effect).toContainText('Where it was 10:15, it is 12:15');
+  await expect(effect).toContainText('Main line, Mon–Wed', { timeout: 60_000 });
+  await dialog.getByLabel('Name', { exact: true }).fill('Lantern Cove Boats');
+  await dialog.getByRole('button', { name: 'Change it' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(page.getByTitle('Lantern Cove Boats')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Review 1 change' })).toBeVisible();
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTitle('Lantern Cove Boatworks')).toBeVisible();
+});
+
+test('undo takes back what was done last, whatever it was: a message, then the edit before it', async ({
+  page,
+}) => {
+  await open(page, '/people/pia');
+  const name = page.getByLabel('Name', { exact: true });
+  await name.fill('Pia L.');
+  await name.press('Tab');
+  await expect(page.getByRole('heading', { name: 'Pia L. · 203' })).toBeVisible();
+  await page
+    .getByRole('link', { name: /^Messages/ })
+    .first()
+    .click();
+  const messages = page.getByTestId('message');
+  await expect(messages.first()).toBeVisible();
+  const before = await messages.count();
+  await messages
+    .first()
+    .getByRole('button', { name: /^Delete/ })
+    .click();
+  await expect(messages).toHaveCount(before - 1);
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^Undone: Deleted/)).toBeVisible();
+  await expect(messages).toHaveCount(before);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/^Undone: Change the name of Pia/)).toBeVisible();
+});

@@ -50,6 +50,9 @@
 </section>
 
 <style>
+  section {
+    margin-top: 18px;
+  }
   .scroll {
     max-height: 420px;
     overflow: auto;

@@ -58,7 +58,9 @@
                 </p>
               {/if}
             {:else}<span class="soft"
-                >{site ? `${site.name}, wherever it is used` : 'nowhere: no address is known'}</span
+                >{site
+                  ? `${site.name} as the business’s, while it is elsewhere`
+                  : 'nowhere: no address is known'}</span
               >{/if}
           </td>
           <td>
