@@ -18,6 +18,8 @@ export interface Day {
 
 /** Hours made ready to be asked: what each day of the calendar has, worked out once. */
 export interface Calendar {
+  /** Some of its exceptions are public holidays. */
+  hasHolidays: boolean;
   on(days: number): Day;
 }
 
@@ -47,6 +49,7 @@ function build(hours: Hours): Calendar {
   }));
   const known = new Map<number, Day>();
   return {
+    hasHolidays: exceptions.some((e) => e.exception.holiday !== null),
     on(days) {
       let day = known.get(days);
       if (!day) {

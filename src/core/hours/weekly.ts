@@ -21,6 +21,7 @@ export function periodAt(hours: Hours, businessZone: string, at: number, overrid
  */
 export function isHoliday(hours: Hours, businessZone: string, at: number, override?: Override): boolean {
   if (override && override.from <= at && at < override.until) return false;
+  if (!calendarOf(hours).hasHolidays) return false;
   const { days, minute } = localTime(hours.timeZone ?? businessZone, at);
   const { spans, exception } = calendarOf(hours).on(days);
   if (exception?.holiday == null) return false;

@@ -84,12 +84,14 @@ function whyNotMember(run: Run, queue: Queue, personId: string): NotRung | null 
  */
 export function serve(run: Run, queueId: string): void {
   const waiting = run.waitingIn(queueId);
+  // Whoever waits last stays so until it is their turn.
+  const last = waiting.findLastIndex((c) => c.phase === 'queued');
   for (const [i, call] of waiting.entries()) {
     if (call.phase !== 'queued') continue;
     const queue = queueOf(run, call);
     const wait = call.waiting!;
     // Within the moment in which nobody took it it is not offered again: a phone that declines at once would go on for ever.
-    const again = wait.offered !== run.now && waiting.slice(i + 1).some((c) => c.phase === 'queued');
+    const again = wait.offered !== run.now && i < last;
     const isTried = (id: string) => wait.tried.includes(id);
     if (!again && queue.memberIds.every(isTried)) continue;
     const free = freeMembers(run, call, queue);
