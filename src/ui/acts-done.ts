@@ -1,10 +1,13 @@
 /** What was done in this window that is neither an edit nor a setting, so that undo takes back what came last, whatever it was. */
 import type { Notice } from './notice';
 
+/** Takes something back. @returns why it could not be, or nothing */
+export type Back = () => Promise<string | undefined | void>;
+
 interface Act {
   words: string;
   /** Takes it back; null where that cannot be done. */
-  back: (() => Promise<unknown>) | null;
+  back: Back | null;
   /** Why it cannot, and what can be done instead. */
   why: string;
   /** Edits of the draft that were done by then. */
@@ -22,7 +25,7 @@ export class ActsDone {
   constructor(private readonly say: (notice: Omit<Notice, 'id'>) => void) {}
 
   /** Notes what was done. @param edits of the draft that are done now @param back takes it back */
-  did(words: string, edits: number, back: () => Promise<unknown>): void {
+  did(words: string, edits: number, back: Back): void {
     this.note({ words, back, why: '', after: edits, at: Date.now() });
   }
   /** Notes what was done and cannot be taken back. @param why and what can be done instead */
@@ -48,8 +51,16 @@ export class ActsDone {
 
   private async takeBack({ words, back, why }: Act): Promise<void> {
     if (!back) return this.say({ kind: 'info', title: `Not undone: ${words}`, detail: why });
-    await back();
-    this.say({ kind: 'info', title: `Undone: ${words}` });
+    const problem = await back();
+    this.say(
+      problem
+        ? { kind: 'error', title: `Not undone: ${words}`, detail: problem }
+        : { kind: 'info', title: `Undone: ${words}` },
+    );
+  }
+  /** Another business is opened: what was done to the one before is not its to take back. */
+  forget(): void {
+    this.acts = [];
   }
   /** The notice that told of it takes it back itself. */
   takenBack(words: string): void {

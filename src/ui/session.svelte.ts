@@ -23,7 +23,7 @@ import {
 } from '$workspace';
 import { Checks } from './checks.svelte';
 import { momentText } from './format';
-import { ActsDone } from './acts-done';
+import { ActsDone, type Back } from './acts-done';
 import { freshId } from './ids';
 import type { Notice } from './notice';
 import type { Known } from './phones/where';
@@ -134,6 +134,7 @@ class Session {
     }
     this.workspace?.close();
     this.workspace = opened.workspace;
+    this.acts.forget();
     this.settings = new SettingsMade(id, this);
     this.trouble = null;
     this.view = opened.workspace.view;
@@ -262,7 +263,7 @@ class Session {
   /** What was done besides edits and settings. */
   private readonly acts = new ActsDone((notice) => this.say(notice));
   /** Notes something that undo takes back in its turn. @param back takes it back */
-  did(words: string, back: () => Promise<unknown>): void {
+  did(words: string, back: Back): void {
     this.acts.did(words, this.view?.draft.record.done ?? 0, back);
   }
   /** Notes something that cannot be taken back, with why. */
@@ -270,7 +271,7 @@ class Session {
     this.acts.didForGood(words, this.view?.draft.record.done ?? 0, why);
   }
   /** Says what was done, with the way back, which undo takes too. */
-  sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: () => Promise<unknown>): void {
+  sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: Back): void {
     this.did(notice.title, back);
     this.say({
       ...notice,

@@ -140,7 +140,7 @@
     await dropNumbers(session.workspace!, [e164]);
     session.did(`Not set aside any more: ${session.number(e164)}`, async () => {
       const again = await reserveNumbers(session.workspace!, [e164]);
-      if (!again.ok) problem = again.message;
+      return again.ok ? undefined : again.message;
     });
   }
 </script>
