@@ -1,17 +1,12 @@
 export { recordingSeconds, spokenSeconds } from './spoken';
-export { layOut, waysOn, type Route, type Stop } from './route';
-export {
-  branchInWords,
-  explainPlan,
-  PATTERN_WORDS,
-  planInWords,
-  ringNames,
-  stepInWords,
-  testInWords,
-} from './sentences';
+export { layOut, type Route, type Stop } from './route';
+export { readingOf, STEP_KINDS, waysOn, type Lack, type Opener, type StepKind } from './kinds';
+export { testInWords } from './kinds/caller';
+export { PATTERN_WORDS, ringNames } from './kinds/ring';
+export { branchInWords, detailInWords, explainPlan, planInWords, stepInWords } from './sentences';
 export { arrivalTimes } from './arrival';
 export { OCCASION_WORDS, greetingAt, greetingWhenInWords, type Moment } from './greetings';
 export { replaceCommands, usesOf, type Use } from './recordings';
-export { plansFrom } from './plans-from';
+export { plansFrom, sentTo } from './plans-from';
 export { assignNumber } from './starters';
 export { BEGINNINGS, type Beginning } from './beginnings';

@@ -1,5 +1,6 @@
 /** Which plans a call can come to. */
 import { allSteps, type Plan, type System } from '../system';
+import { readingOf } from './kinds';
 
 /** A plan and those it can send calls to; all that can be dialled, where callers may dial. */
 export function plansFrom(system: System, planId: string): Plan[] {
@@ -9,11 +10,19 @@ export function plansFrom(system: System, planId: string): Plan[] {
     if (!plan || found.has(plan.id)) return;
     found.set(plan.id, plan);
     for (const step of allSteps(plan.steps)) {
-      if (step.kind === 'goto') add(step.planId);
-      if (step.kind === 'menu' && step.dialExtension)
+      const { sendsTo, dials } = readingOf(step);
+      add(sendsTo?.(step) ?? null);
+      if (dials?.(step).extensions)
         for (const p of Object.values(system.plans)) if (p.extension) add(p.id);
     }
   };
   add(planId);
   return [...found.values()];
 }
+
+/** The plans a plan sends calls to by itself, with the step that does, in reading order. */
+export const sentTo = (plan: Plan): { planId: string; stepId: string }[] =>
+  [...allSteps(plan.steps)].flatMap((step) => {
+    const planId = readingOf(step).sendsTo?.(step);
+    return planId ? [{ planId, stepId: step.id }] : [];
+  });

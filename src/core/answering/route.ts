@@ -33,34 +33,3 @@ export function layOut(plan: Plan): Route {
   };
   return { first: lay(plan.steps, null), stops };
 }
-
-/**
- * The steps a call can go on to from a step, null for past the last one. None where the call is recorded, sent to another
- * plan or ended there.
- */
-export function waysOn({ step, next, branches, otherwise }: Stop): (string | null)[] {
-  switch (step.kind) {
-    case 'end':
-      return [];
-    case 'voicemail':
-      return step.mailboxId ? [] : [next];
-    case 'goto':
-      return step.planId ? [] : [next];
-    case 'hours':
-    case 'caller':
-    case 'menu':
-      return [...branches, otherwise];
-    case 'share': {
-      const open = branches.filter((_, i) => step.how === 'in turn' || step.branches[i]!.share > 0);
-      return open.length ? open : [next];
-    }
-    case 'ring':
-    case 'queue':
-      return [...branches, next];
-    case 'play':
-    case 'ask':
-    case 'forward':
-    case 'notify':
-      return [next];
-  }
-}

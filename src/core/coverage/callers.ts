@@ -1,5 +1,5 @@
 /** Who calls a number: besides somebody new who presses nothing, everybody whom its plans treat in a way of their own. */
-import { testInWords } from '../answering';
+import { readingOf, testInWords } from '../answering';
 import { NEW_CALLER, type Origin } from '../calls';
 import {
   extensionsInUse,
@@ -7,7 +7,6 @@ import {
   usualUnwanted,
   type CallerTest,
   type ExtensionInUse,
-  type MenuStep,
   type NumberHeld,
   type Step,
   type System,
@@ -124,12 +123,14 @@ function follow(steps: readonly Step[], way: Way, follower: Follower, plans: Rea
       if (own !== after) add(own, inside);
       follow(inside, own, follower, plans);
     }
-    if (step.kind === 'menu' && step.dialExtension && touched)
+    const { dials, sendsTo } = readingOf(step);
+    if (touched && dials?.(step).extensions)
       for (const dials of extensionsInUse(system))
         if (touched.object(dials.id)) add({ ...on, keys: [...on.keys, dials.extension], dials });
     on = after;
-    if (step.kind !== 'goto' || !step.planId || plans.has(step.planId)) continue;
-    const next = system.plans[step.planId];
+    const planId = sendsTo?.(step);
+    if (!planId || plans.has(planId)) continue;
+    const next = system.plans[planId];
     if (next) follow(next.steps, on, follower, new Set([...plans, next.id]));
     break;
   }
@@ -138,32 +139,16 @@ function follow(steps: readonly Step[], way: Way, follower: Follower, plans: Rea
 
 /** The way of somebody who presses nothing where a step asks for keys. */
 function pressesNothing(step: Step, way: Way): Way {
-  const asked = step.kind === 'menu' ? step.tries : step.kind === 'queue' ? 1 : 0;
+  const asked = readingOf(step).asksForKeys?.(step) ?? 0;
   return asked ? { ...way, keys: [...way.keys, ...Array<string>(asked).fill('')] } : way;
 }
 
 /** The way that leads into a branch, where that hangs on the caller. */
 function openedBy(step: Step, branch: number, way: Way, system: System): Way | undefined {
-  if (branch < 0) return undefined;
-  if (step.kind === 'caller') return { ...way, test: step.branches[branch]!.test };
-  if (step.kind === 'menu') {
-    const { key } = step.branches[branch]!;
-    if (key === 'none') return undefined;
-    const pressed = key === 'wrong' ? Array<string>(step.tries).fill(wrongKey(step)) : [key];
-    return pressed.includes('') ? undefined : { ...way, keys: [...way.keys, ...pressed] };
-  }
-  if (step.kind === 'queue' && step.branches[branch]!.way === 'left by key') {
-    const exitKey = step.queueId ? system.queues[step.queueId]?.exitKey : null;
-    return exitKey ? { ...way, keys: [...way.keys, exitKey] } : undefined;
-  }
-  return undefined;
-}
-
-/** A key that leads nowhere in a menu, or none where each leads somewhere. */
-function wrongKey(step: MenuStep): string {
-  if (step.dialExtension) return '';
-  const used = new Set<string | null>([step.nameKey, ...step.branches.map((b) => b.key)]);
-  return [...'0987654321*#'].find((k) => !used.has(k)) ?? '';
+  const opener = branch < 0 ? undefined : readingOf(step).openedBy?.(step, branch, system);
+  if (!opener) return undefined;
+  if ('test' in opener) return { ...way, test: opener.test };
+  return opener.keys.length ? { ...way, keys: [...way.keys, ...opener.keys] } : undefined;
 }
 
 function callerOf({ test, keys, dials }: Way, system: System): Caller | undefined {

@@ -1,5 +1,5 @@
 /** Everything that decides a call to a number and depends on the time: what it is, and when it can change. */
-import { plansFrom } from '../answering';
+import { plansFrom, readingOf } from '../answering';
 import { awayAt, everybodyAway, isQuiet } from '../calls';
 import {
   addDays,
@@ -18,8 +18,10 @@ import {
   everybodyIn,
   flatTargets,
   isOn,
+  pointersIn,
   zoneOf,
   type Hours,
+  type Kind,
   type Person,
   type Phone,
   type RingTarget,
@@ -56,11 +58,18 @@ export function reachedFrom(system: System, planId: string): Reached {
 function find(system: System, planId: string): Reached {
   const plans = plansFrom(system, planId);
   const steps = plans.flatMap((p) => [...allSteps(p.steps)]);
-  const dials = steps.some((s) => s.kind === 'menu' && (s.dialExtension || s.nameKey !== null));
-  const targets: RingTarget[] = steps.flatMap((s) => (s.kind === 'ring' ? s.targets : []));
-  const queues = steps.flatMap((s) =>
-    s.kind === 'queue' && s.queueId ? (system.queues[s.queueId] ?? []) : [],
-  );
+  const dials = steps.some((s) => {
+    const dialled = readingOf(s).dials?.(s);
+    return dialled?.extensions || dialled?.names;
+  });
+  const targets: RingTarget[] = steps.flatMap((s) => [...(readingOf(s).rings?.(s) ?? [])]);
+  const meant = <T>(items: Record<string, T>, kind: Kind): T[] => {
+    const pointers = plans.flatMap((plan) => [...pointersIn('plans', plan, kind)]);
+    return [...new Set(pointers.filter((p) => p.to === kind).map((p) => p.id))].flatMap(
+      (id) => items[id] ?? [],
+    );
+  };
+  const queues = meant(system.queues, 'queue');
   const rotaIds = new Set(rotasIn(targets, system));
   const people = new Set([
     ...peopleBehind(targets, system),
@@ -75,9 +84,8 @@ function find(system: System, planId: string): Reached {
     ? Object.values(system.people)
     : [...people].flatMap((id) => system.people[id] ?? []);
   const ids = new Set<string | null>([null, ...everyone.map((p) => p.id)]);
-  const hoursIds = new Set(steps.flatMap((s) => (s.kind === 'hours' && s.hoursId ? [s.hoursId] : [])));
   return {
-    hours: [...hoursIds].flatMap((id) => system.hours[id] ?? []),
+    hours: meant(system.hours, 'hours'),
     people: everyone,
     phones: Object.values(system.phones).filter((p) => accountsOn(p).some((id) => ids.has(id))),
     rotas: dials ? Object.values(system.rotas) : [...rotaIds].flatMap((id) => system.rotas[id] ?? []),

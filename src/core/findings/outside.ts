@@ -1,6 +1,7 @@
 /** Checks of phones and numbers outside, whose own voicemail can take a call: the business never hears of the caller. */
+import { readingOf } from '../answering';
 import { writeNumber } from '../numbering';
-import { allSteps, isLinked, type RingStep, type Step } from '../system';
+import { allSteps, isLinked, type Step } from '../system';
 import type { Check, Finding } from './finding';
 import { phonesRung } from './steps';
 
@@ -8,7 +9,7 @@ import { phonesRung } from './steps';
 export const outsideUnconfirmed: Check = ({ system }) =>
   Object.values(system.plans).flatMap((plan) =>
     [...allSteps(plan.steps)].flatMap((step): Finding[] => {
-      const to = takenByLifting(step);
+      const to = readingOf(step).liftedBy?.(step);
       if (!to) return [];
       return [
         {
@@ -28,14 +29,6 @@ export const outsideUnconfirmed: Check = ({ system }) =>
       ];
     }),
   );
-
-function takenByLifting(step: Step): string | undefined {
-  if (step.kind === 'forward') return step.confirm ? undefined : (step.number ?? undefined);
-  if (step.kind !== 'ring' || step.confirm || step.askName) return undefined;
-  return step.targets.find(
-    (t): t is Extract<RingStep['targets'][number], { kind: 'outside' }> => t.kind === 'outside',
-  )?.id;
-}
 
 /** A linked phone whose own voicemail would take the call before the ringing ends. */
 export const swallowing: Check = ({ system, document }) =>

@@ -1,5 +1,6 @@
 /** Checks of people, phones and mailboxes: can everybody be rung, invited and heard? */
 import { NEW_CALLER, nobodyAnswers, outcomeOf, rehearse, worldOf } from '../calls';
+import { readingOf } from '../answering';
 import { momentOf } from '../hours';
 import {
   allSteps,
@@ -96,9 +97,7 @@ export const awayUnreplaced: Check = ({ system, today }) => {
   const rung = new Set(
     Object.values(system.plans).flatMap((plan) =>
       [...allSteps(plan.steps)].flatMap((s) =>
-        s.kind === 'ring'
-          ? flatTargets(s.targets, system).flatMap((t) => (t.kind === 'person' ? t.id : []))
-          : [],
+        flatTargets(readingOf(s).rings?.(s) ?? [], system).flatMap((t) => (t.kind === 'person' ? t.id : [])),
       ),
     ),
   );

@@ -1,8 +1,8 @@
 /** Checks of plans: does every call end in something that answers, records or deliberately ends? */
-import { layOut, waysOn } from '../answering';
+import { layOut, readingOf, waysOn } from '../answering';
 import { rehearse } from '../calls';
 import { unansweredCall } from '../coverage';
-import { kindsOf, momentOf } from '../hours';
+import { momentOf } from '../hours';
 import { profileOf, ringCycle, ringsIn } from '../numbering';
 import {
   alertDelay,
@@ -11,7 +11,6 @@ import {
   flatTargets,
   newPlan,
   type Plan,
-  type Step,
   type System,
 } from '../system';
 import type { Check, Finding, Sight } from './finding';
@@ -80,8 +79,7 @@ export const deadEnd = everyPlan((plan, { system, freshId }) => {
 /** The mailbox somebody would expect at the end of this plan: of the first person it rings. */
 function likelyMailbox(plan: Plan, system: System): string | undefined {
   for (const step of allSteps(plan.steps)) {
-    if (step.kind !== 'ring') continue;
-    for (const t of flatTargets(step.targets, system)) {
+    for (const t of flatTargets(readingOf(step).rings?.(step) ?? [], system)) {
       const mailboxId = t.kind === 'person' ? system.people[t.id]?.mailboxId : undefined;
       if (mailboxId) return mailboxId;
     }
@@ -114,92 +112,10 @@ export const idleSteps = everyPlan((plan, { system }) => {
           },
         },
       ];
-    const lacks = whatIsMissing(step, plan, system);
-    if (lacks) return found(...lacks);
-    if (step.kind === 'hours' && step.hoursId) {
-      const kinds = kindsOf(system.hours[step.hoursId]!);
-      const stray = step.branches.find((b) => !kinds.includes(b.period));
-      if (stray)
-        return found(
-          'stray-branch',
-          `“${stray.period}” never comes in ${system.hours[step.hoursId]!.name}`,
-          `No call to ${plan.name} takes that branch.`,
-        );
-    }
-    return [];
+    const lacks = readingOf(step).lacks(step, plan, system);
+    return lacks ? found(...lacks) : [];
   });
 });
-
-/** What a step still lacks to do anything: a name for it, the title and the detail of a finding. */
-function whatIsMissing(step: Step, plan: Plan, system: System): [string, string, string] | undefined {
-  const { name } = plan;
-  switch (step.kind) {
-    case 'ring': {
-      const onlyOwner = step.targets.some((t) => t.kind === 'owner');
-      return flatTargets(step.targets, system).length || onlyOwner
-        ? undefined
-        : ['nobody', `${name} rings nobody`, 'Choose who is rung, or remove the step.'];
-    }
-    case 'play':
-      return step.recordingId && system.recordings[step.recordingId]?.text
-        ? undefined
-        : ['silent', `${name} plays nothing`, 'Write what the caller is to hear.'];
-    case 'menu':
-      if (!step.branches.some((b) => b.key.length === 1) && !step.dialExtension && !step.nameKey)
-        return ['no-keys', `A menu of ${name} has no keys`, 'Every caller waits and goes on.'];
-      return step.recordingId && system.recordings[step.recordingId]?.text
-        ? undefined
-        : ['silent', `A menu of ${name} says nothing`, 'Nobody knows which keys there are.'];
-    case 'voicemail':
-      return step.mailboxId
-        ? undefined
-        : [
-            'no-mailbox',
-            `${name} has voicemail without a mailbox`,
-            'Choose whose mailbox takes the message.',
-          ];
-    case 'hours':
-      return step.hoursId
-        ? undefined
-        : ['no-hours', `${name} asks hours that are not chosen`, 'Every call goes the way of “otherwise”.'];
-    case 'caller':
-      return step.branches.length
-        ? undefined
-        : ['no-tests', `${name} asks nothing of the caller`, 'Every call goes the way of “otherwise”.'];
-    case 'queue':
-      return step.queueId
-        ? undefined
-        : ['no-queue', `${name} has a queue that is not chosen`, 'Every call goes on with the next step.'];
-    case 'share':
-      return step.branches.length > 1
-        ? undefined
-        : [
-            'no-ways',
-            `${name} shares calls out to one way only`,
-            'Give it a second way, or remove the step.',
-          ];
-    case 'ask':
-      return step.questions.length
-        ? undefined
-        : ['no-questions', `${name} asks no question`, 'Write a question, or remove the step.'];
-    case 'forward':
-      return step.number
-        ? undefined
-        : ['no-number', `${name} forwards to no number`, 'Type the outside number.'];
-    case 'goto':
-      return step.planId
-        ? undefined
-        : ['no-plan-chosen', `${name} goes to a plan that is not chosen`, 'Choose the plan it goes to.'];
-    case 'notify':
-      return step.to || step.how === 'text' || step.how === 'note'
-        ? undefined
-        : ['no-address', `${name} notifies nobody`, 'Type the address it goes to.'];
-    case 'end':
-      return step.how !== 'message' || (step.recordingId && system.recordings[step.recordingId]?.text)
-        ? undefined
-        : ['silent', `${name} ends without the last word it should say`, 'Write what is said.'];
-  }
-}
 
 /** Ringing too short for a phone to sound, or longer than callers like. */
 export const ringLength = everyPlan((plan, { system }) => {

@@ -1,4 +1,5 @@
 /** Checks of where calls go: loops, keys to nowhere, queues, promises. */
+import { sentTo } from '../answering';
 import { leftInWords } from '../coverage';
 import { localTime } from '../hours';
 import { expectationInWords, promiseInWords } from '../promises';
@@ -8,8 +9,6 @@ import { everyStep } from './steps';
 
 /** Plans that send calls round in a circle. */
 export const loops: Check = ({ system }) => {
-  const next = (plan: Plan): string[] =>
-    [...allSteps(plan.steps)].flatMap((s) => (s.kind === 'goto' && s.planId ? [s.planId] : []));
   const found = new Map<string, Finding>();
   const walk = (plan: Plan, way: string[]): void => {
     if (way.includes(plan.id)) {
@@ -29,15 +28,15 @@ export const loops: Check = ({ system }) => {
       });
       return;
     }
-    for (const id of next(plan)) if (system.plans[id]) walk(system.plans[id], [...way, plan.id]);
+    for (const { planId: id } of sentTo(plan)) if (system.plans[id]) walk(system.plans[id], [...way, plan.id]);
   };
   for (const plan of Object.values(system.plans)) walk(plan, []);
   return [...found.values()];
 };
 
 const gotoIn = (plan: Plan, to: string): { stepId: string } | object => {
-  const step = [...allSteps(plan.steps)].find((s) => s.kind === 'goto' && s.planId === to);
-  return step ? { stepId: step.id } : {};
+  const sent = sentTo(plan).find((s) => s.planId === to);
+  return sent ? { stepId: sent.stepId } : {};
 };
 
 /** Keys of menus that lead nowhere of their own, or that come late. */

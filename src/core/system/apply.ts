@@ -3,7 +3,7 @@ import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'imm
 import { Edit, type Command } from './commands';
 import type { Step } from './plans';
 import type { System } from './schema';
-import { COLLECTIONS, letGo, type Kind } from './let-go';
+import { COLLECTIONS, letGo, type Kind } from './references';
 import {
   check,
   checkBusiness,

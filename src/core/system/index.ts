@@ -24,5 +24,6 @@ export { Pin, Standing, asPaired, emptyStanding, hasArrived, isBlockedNumber, is
 export * from './registration';
 export * from './namespace';
 export * from './zone';
+export { KIND_WORDS, letGoWithin, pointersIn, pointersTo, usersOf, type Kind } from './references';
 export { everybodyIn, flatTargets, type FlatTarget, groupsOf, groupsWithin, targetName } from './groups';
 export { upgradePatches, upgradeStanding, upgradeSystem } from './upgrade';

@@ -3,13 +3,11 @@ import { checkExtension, ExtensionIndex } from '../numbering/extensions';
 import { knownProfile } from '../numbering/profiles';
 import { Network } from './primitives';
 import type { Hours } from './hours';
-import type { RingTarget } from './people';
 import type { Step } from './plans';
 import type { System } from './schema';
 import { groupsWithin } from './groups';
-import { COLLECTIONS, type Kind } from './let-go';
 import { extensionsInUse } from './namespace';
-import { goneFrom } from './references';
+import { COLLECTIONS, goneFrom, type Kind } from './references';
 import { allSteps } from './steps';
 
 /** What is wrong with an edit, and with which field of it. */
@@ -20,8 +18,6 @@ export interface Problem {
   command?: number;
 }
 
-type Collection = Record<string, { id: string }>;
-
 export class Refused extends Error {
   constructor(
     readonly field: string,
@@ -31,101 +27,71 @@ export class Refused extends Error {
   }
 }
 
-/** What must hold true of an object after it was added or changed. */
-export function check(system: System, kind: Kind, id: string): void {
-  const mustExist = (collection: Collection, ref: string | null, field: string, what: string) => {
-    if (ref !== null && !collection[ref]) throw new Refused(field, `There is no such ${what}.`);
-  };
-  if (kind === 'person') {
-    const person = system.people[id]!;
-    mustExist(system.sites, person.siteId, 'siteId', 'site');
-    mustExist(system.mailboxes, person.mailboxId, 'mailboxId', 'mailbox');
-    mustExist(system.hours, person.hoursId, 'hoursId', 'set of hours');
-    for (const { standInId } of person.away) {
-      mustExist(system.people, standInId, 'away', 'person');
-      if (standInId === id) throw new Refused('away', 'Nobody can stand in for themselves.');
-    }
-  } else if (kind === 'number') {
-    const number = system.numbers[id]!;
-    const same = Object.values(system.numbers).find((n) => n.id !== id && n.e164 === number.e164);
+/** What must hold true of an object of each kind after it was added or changed, whatever it points at. */
+const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], system: System) => void } = {
+  person: ({ id, away }) => {
+    if (away.some((a) => a.standInId === id))
+      throw new Refused('away', 'Nobody can stand in for themselves.');
+  },
+  number: ({ id, e164 }, { numbers }) => {
+    const same = Object.values(numbers).find((n) => n.id !== id && n.e164 === e164);
     if (same) throw new Refused('e164', `You hold this number already, as "${same.label}".`);
-    mustExist(system.plans, number.planId, 'planId', 'plan');
-    mustExist(system.sites, number.siteId, 'siteId', 'site');
-    if (number.callerIdFor !== 'everybody')
-      for (const person of number.callerIdFor) mustExist(system.people, person, 'callerIdFor', 'person');
-  } else if (kind === 'site') {
-    const site = system.sites[id]!;
-    const wrong = site.networks.find((n) => !Network.safeParse(n).success);
+  },
+  site: ({ networks }) => {
+    const wrong = networks.find((n) => !Network.safeParse(n).success);
     if (wrong !== undefined)
       throw new Refused(
         'networks',
         `“${wrong}” is not a network. Write it as 192.0.2.0/24 or 2001:db8::/32.`,
       );
-    for (const person of site.notify.personIds) mustExist(system.people, person, 'notify', 'person');
-  } else if (kind === 'phone') {
-    const phone = system.phones[id]!;
-    mustExist(system.people, phone.personId, 'personId', 'person');
+  },
+  phone: (phone) => {
     if (phone.keys.length && phone.kind !== 'desk')
       throw new Refused('keys', 'Only a desk phone holds several accounts.');
-    const accounts = [phone.personId, ...phone.keys.map((k) => k.personId)];
-    for (const k of phone.keys) mustExist(system.people, k.personId, 'keys', 'person');
-    if (new Set(accounts).size < accounts.length)
+    if (hasTwice([phone.personId, ...phone.keys.map((k) => k.personId)]))
       throw new Refused('keys', 'This phone holds that account already.');
-    if (new Set(phone.codecs).size < phone.codecs.length)
-      throw new Refused('codecs', 'A codec is there twice.');
+    if (hasTwice(phone.codecs)) throw new Refused('codecs', 'A codec is there twice.');
     const linked = phone.kind === 'linked mobile' || phone.kind === 'linked landline';
     if (linked !== (phone.number !== null))
       throw new Refused(
         'number',
         linked ? 'A linked phone needs its number.' : 'Only a linked phone has an outside number.',
       );
-  } else if (kind === 'group') {
-    const group = system.groups[id]!;
-    onlyName(system.groups, id, 'group');
-    checkTargets(system, group.members, 'members');
+  },
+  group: (group, system) => {
+    onlyName(system.groups, group.id, 'group');
     if (group.members.some((m) => m.kind === 'owner'))
       throw new Refused('members', 'A group has the same members whoever calls.');
-    if (groupsWithin(system, id).has(id))
+    if (groupsWithin(system, group.id).has(group.id))
       throw new Refused('members', `${group.name} would be a part of itself.`);
-  } else if (kind === 'queue') {
-    const queue = system.queues[id]!;
-    onlyName(system.queues, id, 'queue');
-    for (const member of queue.memberIds) mustExist(system.people, member, 'memberIds', 'person');
-    if (new Set(queue.memberIds).size < queue.memberIds.length)
-      throw new Refused('memberIds', 'Somebody serves it twice.');
-    mustExist(system.recordings, queue.holdMusicId, 'holdMusicId', 'recording');
-    mustExist(system.recordings, queue.comfort?.recordingId ?? null, 'comfort', 'recording');
+  },
+  queue: (queue, { queues }) => {
+    onlyName(queues, queue.id, 'queue');
+    if (hasTwice(queue.memberIds)) throw new Refused('memberIds', 'Somebody serves it twice.');
     if (queue.exitKey !== null && queue.exitKey === queue.callBackKey)
       throw new Refused('callBackKey', `Key ${queue.exitKey} leaves the queue already.`);
-  } else if (kind === 'hours') checkHours(system.hours[id]!);
-  else if (kind === 'rota') {
-    const rota = system.rotas[id]!;
-    for (const person of [...rota.turns, ...rota.swaps.map((s) => s.personId)])
-      mustExist(system.people, person, 'turns', 'person');
-  } else if (kind === 'contact') {
-    const contact = system.contacts[id]!;
-    mustExist(system.people, contact.ownerId, 'ownerId', 'person');
-    for (const list of contact.listIds) mustExist(system.lists, list, 'listIds', 'list');
-    const other = Object.values(system.contacts).find(
-      (c) => c.id !== id && c.numbers.some((n) => contact.numbers.includes(n)),
+  },
+  hours: checkHours,
+  rota: () => undefined,
+  recording: () => undefined,
+  mailbox: () => undefined,
+  plan: ({ steps }) => checkSteps(steps),
+  contact: ({ id, numbers }, { contacts }) => {
+    const other = Object.values(contacts).find(
+      (c) => c.id !== id && c.numbers.some((n) => numbers.includes(n)),
     );
     if (other) throw new Refused('numbers', `${other.name} has this number already.`);
-  } else if (kind === 'list') onlyName(system.lists, id, 'list');
-  else if (kind === 'promise') {
-    const promised = system.promises[id]!;
-    mustExist(system.numbers, promised.numberId, 'numberId', 'number');
-    if (promised.when.on === 'hours') mustExist(system.hours, promised.when.hoursId, 'when', 'set of hours');
-  } else if (kind === 'mailbox') {
-    const mailbox = system.mailboxes[id]!;
-    for (const owner of mailbox.ownerIds) mustExist(system.people, owner, 'ownerIds', 'person');
-    mustExist(system.recordings, mailbox.greetingId, 'greetingId', 'recording');
-    for (const { recordingId, when } of mailbox.greetings ?? []) {
-      mustExist(system.recordings, recordingId, 'greetings', 'recording');
-      if (when.on === 'list') mustExist(system.lists, when.listId, 'greetings', 'list');
-    }
-  } else if (kind === 'plan') {
-    checkSteps(system.plans[id]!.steps);
-  }
+  },
+  list: ({ id }, { lists }) => onlyName(lists, id, 'list'),
+  promise: () => undefined,
+};
+
+const hasTwice = (items: readonly unknown[]): boolean => new Set(items).size < items.length;
+
+/** Holds an object to the laws of its kind. @throws Refused */
+export function check<K extends Kind>(system: System, kind: K, id: string): void {
+  const objects = system[COLLECTIONS[kind]] as Record<string, System[(typeof COLLECTIONS)[K]][string]>;
+  LAWS[kind](objects[id]!, system);
 }
 
 /**
@@ -133,7 +99,7 @@ export function check(system: System, kind: Kind, id: string): void {
  * lead to each other. A promise may: what it expects of somebody who is gone is broken, and says so.
  */
 export function checkReferences(system: System, kind: Kind, id: string): void {
-  const gone = kind === 'promise' ? undefined : goneFrom(system, system[COLLECTIONS[kind]][id]);
+  const gone = goneFrom(system, COLLECTIONS[kind], system[COLLECTIONS[kind]][id]);
   if (gone) throw new Refused(gone.field, gone.message);
 }
 
@@ -142,15 +108,6 @@ function onlyName(items: Record<string, { id: string; name: string }>, id: strin
   const name = items[id]!.name.toLowerCase();
   const same = Object.values(items).find((x) => x.id !== id && x.name.toLowerCase() === name);
   if (same) throw new Refused('name', `There is a ${what} “${same.name}” already.`);
-}
-
-function checkTargets(system: System, targets: readonly RingTarget[], field: string): void {
-  const { people, phones, groups, rotas } = system;
-  const collections = { person: people, phone: phones, group: groups, rota: rotas };
-  for (const t of targets) {
-    if (t.kind === 'outside' || t.kind === 'owner') continue;
-    if (!collections[t.kind][t.id]) throw new Refused(field, `There is no such ${t.kind}.`);
-  }
 }
 
 function checkHours(hours: Hours): void {

@@ -1,6 +1,5 @@
 /** Whether a system is one that edits could have made: what comes from outside is held to the same rules. */
-import { COLLECTIONS, type Kind } from './let-go';
-import { goneFrom } from './references';
+import { COLLECTIONS, goneFrom, type Kind } from './references';
 import { check, checkBusiness, checkEmails, checkExtensions, checkReferences, Refused } from './rules';
 import type { System } from './schema';
 
@@ -25,7 +24,7 @@ export function brokenRule(system: System): string | undefined {
       }
     }
   }
-  const gone = goneFrom(system, system.business);
+  const gone = goneFrom(system, 'business', system.business);
   if (gone) return `The business: ${gone.message}`;
   try {
     checkBusiness(system);

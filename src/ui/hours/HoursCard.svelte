@@ -2,7 +2,7 @@
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { DAY_NAMES, kindsOf, localTime, readSpans, writeSpans } from '$core/hours';
   import { writeHours } from '$core/formats/ical';
-  import { allSteps, type Hours } from '$core/system';
+  import { usersOf, type Hours } from '$core/system';
   import { saveText } from '../download';
   import CopyDay from './CopyDay.svelte';
   import EditField from '../EditField.svelte';
@@ -23,12 +23,7 @@
   const weekKinds = $derived(kindsOf({ ...hours, exceptions: [] }));
   const kinds = $derived([...new Set([...weekKinds, ...added, ...(weekKinds.length ? [] : ['Open'])])]);
   const spansOf = (kind: string, day: number) => hours.weekly.filter((p) => p.kind === kind && p.day === day);
-  const usedBy = $derived([
-    ...Object.values(system.plans).filter((p) =>
-      [...allSteps(p.steps)].some((s) => s.kind === 'hours' && s.hoursId === hours.id),
-    ),
-    ...Object.values(system.people).filter((p) => p.hoursId === hours.id),
-  ]);
+  const usedBy = $derived(usersOf(system, 'hours', hours.id));
   const zones = $derived([
     ...new Set([
       system.business.timeZone,

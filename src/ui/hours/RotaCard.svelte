@@ -11,7 +11,7 @@
     shiftsOf,
     writeTime,
   } from '$core/hours';
-  import { allSteps, type Rota } from '$core/system';
+  import { usersOf, type Rota } from '$core/system';
   import { saveText } from '../download';
   import EditField from '../EditField.svelte';
   import { momentText } from '../format';
@@ -33,11 +33,7 @@
     shiftsOf(rota, session.zone, momentOfDay(zone, start, 0), momentOfDay(zone, start + SHOWN_DAYS, 0)),
   );
   const whole = SHOWN_DAYS * 86_400_000;
-  const usedBy = $derived(
-    Object.values(system.plans).filter((p) =>
-      [...allSteps(p.steps)].some((s) => s.kind === 'ring' && s.targets.some((t) => t.id === rota.id)),
-    ),
-  );
+  const usedBy = $derived(usersOf(system, 'rota', rota.id));
   let swap = $state({ from: '', to: '', personId: '' });
   let problem = $state('');
   let notes = $state<string[]>([]);

@@ -3,10 +3,10 @@
   import { untrack } from 'svelte';
   import { nextFreeExtension } from '$core/numbering';
   import {
-    allSteps,
     extensionsInUse,
     groupsWithin,
     targetName,
+    usersOf,
     type Group,
     type RingTarget,
   } from '$core/system';
@@ -28,13 +28,7 @@
   const shared = $derived(
     Object.values(system.phones).filter((p) => !p.personId && !group.members.some((m) => m.id === p.id)),
   );
-  const plans = $derived(
-    Object.values(system.plans).filter((plan) =>
-      [...allSteps(plan.steps)].some(
-        (s) => s.kind === 'ring' && s.targets.some((t) => t.kind === 'group' && t.id === id),
-      ),
-    ),
-  );
+  const plans = $derived(usersOf(system, 'group', id).filter((u) => u.kind === 'plan'));
   const keep = (words: string, change: Partial<Omit<Group, 'id'>>) =>
     system.groups[id] && session.keep(words, [{ do: 'group.set', id, change }]);
   const setMembers = (members: RingTarget[]) => void keep(`Change who is in ${group.name}`, { members });

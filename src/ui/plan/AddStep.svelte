@@ -5,7 +5,7 @@
   import type { Plan, Step, StepList } from '$core/system';
   import { session } from '../session.svelte';
   import { addStep, copiedStep, putDown } from './edits';
-  import { STEP_KINDS } from './kinds';
+  import { STEPS_OFFERED } from './kinds';
 
   interface Props {
     plan: Plan;
@@ -31,7 +31,7 @@
         ><b>Copied</b>&ensp;<span>{words.verb} {words.what}</span></OverflowMenuItem
       >
     {/if}
-    {#each STEP_KINDS as k (k.kind)}
+    {#each STEPS_OFFERED as k (k.kind)}
       <OverflowMenuItem on:click={() => onadd(addStep(plan, k.kind, place, index))}
         ><b>{k.name}</b>&ensp;<span>{k.does}</span></OverflowMenuItem
       >

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { explainPlan } from '$core/answering';
-  import { allSteps, type Plan, type System } from '$core/system';
+  import { usersOf, type Plan, type System } from '$core/system';
   import { saveText } from '../download';
   import EditField from '../EditField.svelte';
   import { freshId } from '../ids';
@@ -20,11 +20,7 @@
     onremove: () => void;
     oncopy: (planId: string) => void;
   } = $props();
-  const from = $derived(
-    Object.values(system.plans).filter((p) =>
-      [...allSteps(p.steps)].some((s) => s.kind === 'goto' && s.planId === plan.id),
-    ),
-  );
+  const from = $derived(usersOf(system, 'plan', plan.id).filter((u) => u.kind === 'plan'));
   const set = (change: Partial<Omit<Plan, 'id'>>, words: string) =>
     session.keep(words, [{ do: 'plan.set', id: plan.id, change }]);
   let explained = $state('');

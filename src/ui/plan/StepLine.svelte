@@ -3,9 +3,8 @@
   import ArrowUp from 'carbon-icons-svelte/lib/ArrowUp.svelte';
   import Draggable from 'carbon-icons-svelte/lib/Draggable.svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
-  import { stepInWords } from '$core/answering';
+  import { detailInWords, stepInWords } from '$core/answering';
   import type { Step, System } from '$core/system';
-  import { detailOf } from './details';
 
   interface Props {
     step: Step;
@@ -21,7 +20,7 @@
   }
   let { step, system, at, selected, wrong, onselect, onkeydown, onmove, onremove }: Props = $props();
   const words = $derived(stepInWords(step, system));
-  const detail = $derived(detailOf(step, system));
+  const detail = $derived(detailInWords(step, system));
   const name = $derived(`${words.verb} ${words.what}`);
 </script>
 

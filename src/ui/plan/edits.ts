@@ -2,7 +2,7 @@
 import { stepInWords } from '$core/answering';
 import { allSteps, Step, whereIs, type Plan, type StepList } from '$core/system';
 import { session } from '../session.svelte';
-import { copyOf, freshStep, STEP_KINDS } from './kinds';
+import { copyOf, freshStep, STEPS_OFFERED } from './kinds';
 
 const named = (step: Step): string => {
   const { verb, what } = stepInWords(step, session.system!);
@@ -12,7 +12,7 @@ const named = (step: Step): string => {
 /** Adds a step. @returns its id */
 export function addStep(plan: Plan, kind: Step['kind'], place: StepList, index: number): string {
   const step = freshStep(kind, session.system!);
-  const name = STEP_KINDS.find((k) => k.kind === kind)!.name;
+  const name = STEPS_OFFERED.find((k) => k.kind === kind)!.name;
   session.edit(`Add “${name}” to ${plan.name}`, [{ do: 'step.add', planId: plan.id, place, index, step }]);
   return step.id;
 }

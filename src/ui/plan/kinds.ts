@@ -1,26 +1,13 @@
-/** The kinds of step that can be added: what each is called and does, and what a new one looks like. */
+/** The kinds of step that can be added, and copies of steps. */
+import { STEP_KINDS } from '$core/answering';
 import { usualStep, type Step, type System } from '$core/system';
 import { freshId } from '../ids';
 
-const NAMES: Record<Step['kind'], { name: string; does: string }> = {
-  play: { name: 'Play', does: 'the caller hears a recording' },
-  ring: { name: 'Ring', does: 'people, groups, whoever is on duty' },
-  hours: { name: 'By hours', does: 'a way for each kind of opening time' },
-  caller: { name: 'By caller', does: 'a way for each kind of caller' },
-  menu: { name: 'Menu', does: 'the caller chooses by key' },
-  queue: { name: 'Queue', does: 'the caller waits until somebody is free' },
-  share: { name: 'Share out', does: 'calls between several ways' },
-  ask: { name: 'Ask', does: 'name, reason or number, kept as notes' },
-  notify: { name: 'Notify', does: 'by mail, text, web hook or note' },
-  forward: { name: 'Forward out', does: 'to an outside number' },
-  goto: { name: 'Go to plan', does: 'the call goes on in another plan' },
-  voicemail: { name: 'Voicemail', does: 'the caller leaves a message' },
-  end: { name: 'End', does: 'hang up, busy tone, or a last word' },
-};
 /** In the order in which they are offered. */
-export const STEP_KINDS = Object.entries(NAMES).map(([kind, words]) => ({
+export const STEPS_OFFERED = Object.entries(STEP_KINDS).map(([kind, { name, does }]) => ({
   kind: kind as Step['kind'],
-  ...words,
+  name,
+  does,
 }));
 
 /** A new step of a kind, as somebody would most likely want it. */

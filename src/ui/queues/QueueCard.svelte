@@ -1,7 +1,7 @@
 <script lang="ts">
   import { NumberInput, Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import { PATTERN_WORDS } from '$core/answering';
-  import { allSteps, Pattern, type Queue } from '$core/system';
+  import { Pattern, usersOf, type Queue } from '$core/system';
   import EditField from '../EditField.svelte';
   import PeopleField from '../PeopleField.svelte';
   import RecordingField from '../RecordingField.svelte';
@@ -11,11 +11,7 @@
 
   let { queue }: { queue: Queue } = $props();
   const system = $derived(session.system!);
-  const usedBy = $derived(
-    Object.values(system.plans).filter((p) =>
-      [...allSteps(p.steps)].some((s) => s.kind === 'queue' && s.queueId === queue.id),
-    ),
-  );
+  const usedBy = $derived(usersOf(system, 'queue', queue.id));
   let problem = $state('');
   const set = (change: Partial<Omit<Queue, 'id'>>, words: string): string | undefined => {
     problem = setQueue(queue, change, words) ?? '';

@@ -97,27 +97,29 @@ export interface Asking {
   heard: string;
 }
 
-/** What the caller is in the middle of. */
-export type Phase =
-  | 'waiting'
-  | 'prompt'
-  | 'menu'
-  | 'asked'
-  | 'naming'
-  | 'queued'
-  | 'ringing'
-  | 'talking'
-  | 'greeting'
-  | 'tone'
-  | 'message'
-  | 'inbox'
-  | 'over';
+/** What a call has in each phase besides what every call has: what the caller is in the middle of. */
+interface InPhase {
+  waiting: object;
+  prompt: object;
+  menu: { menu: InMenu };
+  asked: { asking: Asking };
+  naming: object;
+  queued: object;
+  ringing: object;
+  talking: { talkingOn: string };
+  greeting: { mailboxId: string };
+  tone: { mailboxId: string };
+  message: { mailboxId: string };
+  inbox: { dialIn: DialIn };
+  over: object;
+}
+export type Phase = keyof InPhase;
 
-export interface CallState {
+/** What every call has. */
+export interface AnyCall {
   request: CallRequest;
   /** Which version of the system the call arrived under; it keeps it to its end. */
   version: number;
-  phase: Phase;
   /** Raised with every phase; timers of an earlier phase are void. */
   turn: number;
   numberId: string | null;
@@ -173,8 +175,61 @@ export interface CallState {
   trace: Trace;
 }
 
+/** A call in a certain phase. */
+export type CallIn<P extends Phase> = Omit<AnyCall, keyof InPhase[P]> & InPhase[P] & { phase: P };
+/** A call: what it has besides what every call has hangs on its phase. */
+export type CallState = { [P in Phase]: CallIn<P> }[Phase];
+
+const OWN: { [P in Phase]: readonly (keyof InPhase[P])[] } = {
+  waiting: [],
+  prompt: [],
+  menu: ['menu'],
+  asked: ['asking'],
+  naming: [],
+  queued: [],
+  ringing: [],
+  talking: ['talkingOn'],
+  greeting: ['mailboxId'],
+  tone: ['mailboxId'],
+  message: ['mailboxId'],
+  inbox: ['dialIn'],
+  over: [],
+};
+/** Whether a call has what its phase needs. */
+export const isWhole = (call: AnyCall & { phase: Phase }): boolean =>
+  OWN[call.phase].every((key) => call[key as keyof AnyCall] != null) &&
+  (call.phase !== 'queued' || call.waiting !== null);
+
+/** A call that waits in a queue: there, or while it rings at those who serve it. */
+export type Waits = CallState & { waiting: Waiting };
+
+/** What a phase needs to begin; nothing where it has nothing of its own. */
+export type Begins<P extends Phase> = keyof InPhase[P] extends never ? [] : [InPhase[P]];
+
+/**
+ * Starts a phase of a call: what was only of the one before is gone.
+ * @param now epoch milliseconds @returns the same call
+ */
+export function beginPhase<P extends Phase>(
+  call: CallState,
+  phase: P,
+  now: number,
+  ...[own]: Begins<P>
+): CallIn<P> {
+  const changed = call as Omit<AnyCall, never> & { phase: Phase };
+  changed.phase = phase;
+  changed.turn++;
+  changed.since = now;
+  changed.until = null;
+  changed.menu = null;
+  changed.asking = null;
+  changed.talkingOn = null;
+  if (phase === 'ringing') changed.legs = [];
+  return Object.assign(call, own) as unknown as CallIn<P>;
+}
+
 /** A call that has just been placed. */
-export const newCall = (request: CallRequest, version: number, now: number): CallState => ({
+export const newCall = (request: CallRequest, version: number, now: number): CallIn<'waiting'> => ({
   request,
   version,
   phase: 'waiting',
@@ -284,7 +339,7 @@ export interface Run {
   held(mailboxId: string): Held[];
   world(call: CallState): World;
   /** Calls that wait in a queue, the one that came first at the head. */
-  waitingIn(queueId: string): CallState[];
+  waitingIn(queueId: string): Waits[];
   /** The call now waits in a queue. */
   join(queueId: string, call: CallState): void;
   /** Looks again, at a moment from now on, whether somebody waiting can be put through. */
@@ -294,7 +349,7 @@ export interface Run {
   /** Sets a timer, void once the call has gone on to another phase. */
   after(call: CallState, ms: number, timer: TimerKind, rank: number, leg?: number): void;
   /** Starts a phase: timers of the one before are void. */
-  begin(call: CallState, phase: Phase): void;
+  begin<P extends Phase>(call: CallState, phase: P, ...own: Begins<P>): CallIn<P>;
   /** Phones that are on a call, with the call's id and whose call it is. */
   onCall: Map<string, { callId: string; personId: string | null }>;
   /** Phones that are being rung, with the call's id. */

@@ -5,20 +5,16 @@
 import TinyQueue from 'tinyqueue';
 import { withOwn, type Standing, type System } from '../../system';
 import { arrive } from '../way/arriving';
-import { answerGiven, keyWhileAsked } from '../way/asking';
-import { keyInInbox } from '../mailbox/inbox';
-import { pressInMenu } from '../way/menu';
-import { comfort, keyInQueue, leaveQueue, lookAgain, serve } from '../queues/queueing';
-import { keyAtMailbox } from '../way/mailbox-keys';
-import { named } from '../way/named';
-import { calledPerson, sendToOwnMailbox } from '../people/people';
-import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from '../people/ringing';
+import { serve } from '../queues/queueing';
 import {
+  beginPhase,
   emptyMemory,
   newCall,
   OF_A_WAIT,
   RANK,
   type Action,
+  type Begins,
+  type CallIn,
   type CallState,
   type Due,
   type Memory,
@@ -26,9 +22,10 @@ import {
   type Run,
   type Snapshot,
   type TimerKind,
+  type Waits,
 } from '../base/state';
-import { end, enter, hangUp, roundOver, timeOut } from '../way/walking';
-import { endMessage, isAtMailbox } from '../mailbox/voicemail';
+import { end, enter } from '../way/walking';
+import { act, isDue } from './acts';
 import { worldOf, type World } from '../base/world';
 import type { Happening, Outcome, TraceEvent } from '../base/trace';
 
@@ -166,13 +163,8 @@ export class CallEngine implements Run {
     call.trace.push(event);
   }
 
-  begin(call: CallState, phase: Phase): void {
-    call.phase = phase;
-    call.turn++;
-    call.since = this.now;
-    call.until = null;
-    if (phase !== 'talking') call.talkingOn = null;
-    if (phase === 'ringing') call.legs = [];
+  begin<P extends Phase>(call: CallState, phase: P, ...own: Begins<P>): CallIn<P> {
+    return beginPhase(call, phase, this.now, ...own);
   }
 
   after(call: CallState, ms: number, timer: TimerKind, rank: number, leg = 0): void {
@@ -187,11 +179,11 @@ export class CallEngine implements Run {
     else this.queued.set(queueId, new Set([call]));
   }
 
-  waitingIn(queueId: string): CallState[] {
+  waitingIn(queueId: string): Waits[] {
     const calls = this.queued.get(queueId);
     if (!calls) return [];
     for (const call of calls) if (call.waiting?.queueId !== queueId) calls.delete(call);
-    return [...calls];
+    return [...calls] as Waits[];
   }
 
   serveSoon(queueId: string, ms: number): void {
@@ -210,15 +202,6 @@ export class CallEngine implements Run {
 
   end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void {
     end(this, call, by, outcome);
-  }
-
-  /** A key pressed by the caller; where none is waited for it means nothing. */
-  private pressed(call: CallState, key: string): void {
-    if (call.phase === 'menu') pressInMenu(this, call, key);
-    else if (call.phase === 'asked') keyWhileAsked(this, call, key);
-    else if (call.phase === 'inbox') keyInInbox(this, call, key);
-    else if (isAtMailbox(call)) keyAtMailbox(this, call, key);
-    else if (call.waiting && call.phase !== 'talking') keyInQueue(this, call, key);
   }
 
   /**
@@ -241,22 +224,7 @@ export class CallEngine implements Run {
     if (what.kind === 'action') return this.perform(what.action, due.rank);
     if (what.kind === 'serve') return serve(this, what.queueId);
     if (this.isVoid(due)) return;
-    const call = this.calls.get(what.callId)!;
-    if (what.timer === 'give up') return call.phase === 'talking' ? undefined : hangUp(this, call, 'caller');
-    if (what.timer === 'talked') return hangUp(this, call, 'caller');
-    if (what.timer === 'time out') return timeOut(this, call);
-    if (what.timer === 'press') return this.pressed(call, String.fromCharCode(what.leg));
-    if (what.timer === 'longest wait') return leaveQueue(this, call, 'waited too long');
-    if (what.timer === 'comfort') return comfort(this, call);
-    if (what.timer === 'look again') return lookAgain(this, call);
-    const leg = call.legs.find((l) => l.n === what.leg);
-    if (!leg || leg.state === 'over') return;
-    if (what.timer === 'sound') sound(this, call, leg);
-    else if (what.timer === 'unreachable') this.unreachable(call, leg);
-    else if (what.timer === 'decline') this.declined(call, leg);
-    else if (what.timer === 'to mailbox') this.sentToMailbox(call, leg);
-    else if (what.timer === 'own voicemail') this.swallowed(call, leg);
-    else this.lifted(call, leg);
+    isDue(this, this.calls.get(what.callId)!, what.timer, what.leg);
   }
 
   /** A call that is hung up in the very millisecond in which it is placed is placed first. */
@@ -276,52 +244,6 @@ export class CallEngine implements Run {
     const call = this.calls.get(action.callId);
     if (call?.phase === 'over') return;
     if (!call) return action.kind === 'hang up' && rank === RANK.hangUp ? this.later(action) : undefined;
-    if (action.kind === 'hang up') return hangUp(this, call, action.by);
-    if (action.kind === 'press') return this.pressed(call, action.key);
-    if (action.kind === 'say')
-      return call.phase === 'naming' ? named(this, call, action.text) : answerGiven(this, call, action.text);
-    if (action.kind === 'silent')
-      return call.phase === 'message' ? endMessage(this, call, 'system', action.ms) : undefined;
-    const leg = call.legs.find((l) => l.phone === action.phone && l.state !== 'over');
-    if (!leg) return;
-    if (action.kind === 'answer') this.lifted(call, leg);
-    else if (action.kind === 'to mailbox') this.sentToMailbox(call, leg);
-    else this.declined(call, leg);
-  }
-
-  private lifted(call: CallState, leg: CallState['legs'][number]): void {
-    if (!lift(this, call, leg)) return;
-    const on = call.talkingOn;
-    const { waiting } = call;
-    call.waiting = null;
-    if (waiting) this.serveSoon(waiting.queueId, 0);
-    this.begin(call, 'talking');
-    call.talkingOn = on;
-    const talks = call.request.behaviour?.caller.talks;
-    if (talks !== undefined) this.after(call, talks * 1000, 'talked', RANK.hangUp);
-  }
-
-  /** Only a call that is for one person: a mailbox of one must not take what is for several. */
-  private sentToMailbox(call: CallState, leg: CallState['legs'][number]): void {
-    if (!leg.personId || calledPerson(this, call) !== leg.personId) return this.declined(call, leg);
-    endLeg(this, call, leg, 'sent to voicemail');
-    endOthers(this, call, 'declined elsewhere');
-    if (!sendToOwnMailbox(this, call, leg.personId)) roundOver(this, call, 'declined');
-  }
-
-  private declined(call: CallState, leg: CallState['legs'][number]): void {
-    if (decline(this, call, leg)) roundOver(this, call, 'declined');
-  }
-
-  /** Nothing came back from the phone: it is taken to be gone. */
-  private unreachable(call: CallState, leg: CallState['legs'][number]): void {
-    endLeg(this, call, leg, 'unreachable');
-    if (call.legs.every((l) => l.state === 'over')) roundOver(this, call, 'nobody answered');
-  }
-
-  /** The outside phone's own voicemail takes the call: for the caller it is answered, and lost to the business. */
-  private swallowed(call: CallState, leg: CallState['legs'][number]): void {
-    if (!ownVoicemail(this, call, leg)) return;
-    this.end(call, 'system', { kind: 'swallowed', phone: leg.phone });
+    act(this, call, action);
   }
 }

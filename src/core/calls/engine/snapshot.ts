@@ -2,7 +2,16 @@
 import { z } from 'zod';
 import { ForwardTarget, Id, System } from '../../system';
 import { CallRequest } from '../base/request';
-import type { Action, CallState, Due, Memory, Snapshot } from '../base/state';
+import {
+  isWhole,
+  type Action,
+  type AnyCall as StoredCall,
+  type CallState,
+  type Due,
+  type Memory,
+  type Phase,
+  type Snapshot,
+} from '../base/state';
 import type { Trace } from '../base/trace';
 
 const Moment = z.number();
@@ -49,7 +58,7 @@ const TraceEvents = z.custom<Trace>(
 );
 
 // Loose: what a later version adds to a call is kept.
-const Call = z.looseObject({
+const AnyCall = z.looseObject({
   request: CallRequest,
   version: Count,
   phase: z.enum([
@@ -134,7 +143,10 @@ const Call = z.looseObject({
   talkingOn: PhoneName.nullable(),
   mailboxId: Id.nullable(),
   trace: TraceEvents,
-}) satisfies z.ZodType<CallState>;
+}) satisfies z.ZodType<StoredCall & { phase: Phase }>;
+const Call = AnyCall.refine(isWhole, 'A call lacks what it is in the middle of.').transform(
+  (call) => call as CallState,
+);
 
 const ActionRecord = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('place'), request: CallRequest }),

@@ -4,7 +4,7 @@ import { localTime, writeTime } from '../../hours';
 import { pinFits, type Held } from '../../messages';
 import { usualKeys } from '../base/keys';
 import { mailboxName } from '../base/names';
-import { RANK, type CallState, type DialIn, type Run } from '../base/state';
+import { RANK, type CallIn, type CallState, type DialIn, type Run } from '../base/state';
 import { shownBy } from '../base/shown';
 import { hasArrived } from '../../system';
 
@@ -19,22 +19,25 @@ const MOST_WRONG = 3;
 const LOCKED_AFTER = 9;
 const LOCKED_MS = 30 * 60_000;
 
+type Listening = CallIn<'inbox'>;
+
 const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 
 /** Somebody calls to listen. @param mailboxId null where it is to be asked whose */
 export function dialIn(run: Run, call: CallState, mailboxId: string | null): void {
-  call.dialIn = { mailboxId, stage: 'pin', open: false, digits: '', times: 0, wrong: 0, list: [], index: 0 };
-  if (mailboxId === null) return askExtension(run, call);
-  askPin(run, call, '');
+  const listening = run.begin(call, 'inbox', {
+    dialIn: { mailboxId, stage: 'pin', open: false, digits: '', times: 0, wrong: 0, list: [], index: 0 },
+  });
+  if (mailboxId === null) return askExtension(run, listening);
+  askPin(run, listening, '');
 }
 
-const stateOf = (call: CallState): DialIn => call.dialIn!;
-const set = (call: CallState, change: Partial<DialIn>): DialIn =>
-  (call.dialIn = { ...stateOf(call), ...change });
+const set = (call: Listening, change: Partial<DialIn>): DialIn =>
+  (call.dialIn = { ...call.dialIn, ...change });
 
 /** Says something and waits for keys, which may be pressed meanwhile. */
-function says(run: Run, call: CallState, words: string, wait = KEY_MS): void {
-  run.begin(call, 'inbox');
+function says(run: Run, call: Listening, words: string, wait = KEY_MS): void {
+  run.begin(call, 'inbox', { dialIn: call.dialIn });
   run.say(call, { kind: 'says', words });
   const ms = spokenSeconds(words) * 1000 + wait;
   call.until = run.now + ms;
@@ -43,23 +46,23 @@ function says(run: Run, call: CallState, words: string, wait = KEY_MS): void {
 }
 
 /** Says something to its end, and the call is over. */
-function farewell(run: Run, call: CallState, words: string): void {
+function farewell(run: Run, call: Listening, words: string): void {
   set(call, { stage: 'goodbye' });
   says(run, call, words, 0);
 }
 
 /** The call is over; without the right PIN nobody listened to anything. */
-export function finish(run: Run, call: CallState, by: 'caller' | 'called' | 'system'): void {
-  const { open, mailboxId } = stateOf(call);
+export function finish(run: Run, call: Listening, by: 'caller' | 'called' | 'system'): void {
+  const { open, mailboxId } = call.dialIn;
   run.end(call, by, { kind: 'listened', mailboxId: open ? mailboxId : null });
 }
 
-function askExtension(run: Run, call: CallState): void {
+function askExtension(run: Run, call: Listening): void {
   set(call, { stage: 'extension', digits: '' });
   says(run, call, 'Enter the extension of the mailbox, then the square key.', 10_000);
 }
 
-function askPin(run: Run, call: CallState, before: string): void {
+function askPin(run: Run, call: Listening, before: string): void {
   const { mailboxId } = set(call, { stage: 'pin', digits: '' });
   if (!run.standing.pins?.[mailboxId!])
     return farewell(run, call, 'This mailbox has no PIN yet. Set one on the page of the mailbox first.');
@@ -83,8 +86,8 @@ function isLocked(run: Run, mailboxId: string): boolean {
 }
 
 /** A key pressed while listening. */
-export function keyInInbox(run: Run, call: CallState, key: string): void {
-  const { stage } = stateOf(call);
+export function keyInInbox(run: Run, call: Listening, key: string): void {
+  const { stage } = call.dialIn;
   // A PIN is written down nowhere: the trace is kept in the log.
   if (stage === 'goodbye') return;
   if (stage === 'extension' || stage === 'pin') return digit(run, call, key);
@@ -95,18 +98,18 @@ export function keyInInbox(run: Run, call: CallState, key: string): void {
   doWithMessage(run, call, key);
 }
 
-function digit(run: Run, call: CallState, key: string): void {
+function digit(run: Run, call: Listening, key: string): void {
   if (key === '*') return finish(run, call, 'caller');
   if (key === '#') return enough(run, call);
-  set(call, { digits: stateOf(call).digits + key });
-  run.begin(call, 'inbox');
+  set(call, { digits: call.dialIn.digits + key });
+  run.begin(call, 'inbox', { dialIn: call.dialIn });
   call.until = run.now + DIGITS_MS;
   run.after(call, DIGITS_MS, 'time out', RANK.timeout);
 }
 
 /** The digits entered are whole. */
-function enough(run: Run, call: CallState): void {
-  const { stage, digits, mailboxId } = stateOf(call);
+function enough(run: Run, call: Listening): void {
+  const { stage, digits, mailboxId } = call.dialIn;
   if (stage === 'extension') {
     const { system, extensions } = run.world(call);
     const owner = extensions.get(digits);
@@ -132,26 +135,26 @@ function enough(run: Run, call: CallState): void {
   menu(run, call);
 }
 
-function wrongly(run: Run, call: CallState, again: () => void): void {
-  const { wrong } = set(call, { wrong: stateOf(call).wrong + 1, digits: '' });
+function wrongly(run: Run, call: Listening, again: () => void): void {
+  const { wrong } = set(call, { wrong: call.dialIn.wrong + 1, digits: '' });
   if (wrong >= MOST_WRONG) return farewell(run, call, 'That was wrong three times. Goodbye.');
   again();
 }
 
 /** What lies in the mailbox: as it is held, and as this call has marked it since. */
-function heldNow(run: Run, call: CallState): Held[] {
+function heldNow(run: Run, call: Listening): Held[] {
   const marks = new Map(
     call.trace.flatMap((e) => (e.kind === 'marked' ? [[e.messageId, e.as] as const] : [])),
   );
   return run
-    .held(stateOf(call).mailboxId!)
+    .held(call.dialIn.mailboxId!)
     .filter((m) => marks.get(m.id) !== 'binned')
     .map((m) => (marks.has(m.id) ? { ...m, heard: true } : m));
 }
 
 const many = (n: number, what: string): string => `${n || 'no'} ${what} ${n === 1 ? 'message' : 'messages'}`;
 
-function menu(run: Run, call: CallState): void {
+function menu(run: Run, call: Listening): void {
   const held = heldNow(run, call);
   const fresh = held.filter((m) => !m.heard).length;
   const old = held.length - fresh;
@@ -170,7 +173,7 @@ function menu(run: Run, call: CallState): void {
   );
 }
 
-function choose(run: Run, call: CallState, key: string): void {
+function choose(run: Run, call: Listening, key: string): void {
   const held = heldNow(run, call);
   const list = key === '1' ? held.filter((m) => !m.heard) : key === '2' ? held.filter((m) => m.heard) : [];
   if (!list.length) return menuAgain(run, call);
@@ -179,13 +182,13 @@ function choose(run: Run, call: CallState, key: string): void {
 }
 
 /** The present message: who left it when, and then itself. */
-function play(run: Run, call: CallState): void {
+function play(run: Run, call: Listening): void {
   const { list, index } = set(call, { stage: 'message', digits: '' });
   const message = list[index];
   if (!message) return menu(run, call);
   const local = localTime(run.world(call).system.business.timeZone, message.at);
   const words = `Message ${index + 1} of ${list.length}, from ${message.from}, ${DAYS[local.day - 1]} ${writeTime(local.minute)}.`;
-  run.begin(call, 'inbox');
+  run.begin(call, 'inbox', { dialIn: call.dialIn });
   run.say(call, { kind: 'says', words });
   run.say(call, { kind: 'plays', messageId: message.id, after: spokenSeconds(words) * 1000 });
   const ms = (spokenSeconds(words) + message.seconds) * 1000;
@@ -194,7 +197,7 @@ function play(run: Run, call: CallState): void {
   usualKeys(run, call);
 }
 
-function after(run: Run, call: CallState): void {
+function after(run: Run, call: Listening): void {
   set(call, { stage: 'after' });
   says(
     run,
@@ -203,8 +206,8 @@ function after(run: Run, call: CallState): void {
   );
 }
 
-function doWithMessage(run: Run, call: CallState, key: string): void {
-  const { list, index } = stateOf(call);
+function doWithMessage(run: Run, call: Listening, key: string): void {
+  const { list, index } = call.dialIn;
   const message = list[index]!;
   const next = (): void => {
     set(call, { index: index + 1, times: 0 });
@@ -223,7 +226,7 @@ function doWithMessage(run: Run, call: CallState, key: string): void {
   after(run, call);
 }
 
-function callBack(run: Run, call: CallState, message: Held): void {
+function callBack(run: Run, call: Listening, message: Held): void {
   const { from } = call.request;
   const { system } = run.world(call);
   if (from.kind !== 'phone' || !message.fromNumber) {
@@ -242,15 +245,15 @@ function callBack(run: Run, call: CallState, message: Held): void {
   run.end(call, 'system', { kind: 'went out', number: message.fromNumber, shows });
 }
 
-function menuAgain(run: Run, call: CallState): void {
-  const { times } = set(call, { times: stateOf(call).times + 1 });
+function menuAgain(run: Run, call: Listening): void {
+  const { times } = set(call, { times: call.dialIn.times + 1 });
   if (times >= MOST_TIMES) return farewell(run, call, 'Goodbye.');
   menu(run, call);
 }
 
 /** Nothing was pressed, or a message has been played to its end. */
-export function inboxTimeOut(run: Run, call: CallState): void {
-  const { stage, digits, list, index } = stateOf(call);
+export function inboxTimeOut(run: Run, call: Listening): void {
+  const { stage, digits, list, index } = call.dialIn;
   if (stage === 'goodbye') return finish(run, call, 'system');
   if ((stage === 'pin' || stage === 'extension') && digits) return enough(run, call);
   if (stage === 'message') {
@@ -259,7 +262,7 @@ export function inboxTimeOut(run: Run, call: CallState): void {
     return after(run, call);
   }
   if (stage === 'menu') return menuAgain(run, call);
-  const { times } = set(call, { times: stateOf(call).times + 1 });
+  const { times } = set(call, { times: call.dialIn.times + 1 });
   if (times >= MOST_TIMES) return farewell(run, call, 'Goodbye.');
   if (stage === 'pin') return askPin(run, call, '');
   if (stage === 'extension') return askExtension(run, call);

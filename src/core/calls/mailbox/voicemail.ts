@@ -4,7 +4,10 @@ import { localTime } from '../../hours';
 import { zoneOf, type Mailbox, type Occasion, type System } from '../../system';
 import { awayAt } from '../base/away';
 import { usualKeys } from '../base/keys';
-import { RANK, type CallState, type Run } from '../base/state';
+import { RANK, type CallIn, type CallState, type Run } from '../base/state';
+
+/** The call is with a mailbox: its greeting, its tone, or a message being left. */
+export type AtMailbox = CallIn<'greeting'> | CallIn<'tone'> | CallIn<'message'>;
 
 /** The tone after a greeting, in milliseconds. */
 const TONE_MS = 500;
@@ -31,8 +34,7 @@ export function voicemail(run: Run, call: CallState, mailboxId: string, said?: O
   const reason = said && !own ? spokenSeconds(REASONS[said]) * 1000 : 0;
   const recordingId = own?.recordingId ?? mailbox.greetingId;
   const ms = reason + ((recordingId && world.promptMs.get(recordingId)) || PLAIN_GREETING_MS);
-  call.mailboxId = mailboxId;
-  run.begin(call, 'greeting');
+  run.begin(call, 'greeting', { mailboxId });
   call.until = run.now + ms;
   run.say(call, {
     kind: 'greeting started',
@@ -73,22 +75,23 @@ export const everybodyAway = (mailbox: Mailbox, system: System, now: number): bo
   });
 
 /** The greeting has ended: the tone. */
-export function tone(run: Run, call: CallState): void {
-  if (run.world(call).system.mailboxes[call.mailboxId!]!.noTone) return record(run, call);
-  run.begin(call, 'tone');
-  run.say(call, { kind: 'tone', mailboxId: call.mailboxId! });
+export function tone(run: Run, call: CallIn<'greeting'>): void {
+  const { mailboxId } = call;
+  if (run.world(call).system.mailboxes[mailboxId]!.noTone) return record(run, call);
+  run.begin(call, 'tone', { mailboxId });
+  run.say(call, { kind: 'tone', mailboxId });
   run.after(call, TONE_MS, 'time out', RANK.timeout);
 }
 
 /** The tone has ended: the caller speaks. */
-export function record(run: Run, call: CallState): void {
-  const mailboxId = call.mailboxId!;
+export function record(run: Run, call: CallIn<'greeting'> | CallIn<'tone'>): void {
+  const { mailboxId } = call;
   const mailbox = run.world(call).system.mailboxes[mailboxId]!;
   const longest = mailbox.longest * 1000;
   const caller = call.request.behaviour?.caller;
   const speaks = caller ? caller.message * 1000 : longest;
   if (speaks === 0 && !caller?.stays) return run.end(call, 'caller', { kind: 'no message', mailboxId });
-  run.begin(call, 'message');
+  run.begin(call, 'message', { mailboxId });
   call.until = run.now + longest;
   run.say(call, { kind: 'recording started', mailboxId });
   const silence = silenceMs(mailbox);
@@ -101,7 +104,7 @@ export const silenceMs = ({ silence }: Mailbox): number | null =>
   silence === null ? null : (silence ?? USUAL_SILENCE_SECONDS) * 1000;
 
 /** The recording has run its time: the caller hung up, was silent for long, or it is as long as it may be. */
-export function messageOver(run: Run, call: CallState): void {
+export function messageOver(run: Run, call: CallIn<'message'>): void {
   const caller = call.request.behaviour?.caller;
   if (run.now >= (call.until ?? Infinity)) return endMessage(run, call, 'system');
   if (!caller?.stays) return endMessage(run, call, 'caller');
@@ -109,8 +112,8 @@ export function messageOver(run: Run, call: CallState): void {
 }
 
 /** The recording stops. @param silent milliseconds of silence at its end, which are not kept */
-export function endMessage(run: Run, call: CallState, by: 'caller' | 'system', silent = 0): void {
-  const mailboxId = call.mailboxId!;
+export function endMessage(run: Run, call: CallIn<'message'>, by: 'caller' | 'system', silent = 0): void {
+  const { mailboxId } = call;
   const ms = Math.max(0, run.now - call.since - silent);
   const seconds = Math.round(ms / 1000);
   if (ms < SHORTEST_MESSAGE_MS) {
@@ -120,7 +123,3 @@ export function endMessage(run: Run, call: CallState, by: 'caller' | 'system', s
   run.say(call, { kind: 'recorded', mailboxId, seconds });
   run.end(call, by, { kind: 'message', mailboxId, seconds });
 }
-
-/** Whether the call is with a mailbox: its greeting, its tone, or a message being left. */
-export const isAtMailbox = ({ phase }: CallState): boolean =>
-  phase === 'greeting' || phase === 'tone' || phase === 'message';

@@ -190,7 +190,6 @@ export function lift(run: Run, call: CallState, leg: Leg): boolean {
   endOthers(run, call, 'answered elsewhere');
   run.onCall.set(leg.phone, { callId: call.request.id, personId: leg.personId });
   tookCall(run, call, leg);
-  call.talkingOn = leg.phone;
   run.say(call, { kind: 'answered', phone: leg.phone, personId: leg.personId });
   return true;
 }

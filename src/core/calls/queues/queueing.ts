@@ -6,13 +6,13 @@ import { offersOf } from '../people/offers';
 import { arrange, drawNext, idOf } from '../people/patterns';
 import { leftAlone } from '../people/people';
 import { endOthers, offer } from '../people/ringing';
-import { RANK, type CallState, type Run, type Rung } from '../base/state';
+import { RANK, type CallState, type Run, type Rung, type Waits } from '../base/state';
 import type { NotRung, RingEnd } from '../base/trace';
 
 /** Where nobody is free for a reason the system is not told the end of, it looks again after so long. No source. */
 const LOOK_AGAIN_MS = 20_000;
 
-const queueOf = (run: Run, call: CallState): Queue => run.world(call).system.queues[call.waiting!.queueId]!;
+const queueOf = (run: Run, call: Waits): Queue => run.world(call).system.queues[call.waiting.queueId]!;
 
 /**
  * The call reaches a queue that is there.
@@ -22,7 +22,7 @@ export function enterQueue(run: Run, call: CallState, queueId: string, stepId: s
   const queue = run.world(call).system.queues[queueId]!;
   const ahead = run.waitingIn(queueId).length;
   const loggedIn = queue.memberIds.filter((id) => isLoggedIn(run, queueId, id));
-  call.waiting = {
+  const waiting = {
     queueId,
     stepId,
     since: run.now,
@@ -30,19 +30,21 @@ export function enterQueue(run: Run, call: CallState, queueId: string, stepId: s
     tried: [],
     looks: false,
   };
+  call.waiting = waiting;
+  const waits = call as Waits;
   call.how = { ringBusy: false, confirm: false };
-  if (!loggedIn.length) return leaveQueue(run, call, 'nobody logged in');
-  if (ahead >= queue.limit && ahead > 0) return leaveQueue(run, call, 'full');
-  if (queue.limit === 0 && !freeMembers(run, call, queue).length) return leaveQueue(run, call, 'full');
+  if (!loggedIn.length) return leaveQueue(run, waits, 'nobody logged in');
+  if (ahead >= queue.limit && ahead > 0) return leaveQueue(run, waits, 'full');
+  if (queue.limit === 0 && !freeMembers(run, call, queue).length) return leaveQueue(run, waits, 'full');
   run.say(call, { kind: 'queued', queueId, position: ahead + 1 });
   run.join(queueId, call);
   run.begin(call, 'queued');
-  const { token } = call.waiting;
+  const { token } = waiting;
   run.after(call, queue.longestWait * 1000, 'longest wait', RANK.timeout, token);
   if (queue.comfort) run.after(call, queue.comfort.every * 1000, 'comfort', RANK.timeout, token);
   usualKeys(run, call);
   serve(run, queueId);
-  if (call.phase === 'queued') nobodyFree(run, call);
+  if (call.phase === 'queued') nobodyFree(run, waits);
 }
 
 export const isLoggedIn = (run: Pick<Run, 'standing'>, queueId: string, personId: string): boolean =>
@@ -89,7 +91,7 @@ export function serve(run: Run, queueId: string): void {
   for (const [i, call] of waiting.entries()) {
     if (call.phase !== 'queued') continue;
     const queue = queueOf(run, call);
-    const wait = call.waiting!;
+    const wait = call.waiting;
     // Within the moment in which nobody took it it is not offered again: a phone that declines at once would go on for ever.
     const again = wait.offered !== run.now && i < last;
     const isTried = (id: string) => wait.tried.includes(id);
@@ -122,20 +124,20 @@ function firstOf(run: Run, call: CallState, queue: Queue, order: readonly Rung[]
 }
 
 /** Nobody is free for a caller: it is said where they stand, and looked again a while later. */
-function nobodyFree(run: Run, call: CallState): void {
-  const { queueId, token, looks } = call.waiting!;
+function nobodyFree(run: Run, call: Waits): void {
+  const { queueId, token, looks } = call.waiting;
   run.say(call, { kind: 'nobody free', queueId, position: positionOf(run, call) });
   if (looks) return;
-  call.waiting!.looks = true;
+  call.waiting.looks = true;
   run.after(call, LOOK_AGAIN_MS, 'look again', RANK.timeout, token);
 }
 
-const positionOf = (run: Run, call: CallState): number =>
-  run.waitingIn(call.waiting!.queueId).findIndex((c) => c === call) + 1;
+const positionOf = (run: Run, call: Waits): number =>
+  run.waitingIn(call.waiting.queueId).findIndex((c) => c === call) + 1;
 
 /** Those rung for somebody waiting did not take it: the next of them, and when all were tried, from the start again. */
-export function notTaken(run: Run, call: CallState, how: RingEnd): void {
-  const { queueId } = call.waiting!;
+export function notTaken(run: Run, call: Waits, how: RingEnd): void {
+  const { queueId } = call.waiting;
   const letRing = (run.memory.letRing ??= {});
   for (const { personId } of call.legs) if (personId) letRing[personId] = run.now;
   endOthers(run, call, 'not answered');
@@ -146,25 +148,25 @@ export function notTaken(run: Run, call: CallState, how: RingEnd): void {
 }
 
 /** It is looked again whether somebody is free, those tried before among them. */
-export function lookAgain(run: Run, call: CallState): void {
-  call.waiting!.looks = false;
+export function lookAgain(run: Run, call: Waits): void {
+  call.waiting.looks = false;
   if (call.phase !== 'queued') return;
-  call.waiting!.tried = [];
-  serve(run, call.waiting!.queueId);
+  call.waiting.tried = [];
+  serve(run, call.waiting.queueId);
   if (call.phase === 'queued') nobodyFree(run, call);
 }
 
 /** What is said to those who wait. */
-export function comfort(run: Run, call: CallState): void {
+export function comfort(run: Run, call: Waits): void {
   const queue = queueOf(run, call);
   if (!queue.comfort) return;
   if (call.phase === 'queued')
     run.say(call, { kind: 'comfort', queueId: queue.id, position: positionOf(run, call) });
-  run.after(call, queue.comfort.every * 1000, 'comfort', RANK.timeout, call.waiting!.token);
+  run.after(call, queue.comfort.every * 1000, 'comfort', RANK.timeout, call.waiting.token);
 }
 
 /** A key pressed by somebody who waits. */
-export function keyInQueue(run: Run, call: CallState, key: string): void {
+export function keyInQueue(run: Run, call: Waits, key: string): void {
   const queue = queueOf(run, call);
   run.say(call, { kind: 'key', key });
   if (key === queue.exitKey) return leaveQueue(run, call, 'left by key');
@@ -174,10 +176,10 @@ export function keyInQueue(run: Run, call: CallState, key: string): void {
 }
 
 /** Somebody waits no longer: the way the step has for it, or on to the next step. */
-export function leaveQueue(run: Run, call: CallState, way: QueueWay): void {
-  const { queueId, stepId, since } = call.waiting!;
+export function leaveQueue(run: Run, call: Waits, way: QueueWay): void {
+  const { queueId, stepId, since } = call.waiting;
   endOthers(run, call, 'cancelled');
-  call.waiting = null;
+  (call as CallState).waiting = null;
   run.say(call, { kind: 'left queue', queueId, way, waited: Math.round((run.now - since) / 1000) });
   if (stepId === null) return leftAlone(run, call);
   const stop = run.world(call).routes.get(call.planId!)!.stops.get(stepId)!;

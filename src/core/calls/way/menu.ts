@@ -4,7 +4,8 @@ import { keypadDigits } from '../../numbering';
 import type { MenuKey, MenuStep, Person, System } from '../../system';
 import { reachExtension, reachPerson } from './extensions';
 import { usualKeys } from '../base/keys';
-import { RANK, type CallState, type Run } from '../base/state';
+import { RANK, type CallIn, type CallState, type Run } from '../base/state';
+import { stopOf } from '../base/stop';
 
 /** What is said before a name is spelt, and before one of several is chosen, in milliseconds. */
 const SPELL_MS = 4000;
@@ -14,21 +15,15 @@ const ENOUGH_LETTERS = 3;
 /** So many of those found by name are offered, one for each key. */
 const MOST_OFFERED = 9;
 
-const stopOf = (run: Run, call: CallState) =>
-  run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
+type InAMenu = CallIn<'menu'>;
 const stepOf = (run: Run, call: CallState): MenuStep => stopOf(run, call).step as MenuStep;
 
 /** The call reaches a menu: it is played, and keys are waited for. */
-export function menu(run: Run, call: CallState): void {
-  call.menu = { tries: 0, digits: '', mode: 'keys', found: [] };
-  playMenu(run, call);
-}
+export const menu = (run: Run, call: CallState): void => playMenu(run, call, 1);
 
-function playMenu(run: Run, call: CallState): void {
+function playMenu(run: Run, call: CallState, time: number): void {
   const step = stepOf(run, call);
-  const time = ++call.menu!.tries;
-  call.menu = { tries: time, digits: '', mode: 'keys', found: [] };
-  run.begin(call, 'menu');
+  run.begin(call, 'menu', { menu: { tries: time, digits: '', mode: 'keys', found: [] } });
   run.say(call, { kind: 'menu', stepId: step.id, recordingId: step.recordingId, time });
   const says = step.recordingId ? (run.world(call).promptMs.get(step.recordingId) ?? 0) : 0;
   wait(run, call, says + step.seconds * 1000);
@@ -41,10 +36,10 @@ function wait(run: Run, call: CallState, ms: number): void {
 }
 
 /** A key is pressed in a menu. */
-export function pressInMenu(run: Run, call: CallState, key: string): void {
+export function pressInMenu(run: Run, call: InAMenu, key: string): void {
   run.say(call, { kind: 'key', key });
-  const digits = call.menu!.digits + key;
-  call.menu = { ...call.menu!, digits };
+  const digits = call.menu.digits + key;
+  call.menu = { ...call.menu, digits };
   if (call.menu.mode === 'name') return spell(run, call);
   if (call.menu.mode === 'choose') return chooseFound(run, call);
   const step = stepOf(run, call);
@@ -57,14 +52,11 @@ export function pressInMenu(run: Run, call: CallState, key: string): void {
 }
 
 /** The present digits are read on their own: a branch, the key for names, an extension, or wrong. */
-function decide(run: Run, call: CallState): void {
+function decide(run: Run, call: InAMenu): void {
   const step = stepOf(run, call);
-  const { digits } = call.menu!;
+  const { digits } = call.menu;
   const branch = branchFor(run, call, digits as MenuKey);
-  if (branch !== undefined) {
-    call.menu = null;
-    return run.enter(call, branch);
-  }
+  if (branch !== undefined) return run.enter(call, branch);
   if (digits === step.nameKey) return startSpelling(run, call);
   if (step.dialExtension && run.world(call).extensions.has(digits)) return dialInside(run, call, digits);
   wrong(run, call);
@@ -75,22 +67,21 @@ const branchFor = (run: Run, call: CallState, key: MenuKey): string | null | und
   return i < 0 ? undefined : stopOf(run, call).branches[i]!;
 };
 
-function wrong(run: Run, call: CallState): void {
-  run.say(call, { kind: 'wrong key', keys: call.menu!.digits });
+function wrong(run: Run, call: InAMenu): void {
+  run.say(call, { kind: 'wrong key', keys: call.menu.digits });
   again(run, call, 'wrong');
 }
 
 /** It is played again, or has been often enough and the call goes on. */
-function again(run: Run, call: CallState, why: 'wrong' | 'none'): void {
-  if (call.menu!.tries < stepOf(run, call).tries) return playMenu(run, call);
+function again(run: Run, call: InAMenu, why: 'wrong' | 'none'): void {
+  if (call.menu.tries < stepOf(run, call).tries) return playMenu(run, call, call.menu.tries + 1);
   const branch = branchFor(run, call, why);
-  call.menu = null;
   run.enter(call, branch !== undefined ? branch : stopOf(run, call).otherwise);
 }
 
 /** No further key came in time. */
-export function menuTimeOut(run: Run, call: CallState): void {
-  const { mode, digits, found } = call.menu!;
+export function menuTimeOut(run: Run, call: InAMenu): void {
+  const { mode, digits, found } = call.menu;
   if (mode === 'keys' && digits) return decide(run, call);
   if (mode === 'name' && found.length && digits) return offerFound(run, call);
   if (mode !== 'keys' && digits) return wrong(run, call);
@@ -99,25 +90,24 @@ export function menuTimeOut(run: Run, call: CallState): void {
 }
 
 /** The keys so far may be the beginning of more. */
-function keepListening(run: Run, call: CallState): void {
-  run.begin(call, 'menu');
+function keepListening(run: Run, call: InAMenu): void {
+  run.begin(call, 'menu', { menu: call.menu });
   wait(run, call, run.world(call).system.business.digitSeconds * 1000);
 }
 
-function startSpelling(run: Run, call: CallState): void {
-  call.menu = { ...call.menu!, digits: '', mode: 'name', found: [] };
+function startSpelling(run: Run, call: InAMenu): void {
   run.say(call, { kind: 'spell a name' });
-  run.begin(call, 'menu');
+  run.begin(call, 'menu', { menu: { ...call.menu, digits: '', mode: 'name', found: [] } });
   wait(run, call, SPELL_MS + stepOf(run, call).seconds * 1000);
   usualKeys(run, call);
 }
 
-function spell(run: Run, call: CallState): void {
-  const { digits } = call.menu!;
+function spell(run: Run, call: InAMenu): void {
+  const { digits } = call.menu;
   const done = digits.endsWith('#');
   const letters = done ? digits.slice(0, -1) : digits;
   const found = foundByName(run.world(call).system, letters);
-  call.menu = { ...call.menu!, found: found.map((p) => p.id) };
+  call.menu = { ...call.menu, found: found.map((p) => p.id) };
   if (!found.length) return wrong(run, call);
   if (found.length === 1 && (done || letters.length >= ENOUGH_LETTERS))
     return connect(run, call, found[0]!.id, letters);
@@ -141,19 +131,18 @@ export function foundByName(system: System, digits: string): Person[] {
     .sort((a, b) => a.name.localeCompare(b.name, 'en'));
 }
 
-function offerFound(run: Run, call: CallState): void {
-  const found = call.menu!.found.slice(0, MOST_OFFERED);
-  if (found.length === 1) return connect(run, call, found[0]!, call.menu!.digits.replace('#', ''));
-  call.menu = { ...call.menu!, digits: '', mode: 'choose', found };
+function offerFound(run: Run, call: InAMenu): void {
+  const found = call.menu.found.slice(0, MOST_OFFERED);
+  if (found.length === 1) return connect(run, call, found[0]!, call.menu.digits.replace('#', ''));
   run.say(call, { kind: 'found by name', personIds: found });
-  run.begin(call, 'menu');
+  run.begin(call, 'menu', { menu: { ...call.menu, digits: '', mode: 'choose', found } });
   wait(run, call, CHOOSE_MS + stepOf(run, call).seconds * 1000);
   usualKeys(run, call);
 }
 
-function chooseFound(run: Run, call: CallState): void {
-  const id = call.menu!.found[Number(call.menu!.digits) - 1];
-  if (id) connect(run, call, id, call.menu!.digits);
+function chooseFound(run: Run, call: InAMenu): void {
+  const id = call.menu.found[Number(call.menu.digits) - 1];
+  if (id) connect(run, call, id, call.menu.digits);
   else wrong(run, call);
 }
 
@@ -163,21 +152,19 @@ function rememberMenu(run: Run, call: CallState): void {
   call.backTo = { planId: call.planId!, stepId: none === undefined ? stopOf(run, call).otherwise : none };
 }
 
-function connect(run: Run, call: CallState, personId: string, digits: string): void {
+function connect(run: Run, call: InAMenu, personId: string, digits: string): void {
   const { people } = run.world(call).system;
   rememberMenu(run, call);
-  call.menu = null;
   run.say(call, { kind: 'dialled', extension: digits, who: people[personId]?.name ?? '' });
   reachPerson(run, call, personId);
 }
 
-function dialInside(run: Run, call: CallState, digits: string): void {
+function dialInside(run: Run, call: InAMenu, digits: string): void {
   const { system, extensions } = run.world(call);
   const owner = extensions.get(digits)!;
   if (owner.until !== null && owner.until < localTime(system.business.timeZone, run.now).date)
     return wrong(run, call);
   run.say(call, { kind: 'dialled', extension: digits, who: owner.who });
   rememberMenu(run, call);
-  call.menu = null;
   reachExtension(run, call, owner);
 }

@@ -1,6 +1,7 @@
 /** The caller has said a name: ringing goes on. */
 import { ringOnward, ringStep } from '../people/people';
 import type { CallState, Run } from '../base/state';
+import { stopOf } from '../base/stop';
 
 /** The time to say it is over. */
 export const namedEnough = (run: Run, call: CallState): void =>
@@ -14,6 +15,6 @@ export function named(run: Run, call: CallState, text: string): void {
     if (call.person.until !== null) call.person.until += run.now - call.since;
     return ringOnward(run, call);
   }
-  const { step } = run.world(call).routes.get(call.planId!)!.stops.get(call.stepId!)!;
+  const { step } = stopOf(run, call);
   if (step.kind === 'ring') ringStep(run, call, step);
 }

@@ -8,6 +8,7 @@ import {
   type Plan,
   type RingStep,
   type Step,
+  type StepOf,
   type System,
 } from '../../system';
 import { timesOf } from './times';
@@ -59,55 +60,68 @@ class Writer {
     if (!steps.length) return this.afterwards(after);
     const step = steps[0]!;
     const rest = [...steps.slice(1), ...after];
+    return (this.NODES[step.kind] as (step: Step, rest: readonly Step[]) => Node[])(step, rest);
+  }
+
+  /** How each kind of step is written. */
+  private readonly NODES: { [K in Step['kind']]: (step: StepOf<K>, rest: readonly Step[]) => Node[] } = {
+    hours: (step, rest) => [this.hours(step, rest)],
+    caller: (step, rest) => this.caller(step, rest),
+    ring: (step, rest) => this.ring(step, rest),
+    forward: (step, rest) => {
+      if (!step.number) return this.steps(rest, []);
+      if (step.confirm) this.left.add('taking a call by pressing a key');
+      return [
+        element('location', { url: `tel:${step.number}` }, [
+          element('proxy', { timeout: String(step.seconds) }, this.outputs(rest)),
+        ]),
+      ];
+    },
+    voicemail: (step, rest) =>
+      step.mailboxId
+        ? [element('location', { url: `sip:${step.mailboxId}@voicemail.${HOST}` }, [element('redirect', {})])]
+        : this.steps(rest, []),
+    end: (step) => {
+      if (step.how === 'message') this.left.add(`${this.words(step)}: what is said`);
+      return [element('reject', { status: step.how === 'busy' ? 'busy' : 'reject' })];
+    },
+    goto: (step, rest) => this.goto(step, rest),
+    notify: (step, rest) =>
+      step.how === 'mail' && step.to
+        ? [element('mail', { url: `mailto:${step.to}` }, this.steps(rest, []))]
+        : this.unsaid(step, rest),
+    play: (step, rest) => this.unsaid(step, rest),
+    menu: (step, rest) => this.unsaid(step, rest),
+    queue: (step, rest) => this.unsaid(step, rest),
+    share: (step, rest) => this.unsaid(step, rest),
+    ask: (step, rest) => this.unsaid(step, rest),
+  };
+
+  /** What the language has no words for. */
+  private unsaid(step: Step, rest: readonly Step[]): Node[] {
+    this.left.add(`${this.words(step)}${listsOf(step).length ? ', with its branches' : ''}`);
+    return this.steps(rest, []);
+  }
+  private words(step: Step): string {
     const { verb, what } = stepInWords(step, this.system);
-    switch (step.kind) {
-      case 'hours':
-        return [this.hours(step, rest)];
-      case 'caller':
-        return this.caller(step, rest);
-      case 'ring':
-        return this.ring(step, rest);
-      case 'forward':
-        if (!step.number) return this.steps(rest, []);
-        if (step.confirm) this.left.add('taking a call by pressing a key');
-        return [
-          element('location', { url: `tel:${step.number}` }, [
-            element('proxy', { timeout: String(step.seconds) }, this.outputs(rest)),
-          ]),
-        ];
-      case 'voicemail':
-        if (!step.mailboxId) return this.steps(rest, []);
-        return [
-          element('location', { url: `sip:${step.mailboxId}@voicemail.${HOST}` }, [element('redirect', {})]),
-        ];
-      case 'end':
-        if (step.how === 'message') this.left.add(`${verb} ${what}: what is said`);
-        return [element('reject', { status: step.how === 'busy' ? 'busy' : 'reject' })];
-      case 'goto': {
-        const plan = step.planId ? this.system.plans[step.planId] : undefined;
-        if (!plan) return this.steps(rest, []);
-        if (this.open.includes(plan.id)) {
-          this.left.add(`going back to ${plan.name}: the call ends there`);
-          return [element('reject', { status: 'reject' })];
-        }
-        const ref = idOf(`plan-${plan.id}`);
-        if (!this.subs.has(ref)) {
-          this.open.push(plan.id);
-          const content = this.steps(plan.steps, []);
-          this.open.pop();
-          this.subs.set(ref, content);
-        }
-        return [element('sub', { ref })];
-      }
-      case 'notify':
-        if (step.how === 'mail' && step.to)
-          return [element('mail', { url: `mailto:${step.to}` }, this.steps(rest, []))];
-        this.left.add(`${verb} ${what}`);
-        return this.steps(rest, []);
-      default:
-        this.left.add(`${verb} ${what}${listsOf(step).length ? ', with its branches' : ''}`);
-        return this.steps(rest, []);
+    return `${verb} ${what}`;
+  }
+
+  private goto(step: StepOf<'goto'>, rest: readonly Step[]): Node[] {
+    const plan = step.planId ? this.system.plans[step.planId] : undefined;
+    if (!plan) return this.steps(rest, []);
+    if (this.open.includes(plan.id)) {
+      this.left.add(`going back to ${plan.name}: the call ends there`);
+      return [element('reject', { status: 'reject' })];
     }
+    const ref = idOf(`plan-${plan.id}`);
+    if (!this.subs.has(ref)) {
+      this.open.push(plan.id);
+      const content = this.steps(plan.steps, []);
+      this.open.pop();
+      this.subs.set(ref, content);
+    }
+    return [element('sub', { ref })];
   }
 
   /** What several branches go on with is written once, as a subaction. */

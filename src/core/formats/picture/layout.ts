@@ -1,6 +1,6 @@
 /** A plan as boxes and lines, laid out from top to bottom. */
 import { Graph, layout } from '@dagrejs/dagre';
-import { branchInWords, layOut, stepInWords } from '../../answering';
+import { branchInWords, layOut, readingOf, stepInWords } from '../../answering';
 import { listsOf, type Plan, type Step, type System } from '../../system';
 
 export interface Box {
@@ -70,18 +70,16 @@ export function pictureOf(plan: Plan, system: System): Picture {
   }
   edge('start', route.first, '');
   for (const { step, next, branches, otherwise } of route.stops.values()) {
-    if (step.kind === 'end' || (step.kind === 'voicemail' && step.mailboxId)) continue;
-    if (step.kind === 'goto' && step.planId) continue;
+    const reading = readingOf(step);
+    const ways = reading.waysOn(route.stops.get(step.id)!);
+    if (!ways.length) continue;
     for (const [branch] of listsOf(step))
       edge(
         step.id,
         branch < 0 ? otherwise : branches[branch]!,
         branchInWords(step, branch, system).split(' · ')[0]!,
       );
-    const allBranch =
-      step.kind === 'hours' || step.kind === 'caller' || step.kind === 'menu' || step.kind === 'share';
-    if (!allBranch)
-      edge(step.id, next, step.kind === 'ring' || step.kind === 'forward' ? 'nobody answered' : '');
+    if (reading.onward !== null) edge(step.id, next, reading.onward ?? '');
   }
   layout(graph);
   const size = graph.graph() as { width?: number; height?: number };

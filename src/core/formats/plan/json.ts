@@ -5,17 +5,21 @@ import {
   allSteps,
   applyEdit,
   Hours,
+  KIND_WORDS,
+  letGoWithin,
   Mailbox,
   Plan,
+  pointersIn,
   Queue,
   Recording,
   Rota,
   SYSTEM_VERSION,
   type Command,
-  type ForwardTarget,
-  type Step,
+  type Kind,
   type System,
 } from '../../system';
+
+type Section = keyof System;
 
 const FORMAT = 'upper-line-plan';
 const PlanFile = z.object({
@@ -29,50 +33,29 @@ const PlanFile = z.object({
   mailboxes: z.array(Mailbox),
 });
 
-/** Ids of one kind that the steps of a plan point at. */
-function used(steps: readonly Step[], pick: (step: Step) => (string | null | undefined)[]): string[] {
-  return [...new Set([...allSteps(steps)].flatMap(pick))].filter((id): id is string => !!id);
-}
-
 /** Writes a plan. */
 export function writePlan(plan: Plan, system: System): string {
-  const pickFrom = <T>(items: Record<string, T>, ids: readonly string[]): T[] =>
-    ids.flatMap((id) => items[id] ?? []);
-  const queues = pickFrom(
-    system.queues,
-    used(plan.steps, (s) => [s.kind === 'queue' ? s.queueId : null]),
-  );
-  const mailboxes = pickFrom(
-    system.mailboxes,
-    used(plan.steps, (s) => [s.kind === 'voicemail' ? s.mailboxId : null]),
-  );
-  const recordings = pickFrom(
-    system.recordings,
-    [
-      ...new Set([
-        ...used(plan.steps, (s) => ['recordingId' in s ? s.recordingId : null]),
-        ...queues.flatMap((q) => [q.holdMusicId, q.comfort?.recordingId]),
-        ...mailboxes.flatMap((m) => [m.greetingId, ...(m.greetings ?? []).map((g) => g.recordingId)]),
-      ]),
-    ].filter((id): id is string => !!id),
-    // The words go along; the samples of a sound are kept beside the document, and stay.
-  ).map(({ sound: _, ...words }) => words);
+  const meant = <T>(items: Record<string, T>, kind: Kind, ...by: [Section, unknown][]): T[] => {
+    const ids = by.flatMap(([section, object]) => [...pointersIn(section, object, kind)]);
+    return [...new Set(ids.filter((p) => p.to === kind).map((p) => p.id))].flatMap((id) => items[id] ?? []);
+  };
+  const own: [Section, unknown] = ['plans', plan];
+  const queues = meant(system.queues, 'queue', own);
+  const mailboxes = meant(system.mailboxes, 'mailbox', own);
+  const heard = [
+    own,
+    ...queues.map((q): [Section, unknown] => ['queues', q]),
+    ...mailboxes.map((m): [Section, unknown] => ['mailboxes', m]),
+  ];
   const file: z.input<typeof PlanFile> = {
     format: FORMAT,
     version: SYSTEM_VERSION,
     plan,
-    recordings,
-    hours: pickFrom(
-      system.hours,
-      used(plan.steps, (s) => [s.kind === 'hours' ? s.hoursId : null]),
-    ),
+    // The words go along; the samples of a sound are kept beside the document, and stay.
+    recordings: meant(system.recordings, 'recording', ...heard).map(({ sound: _, ...words }) => words),
+    hours: meant(system.hours, 'hours', own),
     queues,
-    rotas: pickFrom(
-      system.rotas,
-      used(plan.steps, (s) =>
-        s.kind === 'ring' ? s.targets.flatMap((t) => (t.kind === 'rota' ? [t.id] : [])) : [],
-      ),
-    ),
+    rotas: meant(system.rotas, 'rota', own),
     mailboxes,
   };
   return `${JSON.stringify(file, null, 2)}\n`;
@@ -100,119 +83,44 @@ export function readPlan(text: string, system: System, freshId: (kind: string) =
     throw error;
   }
   const left = new Set<string>();
-  const here = (personId: string): boolean => {
-    if (system.people[personId]) return true;
-    left.add('People who are not here are left out.');
-    return false;
+  /** What is brought along points at what is here or is brought too; the rest is left out, which is said. */
+  const fitted = <T>(section: Section, object: T, known: System): T => {
+    const copy = structuredClone(object);
+    for (const { to } of letGoWithin(known, section, copy)) left.add(LEFT[to] ?? lacking(to));
+    return copy;
   };
-  const isRecording = (id: string): boolean =>
-    system.recordings[id] !== undefined || file.recordings.some((r) => r.id === id);
-  const leadsHere = (t: ForwardTarget): boolean =>
-    t.to === 'outside' ||
-    (t.to === 'person' && here(t.personId)) ||
-    (t.to === 'group' && system.groups[t.groupId] !== undefined) ||
-    (t.to === 'mailbox' && system.mailboxes[t.mailboxId] !== undefined);
   const commands: Command[] = [];
+  const recordings = { ...system.recordings };
   for (const value of file.recordings)
-    if (!system.recordings[value.id])
+    if (!system.recordings[value.id]) {
+      recordings[value.id] = { ...value, sound: null };
       commands.push({ do: 'recording.add', value: { ...value, sound: null } });
+    }
+  const heard = { ...system, recordings };
   for (const value of file.hours) if (!system.hours[value.id]) commands.push({ do: 'hours.add', value });
   for (const r of file.rotas)
-    if (!system.rotas[r.id])
-      commands.push({
-        do: 'rota.add',
-        value: {
-          ...r,
-          turns: r.turns.map((t) => (t && here(t) ? t : null)),
-          swaps: r.swaps.map((s) => ({ ...s, personId: s.personId && here(s.personId) ? s.personId : null })),
-        },
-      });
+    if (!system.rotas[r.id]) commands.push({ do: 'rota.add', value: fitted('rotas', r, heard) });
   for (const q of file.queues)
     if (!system.queues[q.id])
-      commands.push({
-        do: 'queue.add',
-        value: {
-          ...q,
-          extension: null,
-          memberIds: q.memberIds.filter(here),
-          holdMusicId: q.holdMusicId && isRecording(q.holdMusicId) ? q.holdMusicId : null,
-          comfort: q.comfort && isRecording(q.comfort.recordingId) ? q.comfort : null,
-        },
-      });
+      commands.push({ do: 'queue.add', value: { ...fitted('queues', q, heard), extension: null } });
   for (const m of file.mailboxes)
     if (!system.mailboxes[m.id])
-      commands.push({
-        do: 'mailbox.add',
-        value: {
-          ...m,
-          ownerIds: m.ownerIds.filter(here),
-          greetingId: m.greetingId && isRecording(m.greetingId) ? m.greetingId : null,
-          ...(m.zero ? { zero: leadsHere(m.zero) ? m.zero : null } : {}),
-          // A list that is not here is nobody's greeting.
-          ...(m.greetings
-            ? {
-                greetings: m.greetings
-                  .filter((g) => g.when.on !== 'list' || system.lists[g.when.listId])
-                  .map((g) => ({
-                    ...g,
-                    recordingId: g.recordingId && isRecording(g.recordingId) ? g.recordingId : null,
-                  })),
-              }
-            : {}),
-        },
-      });
+      commands.push({ do: 'mailbox.add', value: fitted('mailboxes', m, heard) });
   const planId = freshId('plan');
-  const steps = structuredClone(file.plan.steps);
   const added = commands.length ? applyEdit(system, { words: 'What the plan needs', commands }) : null;
   if (added && !added.ok) return { ok: false, message: added.problems.map((p) => p.message).join(' ') };
-  const after = added?.system ?? system;
-  for (const step of allSteps(steps)) fit(step, after, here, left, freshId);
+  const { steps } = fitted('plans', file.plan, added?.system ?? system);
+  for (const step of allSteps(steps)) step.id = freshId('step');
   commands.push({ do: 'plan.add', value: { id: planId, name: freeName(file.plan.name, system), steps } });
   return { ok: true, commands, planId, left: [...left] };
 }
 
-/** Makes a step stand on its own here: a new id, and nothing that points at what is not here. */
-function fit(
-  step: Step,
-  system: System,
-  here: (personId: string) => boolean,
-  left: Set<string>,
-  freshId: (kind: string) => string,
-): void {
-  step.id = freshId('step');
-  if (step.kind === 'ring')
-    step.targets = step.targets.filter((t) => {
-      if (t.kind === 'person') return here(t.id);
-      if (t.kind !== 'phone' && t.kind !== 'group' && t.kind !== 'rota') return true;
-      const { phones, groups, rotas } = system;
-      const found = { phone: phones, group: groups, rota: rotas }[t.kind][t.id];
-      if (!found) left.add(`A ${t.kind} that is not here is left out.`);
-      return found !== undefined;
-    });
-  const pointers = {
-    hoursId: 'hours',
-    queueId: 'queues',
-    mailboxId: 'mailboxes',
-    recordingId: 'recordings',
-  } as const;
-  for (const [field, collection] of Object.entries(pointers)) {
-    const fields = step as unknown as Record<string, string | null | undefined>;
-    const id = fields[field];
-    if (!id || system[collection as (typeof pointers)[keyof typeof pointers]][id]) continue;
-    fields[field] = null;
-    left.add(`Something of the ${collection} is neither here nor in the file, and is left out.`);
-  }
-  if (step.kind === 'goto' && step.planId && !system.plans[step.planId]) {
-    left.add('A plan it goes to is not here.');
-    step.planId = null;
-  }
-  if (step.kind === 'caller')
-    step.branches = step.branches.filter((b) => {
-      if (b.test.is !== 'listed' || system.lists[b.test.listId]) return true;
-      left.add('A list of callers that is not here is left out.');
-      return false;
-    });
-}
+const LEFT: Partial<Record<Kind, string>> = {
+  person: 'People who are not here are left out.',
+  plan: 'A plan it goes to is not here.',
+  list: 'A list of callers that is not here is left out.',
+};
+const lacking = (kind: Kind) => `A ${KIND_WORDS[kind]} that is neither here nor in the file is left out.`;
 
 function freeName(name: string, system: System): string {
   const taken = new Set(Object.values(system.plans).map((p) => p.name));

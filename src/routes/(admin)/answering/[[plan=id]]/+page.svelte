@@ -25,8 +25,7 @@
   );
   /** It has an extension, or another plan sends calls to it. */
   const reached = $derived(
-    !!plan?.extension ||
-      plans.some((p) => [...allSteps(p.steps)].some((x) => x.kind === 'goto' && x.planId === plan?.id)),
+    !!plan && (!!plan.extension || usersOf(system, 'plan', plan.id).some((u) => u.kind === 'plan')),
   );
   let picked = $state<string | null>(null);
   const selectedId = $derived(picked ?? page.url.searchParams.get('step') ?? plan?.steps[0]?.id ?? null);
