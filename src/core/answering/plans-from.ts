@@ -12,8 +12,7 @@ export function plansFrom(system: System, planId: string): Plan[] {
     for (const step of allSteps(plan.steps)) {
       const { sendsTo, dials } = readingOf(step);
       add(sendsTo?.(step) ?? null);
-      if (dials?.(step).extensions)
-        for (const p of Object.values(system.plans)) if (p.extension) add(p.id);
+      if (dials?.(step).extensions) for (const p of Object.values(system.plans)) if (p.extension) add(p.id);
     }
   };
   add(planId);

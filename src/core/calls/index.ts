@@ -1,5 +1,6 @@
 export * from './base/request';
 export * from './base/trace';
+export { MEANING } from './base/outcomes';
 export { worldOf } from './base/world';
 export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';

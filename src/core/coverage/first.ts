@@ -1,5 +1,5 @@
 /** What a piece of coverage shows at a glance: who is rung first, and where an unanswered call ends. */
-import { listed, outcomeOf, whoseName, type Trace } from '../calls';
+import { listed, MEANING, outcomeOf, whoseName, type Trace } from '../calls';
 import { outsideNumber } from '../calls/base/trace';
 import type { System } from '../system';
 import type { Piece } from './pieces';
@@ -8,10 +8,8 @@ export type Glance = 'person' | 'group' | 'outside' | 'message' | 'ended' | 'nob
 
 /** Where an unanswered call ends: a message, a deliberate end, or nothing. */
 export const endsWell = (trace: Trace): Glance => {
-  const outcome = outcomeOf(trace)?.outcome.kind;
-  if (outcome === 'message' || outcome === 'no message') return 'message';
-  if (outcome === 'ended' || outcome === 'refused') return 'ended';
-  return outcome === 'swallowed' ? 'outside' : 'nobody';
+  const ended = outcomeOf(trace);
+  return ended ? MEANING[ended.outcome.kind].unanswered : 'nobody';
 };
 
 /** The worst that can come of a piece, whatever chance or whose turn it is decides. */

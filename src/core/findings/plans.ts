@@ -4,15 +4,7 @@ import { rehearse } from '../calls';
 import { unansweredCall } from '../coverage';
 import { momentOf } from '../hours';
 import { profileOf, ringCycle, ringsIn } from '../numbering';
-import {
-  alertDelay,
-  allSteps,
-  asPaired,
-  flatTargets,
-  newPlan,
-  type Plan,
-  type System,
-} from '../system';
+import { alertDelay, allSteps, asPaired, flatTargets, newPlan, type Plan, type System } from '../system';
 import type { Check, Finding, Sight } from './finding';
 import { phonesRung } from './steps';
 

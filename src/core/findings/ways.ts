@@ -3,7 +3,7 @@ import { sentTo } from '../answering';
 import { leftInWords } from '../coverage';
 import { localTime } from '../hours';
 import { expectationInWords, promiseInWords } from '../promises';
-import { allSteps, type Plan } from '../system';
+import { type Plan } from '../system';
 import type { Check, Finding, Sight } from './finding';
 import { everyStep } from './steps';
 
@@ -28,7 +28,8 @@ export const loops: Check = ({ system }) => {
       });
       return;
     }
-    for (const { planId: id } of sentTo(plan)) if (system.plans[id]) walk(system.plans[id], [...way, plan.id]);
+    for (const { planId: id } of sentTo(plan))
+      if (system.plans[id]) walk(system.plans[id], [...way, plan.id]);
   };
   for (const plan of Object.values(system.plans)) walk(plan, []);
   return [...found.values()];

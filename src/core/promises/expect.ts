@@ -1,5 +1,5 @@
 /** What is expected of a call, held against its trace and said in words. */
-import { listed, outcomeOf, type Trace } from '../calls';
+import { listed, MEANING, outcomeOf, type Trace } from '../calls';
 import { DAY_NAMES, daysInWords, localTime, writeTime } from '../hours';
 import type { Expectation, Promised, System } from '../system';
 import type { Verdict } from './check';
@@ -33,8 +33,8 @@ export function brokenBy(trace: Trace, expected: Expectation): boolean {
     case 'no voicemail':
       return trace.some((e) => e.kind === 'greeting started');
     case 'ends well': {
-      const outcome = outcomeOf(trace)?.outcome.kind;
-      return !['answered', 'message', 'no message', 'ended', 'call back'].includes(outcome ?? '');
+      const ended = outcomeOf(trace);
+      return !ended || !MEANING[ended.outcome.kind].well;
     }
     case 'hears':
       return !trace.some(

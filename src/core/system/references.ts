@@ -62,14 +62,13 @@ type Paths<T> = T extends readonly (infer U)[]
               : `.${K}${Paths<NonNullable<T[K]>>}`;
         }[Exclude<keyof T & string, 'defaultCallerId'>]
       : never;
-type PathsOf<S extends keyof System> =
-  S extends 'business'
-    ? `business${Paths<Business>}`
-    : S extends 'plans'
-      ? `plans.steps[]${Paths<Step>}`
-      : System[S] extends Record<string, infer O>
-        ? `${S}${Paths<O>}`
-        : never;
+type PathsOf<S extends keyof System> = S extends 'business'
+  ? `business${Paths<Business>}`
+  : S extends 'plans'
+    ? `plans.steps[]${Paths<Step>}`
+    : System[S] extends Record<string, infer O>
+      ? `${S}${Paths<O>}`
+      : never;
 /** A place at which an id stands: `people.away[].standInId`. */
 export type Place = { [S in keyof System]: PathsOf<S> }[keyof System];
 

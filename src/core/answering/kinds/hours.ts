@@ -20,7 +20,11 @@ export const hours: StepKind<HoursStep> = {
   lacks: (step, { name }, system) => {
     const set = step.hoursId ? system.hours[step.hoursId] : undefined;
     if (!set)
-      return ['no-hours', `${name} asks hours that are not chosen`, 'Every call goes the way of “otherwise”.'];
+      return [
+        'no-hours',
+        `${name} asks hours that are not chosen`,
+        'Every call goes the way of “otherwise”.',
+      ];
     const kinds = kindsOf(set);
     const stray = step.branches.find((b) => !kinds.includes(b.period));
     return (

@@ -5,7 +5,8 @@ export const voicemail: StepKind<VoicemailStep> = {
   name: 'Voicemail',
   does: 'the caller leaves a message',
   verb: 'voicemail',
-  what: (step, system) => (step.mailboxId && system.mailboxes[step.mailboxId]?.name) || 'no mailbox chosen yet',
+  what: (step, system) =>
+    (step.mailboxId && system.mailboxes[step.mailboxId]?.name) || 'no mailbox chosen yet',
   detail: (step, system) => {
     const greeting = step.mailboxId && system.mailboxes[step.mailboxId]?.greetingId;
     return greeting ? `greeting “${system.recordings[greeting]?.name}”` : 'the plain greeting';

@@ -2,7 +2,15 @@
 import { calledPerson, sendToOwnMailbox } from '../people/people';
 import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from '../people/ringing';
 import { comfort, leaveQueue, lookAgain } from '../queues/queueing';
-import { RANK, type Action, type CallState, type Leg, type Run, type TimerKind, type Waits } from '../base/state';
+import {
+  RANK,
+  type Action,
+  type CallState,
+  type Leg,
+  type Run,
+  type TimerKind,
+  type Waits,
+} from '../base/state';
 import { hangUp, press, roundOver, say, silent, timeOut } from '../way/phases';
 
 type OfKind<K extends Action['kind']> = Extract<Action, { kind: K }>;

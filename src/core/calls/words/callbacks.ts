@@ -1,5 +1,6 @@
 /** Who waits to be called back: outside callers who reached nobody, and whom nobody has talked with since. */
 import type { CallRequest } from '../base/request';
+import { MEANING, type Meaning } from '../base/outcomes';
 import { outcomeOf, type Trace } from '../base/trace';
 
 export interface PastCall {
@@ -32,12 +33,10 @@ export interface CallBack {
   messageIds: string[];
 }
 
-/** How a call from outside bears on calling back: talked with somebody, in vain, or of no account. */
-function bearing({ trace }: PastCall): 'talked' | 'in vain' | 'none' {
-  const outcome = outcomeOf(trace)?.outcome;
-  if (outcome?.kind === 'answered') return 'talked';
-  if (!outcome || outcome.kind === 'refused' || outcome.kind === 'listened') return 'none';
-  return 'in vain';
+/** How a call from outside bears on calling back; one that goes on is of no account. */
+function bearing({ trace }: PastCall): Meaning['callBack'] {
+  const ended = outcomeOf(trace);
+  return ended ? MEANING[ended.outcome.kind].callBack : 'none';
 }
 
 /**

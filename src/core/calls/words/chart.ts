@@ -155,8 +155,42 @@ export function ringChart(
       case 'ended':
         hear(e.t, null);
         break;
-      default:
+      case 'arrived':
+      case 'step':
+      case 'hours':
+      case 'caller':
+      case 'shared':
+      case 'drawn':
+      case 'plan':
+      case 'shown':
+      case 'key':
+      case 'wrong key':
+      case 'no key':
+      case 'dialled':
+      case 'noted':
+      case 'notified':
+      case 'nobody free':
+      case 'came first':
+      case 'left for last':
+      case 'comfort':
+      case 'call back asked':
+      case 'prompt ended':
+      case 'ringing over':
+      case 'redirected':
+      case 'stand-in':
+      case 'group':
+      case 'on duty':
+      case 'forward skipped':
+      case 'pin':
+      case 'marked':
+      case 'recorded':
+      case 'not kept':
+      case 'no mailbox':
+      case 'emergency':
+        // Nothing of it is drawn.
         break;
+      default:
+        e satisfies never;
     }
   }
   const length = shorten(caller, phones, last);

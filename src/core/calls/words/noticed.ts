@@ -85,7 +85,30 @@ function whatOf(e: Happening, system: System, legs: Map<number, string>): unknow
     case 'ended':
       // When it happens is kept apart.
       return [{ ...e, t: 0 }];
-    default:
+    case 'arrived':
+    case 'step':
+    case 'hours':
+    case 'caller':
+    case 'shared':
+    case 'drawn':
+    case 'plan':
+    case 'nobody free':
+    case 'came first':
+    case 'left for last':
+    case 'left queue':
+    case 'prompt ended':
+    case 'not rung':
+    case 'ringing over':
+    case 'redirected':
+    case 'stand-in':
+    case 'group':
+    case 'on duty':
+    case 'forward skipped':
+    case 'pin':
+    case 'plays':
+    case 'marked':
+    case 'no mailbox':
+      // Nobody notices it.
       return null;
   }
 }

@@ -100,29 +100,24 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
   let offered: string[] = [];
   let from = 0;
   for (const e of trace) {
-    if (e.kind === 'prompt started')
-      parts.push(`${played} “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`);
-    else if (e.kind === 'leg offered') {
+    if (e.kind === 'leg offered') {
       if (!offered.length) from = e.t;
       offered.push(whoseName(system, e.phone, e.personId));
-    } else if (offered.length && STOPS_RINGING.includes(e.kind)) {
+      continue;
+    }
+    if (offered.length && STOPS_RINGING.includes(e.kind)) {
       const rang = `${rangWord} ${listed([...new Set(offered)])} ${seconds(e.t - from)}`;
       parts.push(e.kind === 'ringing over' ? `${rang}, ${e.how}` : rang);
-      if (e.kind === 'redirected') parts.push(sentOn(e, system));
-      if (e.kind === 'key') parts.push(`key ${e.key}`);
-      if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
       offered = [];
-    } else if (e.kind === 'ringing over') {
+      if (e.kind === 'ringing over') continue;
+    }
+    if (e.kind === 'ringing over') {
       const words = notRungInWords(trace, e.t, e.how, system);
       // The same people for the same reasons are told of once.
       if (!parts.includes(words)) parts.push(words);
-    } else if (e.kind === 'menu' && e.time === 1) parts.push(`menu${menuName(e.recordingId, system)}`);
-    else if (e.kind === 'key') parts.push(`key ${e.key}`);
-    else if (e.kind === 'dialled') parts.push(`${e.extension} is ${e.who}`);
-    else if (e.kind === 'asked') parts.push(`asked for ${e.label}`);
-    else if (e.kind === 'queued') parts.push(`waits in ${queueName(system, e.queueId)}`);
-    else if (e.kind === 'left queue') parts.push(`${e.way} after ${e.waited} s`);
-    else if (e.kind === 'redirected') parts.push(sentOn(e, system));
+    }
+    const told = partOf(e, system, played);
+    if (told) parts.push(told);
   }
   const ended = outcomeOf(trace);
   if (ended) {
@@ -136,8 +131,72 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
   return text ? text[0]!.toUpperCase() + text.slice(1) + '.' : '';
 }
 
-const sentOn = (e: { from: string; why: string }, system: System): string =>
-  `sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`;
+/** What a happening adds to the sentence; null for nothing of its own. Ringing, and the end, are told as a whole. */
+function partOf(e: Trace[number], system: System, played: string): string | null {
+  switch (e.kind) {
+    case 'prompt started':
+      return `${played} “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`;
+    case 'menu':
+      return e.time === 1 ? `menu${menuName(e.recordingId, system)}` : null;
+    case 'key':
+      return `key ${e.key}`;
+    case 'dialled':
+      return `${e.extension} is ${e.who}`;
+    case 'asked':
+      return `asked for ${e.label}`;
+    case 'queued':
+      return `waits in ${queueName(system, e.queueId)}`;
+    case 'left queue':
+      return `${e.way} after ${e.waited} s`;
+    case 'redirected':
+      return `sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`;
+    case 'arrived':
+    case 'step':
+    case 'hours':
+    case 'caller':
+    case 'shared':
+    case 'drawn':
+    case 'plan':
+    case 'shown':
+    case 'wrong key':
+    case 'no key':
+    case 'spell a name':
+    case 'found by name':
+    case 'noted':
+    case 'told':
+    case 'notified':
+    case 'nobody free':
+    case 'came first':
+    case 'left for last':
+    case 'comfort':
+    case 'call back asked':
+    case 'prompt ended':
+    case 'not rung':
+    case 'leg offered':
+    case 'leg sounding':
+    case 'leg asked to confirm':
+    case 'leg ended':
+    case 'ringing over':
+    case 'stand-in':
+    case 'group':
+    case 'on duty':
+    case 'forward skipped':
+    case 'answered':
+    case 'greeting started':
+    case 'tone':
+    case 'says':
+    case 'pin':
+    case 'plays':
+    case 'marked':
+    case 'recording started':
+    case 'recorded':
+    case 'not kept':
+    case 'no mailbox':
+    case 'emergency':
+    case 'ended':
+      return null;
+  }
+}
 
 /** Where the ringing told of so far is over, or somebody who waits presses a key to leave it. */
 const STOPS_RINGING: readonly Trace[number]['kind'][] = [

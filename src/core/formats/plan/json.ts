@@ -104,8 +104,7 @@ export function readPlan(text: string, system: System, freshId: (kind: string) =
     if (!system.queues[q.id])
       commands.push({ do: 'queue.add', value: { ...fitted('queues', q, heard), extension: null } });
   for (const m of file.mailboxes)
-    if (!system.mailboxes[m.id])
-      commands.push({ do: 'mailbox.add', value: fitted('mailboxes', m, heard) });
+    if (!system.mailboxes[m.id]) commands.push({ do: 'mailbox.add', value: fitted('mailboxes', m, heard) });
   const planId = freshId('plan');
   const added = commands.length ? applyEdit(system, { words: 'What the plan needs', commands }) : null;
   if (added && !added.ok) return { ok: false, message: added.problems.map((p) => p.message).join(' ') };

@@ -5,8 +5,7 @@ import type { Walk } from './kind';
 export const goto: Walk<GotoStep> = (run, call, { step, next }) => {
   const route = step.planId ? run.world(call).routes.get(step.planId) : undefined;
   if (!route || !step.planId) return next;
-  if (++call.redirects > MOST_REDIRECTS)
-    return void run.end(call, 'system', { kind: 'too many redirects' });
+  if (++call.redirects > MOST_REDIRECTS) return void run.end(call, 'system', { kind: 'too many redirects' });
   call.planId = step.planId;
   run.say(call, { kind: 'plan', planId: step.planId });
   return route.first;

@@ -3,7 +3,7 @@
   import { tick } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
-  import { allSteps, whereIs } from '$core/system';
+  import { usersOf, whereIs } from '$core/system';
   import { count } from '$ui/format';
   import { freshId } from '$ui/ids';
   import Beginnings from '$ui/plan/Beginnings.svelte';
