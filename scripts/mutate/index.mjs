@@ -28,11 +28,12 @@ const asked = process.argv.slice(2);
 const sources = under('src/core/calls').filter(
   (f) => !f.endsWith('.test.ts') && (asked.length ? asked.some((a) => f.includes(a)) : !f.includes('/words/')),
 );
-const tests = [...under('src/core/calls'), ...under('tests/rules')].filter((f) => f.endsWith('.test.ts')).sort();
+const tests = under('src/core/calls').filter((f) => f.endsWith('.test.ts'));
+tests.push('tests/rehearsals/becomes.test.ts');
 
 rmSync(place, { recursive: true, force: true });
 mkdirSync(join(place, 'node_modules', 'vitest'), { recursive: true });
-for (const folder of ['src', 'tests/fixtures', 'tests/rules', 'demo'])
+for (const folder of ['src', 'tests/fixtures', 'tests/rehearsals', 'demo'])
   if (existsSync(folder)) cpSync(join(root, folder), join(place, folder), { recursive: true, force: true });
 writeFileSync(join(place, 'package.json'), '{"type":"module"}');
 writeFileSync(join(place, 'tsconfig.json'), '{"compilerOptions":{"target":"ES2023","module":"ESNext"}}');

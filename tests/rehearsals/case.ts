@@ -1,0 +1,136 @@
+/** A rehearsal case as a file: what it shows, how it changes the small yard, the calls, and what becomes of each. */
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { z } from 'zod';
+import { Act, Behaviour, simulate, type CallRequest, type Trace } from '../../src/core/calls';
+import { momentOf } from '../../src/core/hours';
+import { Command, newRegistration, type System } from '../../src/core/system';
+import { allOn, edited, MAIN, NIGHT, ROSA_DIRECT, yard } from '../fixtures/yard';
+
+export const folder = join(import.meta.dirname, 'cases');
+const NUMBERS: Record<string, string> = { main: MAIN, rosa: ROSA_DIRECT, night: NIGHT };
+
+/** "answers 9", "declines 3", "nothing", "is on a call", "is switched off". */
+const ShortAct = z.string().transform((text): Act => {
+  const [, does, after] = /^(.*?)(?: (\d+))?$/.exec(text)!;
+  return Act.parse(after === undefined ? { does } : { does, after: Number(after) });
+});
+
+const Case = z.strictObject({
+  shows: z.string(),
+  commands: z.array(Command).default([]),
+  off: z.array(z.string()).default([]),
+  unpaired: z.array(z.string()).default([]),
+  outside: z.array(z.string()).default([]),
+  asleep: z.array(z.string()).default([]),
+  noNetwork: z.array(z.string()).default([]),
+  /** A phone registered with a key of somebody else, as "phone/person". */
+  keys: z.array(z.string()).default([]),
+  dnd: z.array(z.string()).default([]),
+  /** Who is logged out of a queue, as "queue/person". */
+  loggedOut: z.array(z.string()).default([]),
+  /** What holds in place of hours, by set, between two local times. */
+  overrides: z
+    .record(z.string(), z.strictObject({ kind: z.string().nullable(), from: z.string(), until: z.string() }))
+    .default({}),
+  calls: z
+    .array(
+      z.strictObject({
+        /** Local time at the yard: "2026-11-24 10:15:00". */
+        at: z.string(),
+        /** The later of two moments with the same local time. */
+        second: z.boolean().default(false),
+        to: z.string().optional(),
+        dials: z.string().optional(),
+        from: z.string().nullable().default('+12065550187'),
+        people: z.record(z.string(), ShortAct).default({}),
+        phones: z.record(z.string(), ShortAct).default({}),
+        hangsUpAfter: z.number().nullable().default(null),
+        talks: z.number().default(60),
+        message: z.number().default(12),
+        /** "2 207": seconds after it is asked for keys, and the keys. */
+        keys: z.array(z.string()).default([]),
+        says: z.record(z.string(), z.string()).default({}),
+        suspected: z.boolean().optional(),
+        seed: z.number().optional(),
+        choices: z.array(z.number()).optional(),
+        /** The whole call in a sentence, with what came of it. */
+        becomes: z.string(),
+      }),
+    )
+    .min(1),
+});
+
+function moment(at: string, second: boolean): number {
+  const [date, time] = at.split(' ') as [string, string];
+  const [h, m, s] = time.split(':').map(Number) as [number, number, number];
+  return momentOf('America/Los_Angeles', date, h * 60 + m, second ? 'later' : 'compatible') + (s ?? 0) * 1000;
+}
+
+/** The names of all cases. */
+export const names = readdirSync(folder).sort();
+
+/** A case, run. */
+export interface Ran {
+  shows: string;
+  system: System;
+  calls: { becomes: string; trace: Trace }[];
+}
+
+export function runCase(name: string): Ran {
+  const given = Case.parse(JSON.parse(readFileSync(join(folder, name, 'case.json'), 'utf8')));
+  const system = edited(yard(), given.commands);
+  const standing = allOn(system);
+  for (const id of given.unpaired) delete standing.registrations[id];
+  for (const id of given.off) standing.registrations[id]!.online = false;
+  for (const id of given.outside) standing.registrations[id]!.outside = true;
+  const since = moment('2026-11-24 10:14:00', false);
+  for (const id of given.asleep)
+    Object.assign(standing.registrations[id]!, { condition: 'asleep', conditionSince: since });
+  for (const id of given.noNetwork)
+    Object.assign(standing.registrations[id]!, { condition: 'no network', conditionSince: since });
+  for (const key of given.keys)
+    standing.registrations[key.replace('/', '--')] = newRegistration({ pairedAt: 0, standIn: true });
+  for (const id of given.dnd) standing.dnd[id] = { value: true, at: 0, by: id };
+  for (const entry of given.loggedOut) {
+    const [queue = '', person = ''] = entry.split('/');
+    standing.logins[queue] = { ...standing.logins[queue], [person]: { value: false, at: 0, by: person } };
+  }
+  for (const [id, { kind, from, until }] of Object.entries(given.overrides))
+    standing.overrides[id] = {
+      value: { kind, from: moment(from, false), until: moment(until, false) },
+      at: 0,
+      by: 'rosa',
+    };
+  const requests = given.calls.map(
+    (c, i): CallRequest => ({
+      id: `call-${i + 1}`,
+      at: moment(c.at, c.second),
+      from:
+        c.dials === undefined ? { kind: 'outside', number: c.from, suspected: c.suspected } : { kind: 'phone', phoneId: c.from ?? 'idris-desk' },
+      to:
+        c.dials === undefined
+          ? { kind: 'number', e164: NUMBERS[c.to!] ?? c.to! }
+          : { kind: 'digits', digits: c.dials },
+      behaviour: Behaviour.parse({
+        people: c.people,
+        phones: c.phones,
+        caller: {
+          hangsUpAfter: c.hangsUpAfter,
+          talks: c.talks,
+          message: c.message,
+          says: c.says,
+          keys: c.keys.map((k) => {
+            const [after = '', press = ''] = k.split(' ');
+            return { after: Number(after), press };
+          }),
+        },
+      }),
+      seed: c.seed,
+      choices: c.choices,
+    }),
+  );
+  const traces = simulate(system, standing, requests);
+  const calls = requests.map((r, i) => ({ becomes: given.calls[i]!.becomes, trace: traces.get(r.id)! }));
+  return { shows: given.shows, system, calls };
+}
