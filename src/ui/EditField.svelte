@@ -1,6 +1,6 @@
 <script lang="ts">
   import { TextArea, TextInput } from 'carbon-components-svelte';
-  import { session } from './session.svelte';
+  import { theBusiness } from './session.svelte';
 
   /** A field whose text is kept when it is left; what is refused stays in it, with the reason beside it. */
   let {
@@ -35,9 +35,11 @@
     refused = message === undefined ? null : { text, message };
     // Another window may have been first: what was typed stays here, with the reason.
     if (message === undefined)
-      void session.storedLate().then((late) => {
-        if (late !== undefined) refused = { text, message: late };
-      });
+      void theBusiness()
+        .storedLate()
+        .then((late) => {
+          if (late !== undefined) refused = { text, message: late };
+        });
   }
   const shown = $derived({
     labelText: label,

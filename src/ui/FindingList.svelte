@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Finding } from '$core/findings';
   import EditField from './EditField.svelte';
-  import { session } from './session.svelte';
+  import { theBusiness } from './session.svelte';
 
   let { findings, most = 6 }: { findings: Finding[]; most?: number } = $props();
   let all = $state(false);
@@ -34,7 +34,7 @@
           {value}
           keep={(text) => {
             const { words, commands } = edit(text);
-            return session.keep(words, commands);
+            return theBusiness().keep(words, commands);
           }}
         />
       </div>
@@ -44,7 +44,7 @@
       <button
         class="linkish"
         type="button"
-        onclick={() => session.edit(fix.edit.words, fix.edit.commands, { undoable: true })}
+        onclick={() => theBusiness().edit(fix.edit.words, fix.edit.commands, { undoable: true })}
         >{fix.label}</button
       >
     {/if}

@@ -5,7 +5,7 @@
   import { wordsChange } from './recordings/edits';
   import { lengthInWords } from './recordings/lengths';
   import Listen from './recordings/Listen.svelte';
-  import { session } from './session.svelte';
+  import { theBusiness } from './session.svelte';
 
   interface Props {
     label: string;
@@ -17,8 +17,8 @@
     attach: (recordingId: string) => Edit['commands'][number];
   }
   let { label, recordingId, about, onchoose, attach }: Props = $props();
-  const recordings = $derived(Object.values(session.system!.recordings));
-  const recording = $derived(recordingId ? session.system!.recordings[recordingId] : undefined);
+  const recordings = $derived(Object.values(theBusiness().system.recordings));
+  const recording = $derived(recordingId ? theBusiness().system.recordings[recordingId] : undefined);
   let problem = $state('');
 
   /** Typing into an empty place makes a new recording of it. */
@@ -34,7 +34,7 @@
     }
   }
   function keep(words: string, commands: Edit['commands']) {
-    const result = session.edit(words, commands, {
+    const result = theBusiness().edit(words, commands, {
       mergeKey: `recording:${recordingId ?? 'new'}`,
       quiet: true,
     });

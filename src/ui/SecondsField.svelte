@@ -1,6 +1,6 @@
 <script lang="ts">
   import { NumberInput } from 'carbon-components-svelte';
-  import { session } from './session.svelte';
+  import { theBusiness } from './session.svelte';
 
   interface Props {
     label: string;
@@ -23,9 +23,11 @@
     }
     problem = typed === value ? '' : (onchange(typed) ?? '');
     if (typed !== value && !problem)
-      void session.storedLate().then((late) => {
-        if (late !== undefined) problem = late;
-      });
+      void theBusiness()
+        .storedLate()
+        .then((late) => {
+          if (late !== undefined) problem = late;
+        });
   }
 </script>
 

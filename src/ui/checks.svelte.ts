@@ -8,12 +8,12 @@ import { freshId } from './ids';
 
 /** What is looked at; reactive. */
 interface LookedAt {
-  readonly system: System | undefined;
-  readonly standing: Standing | undefined;
+  readonly system: System;
+  readonly standing: Standing;
   readonly today: string;
   readonly minute: number;
   readonly cameBack: Record<string, string>;
-  readonly workspace: { now(): number } | null;
+  readonly workspace: { now(): number };
 }
 
 /** Long enough for a frame to be drawn, short enough not to be noticed. */
@@ -33,8 +33,11 @@ export class Checks {
   );
   private readonly worker = new CoverageClient();
 
+  /** Looks no more. */
+  readonly close: () => void;
+
   constructor(private readonly at: LookedAt) {
-    $effect.root(() => {
+    this.close = $effect.root(() => {
       $effect(() => this.find());
       $effect(() => this.holdPromises());
     });
@@ -54,7 +57,6 @@ export class Checks {
   private find(): (() => void) | undefined {
     const { system, standing, today, minute, cameBack } = this.at;
     const { broken, verdicts } = this;
-    if (!system || !standing) return;
     const look = () => {
       this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId });
       this.findingsAbout = { system, verdicts };
@@ -67,14 +69,15 @@ export class Checks {
 
   private holdPromises(): (() => void) | undefined {
     const { system, standing, today } = this.at;
-    if (!system || !standing || !today) return;
+    // The coming year is another one every day.
+    void today;
     if (!Object.keys(system.promises).length) {
       this.verdicts = [];
       this.verdictsOf = system;
       return;
     }
     const look = async () => {
-      const now = this.at.workspace?.now() ?? 0;
+      const now = this.at.workspace.now();
       const found = await this.worker
         .ask((w) => w.promises(system, standing, now) as Promise<Verdict[]>)
         // A worker that failed must not keep a draft from going in force: then it is worked out here.

@@ -11,7 +11,7 @@ import {
 import type { System, Standing } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
 import { Remembered } from './remembered.svelte';
-import { session } from './session.svelte';
+import { theBusiness } from './session.svelte';
 
 /** What the strip lets people do. */
 export const DOINGS = ['answers', 'declines', 'is on a call', 'is switched off'] as const;
@@ -47,17 +47,19 @@ class Rehearsal {
 
   /** Who behaves in a way of their own, as long as they are in this business. */
   readonly personId = $derived(
-    this.question.personId && session.system?.people[this.question.personId] ? this.question.personId : null,
+    this.question.personId && theBusiness().system.people[this.question.personId]
+      ? this.question.personId
+      : null,
   );
 
   /** The number asked about, or the first there is. */
   readonly number = $derived.by(() => {
-    const numbers = session.system?.numbers ?? {};
+    const numbers = theBusiness().system.numbers ?? {};
     return (this.question.numberId && numbers[this.question.numberId]) || Object.values(numbers)[0];
   });
 
   /** The minute asked about: a rehearsal of "now" need not be drawn anew every second. */
-  readonly moment = $derived(this.question.at ?? Math.floor(session.now / 60_000) * 60_000);
+  readonly moment = $derived(this.question.at ?? Math.floor(theBusiness().now / 60_000) * 60_000);
 
   readonly behaviour: Behaviour = $derived({
     people: this.personId ? { [this.personId]: this.act() } : {},
@@ -89,17 +91,21 @@ class Rehearsal {
   );
 
   readonly trace = $derived(
-    session.system && session.paired && this.request
-      ? rehearse(session.system, session.paired, this.request)
+    theBusiness().system && theBusiness().paired && this.request
+      ? rehearse(theBusiness().system, theBusiness().paired, this.request)
       : null,
   );
-  readonly chart = $derived(this.trace && session.system ? ringChart(this.trace, session.system) : null);
-  readonly outcome = $derived(this.trace && session.system ? outcomeInWords(this.trace, session.system) : '');
+  readonly chart = $derived(
+    this.trace && theBusiness().system ? ringChart(this.trace, theBusiness().system) : null,
+  );
+  readonly outcome = $derived(
+    this.trace && theBusiness().system ? outcomeInWords(this.trace, theBusiness().system) : '',
+  );
 
   /** Those this call can ring, for the choice of who behaves how. */
   readonly people = $derived.by(() => {
-    if (!session.system || !session.paired || !this.request) return [];
-    const rung = peopleIn(session.system, session.paired, this.request);
+    if (!theBusiness().system || !theBusiness().paired || !this.request) return [];
+    const rung = peopleIn(theBusiness().system, theBusiness().paired, this.request);
     return this.personId && !rung.includes(this.personId) ? [...rung, this.personId] : rung;
   });
 

@@ -1,11 +1,5 @@
-/** What this window shows: the workspace as reactive state, the time of the bench clock, and what to say to the person. */
-import { localTime } from '$core/hours';
-import { writeNumber } from '$core/numbering';
-import { may, type Act } from '$core/people';
-import { asPaired, emptyStanding, type Edit, type Problem, type Role, type System } from '$core/system';
-import { deliveryOf, usualDomain, type Delivery } from '$standins/mail/post';
+/** What this window is: its database, the business it shows, what is wrong with that, and what to say to the person. */
 import {
-  settable,
   Changes,
   DB_NAME,
   NewerData,
@@ -14,20 +8,12 @@ import {
   Workspace,
   writeWhole,
   type Db,
-  type Done,
-  type Invitation,
-  type VersionRecord,
-  type View,
   type WayOn,
   type Whole,
 } from '$workspace';
-import { Checks } from './checks.svelte';
-import { momentText } from './format';
-import { ActsDone, type Back } from './acts-done';
 import { freshId } from './ids';
 import type { Notice } from './notice';
-import type { Known } from './phones/where';
-import { SettingsMade } from './reach/made';
+import { OpenBusiness } from './open-business.svelte';
 
 export interface Trouble {
   why: 'newer' | 'damaged' | 'missing' | 'storage';
@@ -38,64 +24,13 @@ export interface Trouble {
   ways?: WayOn[];
 }
 
-const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
-
 class Session {
-  view = $state.raw<View | null>(null);
+  /** The business that is shown; null until it is open. */
+  business = $state.raw<OpenBusiness | null>(null);
   trouble = $state.raw<Trouble | null>(null);
-  /** Bench time, moving on by itself; epoch milliseconds. */
-  now = $state(0);
   notices = $state.raw<Notice[]>([]);
-  workspace: Workspace | null = null;
   db: Db | null = null;
   changes: Changes | null = null;
-  /** Settings that hold at once, made in this window. */
-  settings: SettingsMade | null = null;
-
-  /** Whose eyes the pages are seen with: a person's id, or null for whoever runs the system. */
-  actor = $state.raw<string | null>(null);
-
-  readonly system = $derived(this.view?.draft.record.system);
-  readonly standing = $derived(this.view?.standing);
-  private readonly inForce = $derived(this.view?.inForce.system);
-  /** What people’s own settings stand over; see `settable`. */
-  readonly settable = $derived(this.inForce && this.system && settable(this.inForce, this.system));
-  /** Bench time to the minute, for what need not be worked out each second. */
-  readonly minute = $derived(Math.floor(this.now / 60_000) * 60_000);
-  readonly paired = $derived(this.standing && asPaired(this.standing));
-  /** The day in the business's time zone, ISO. */
-  readonly today = $derived(localTime(this.system?.business.timeZone ?? 'UTC', this.now).date);
-  readonly zone = $derived(this.system?.business.timeZone ?? 'UTC');
-  /** The domain most people's addresses are at. */
-  readonly usualDomain = $derived(usualDomain(Object.values(this.system?.people ?? {}).map((p) => p.email)));
-  /** Where the letter of an invitation is. */
-  readonly delivery = (i: { to: string; sentAt: number }): Delivery =>
-    deliveryOf({ to: i.to, at: i.sentAt }, this.usualDomain, this.now);
-  /** What is known of phones besides themselves, to say where they stand. */
-  readonly known: Known = $derived({
-    standing: this.standing ?? emptyStanding(),
-    invitations: this.view?.invitations ?? [],
-    delivery: this.delivery,
-    now: this.now,
-    zone: this.zone,
-  });
-  /** As text, so that what hangs on it is only worked out anew when it differs: the time goes on each second. */
-  private readonly cameBackText = $derived.by(() => {
-    const last = new Map<string, Invitation>();
-    for (const i of this.view?.invitations ?? [])
-      if ((last.get(i.to)?.sentAt ?? -1) <= i.sentAt) last.set(i.to, i);
-    const back = [...last].flatMap(([to, i]) => {
-      const { state, words } = this.delivery(i);
-      return state === 'came back' ? [[to, words]] : [];
-    });
-    return JSON.stringify(Object.fromEntries(back));
-  });
-  /** Addresses whose last letter came back, with why. */
-  readonly cameBack = $derived(JSON.parse(this.cameBackText) as Record<string, string>);
-  /** What is found of the draft, kept up to date. */
-  readonly checks = new Checks(this);
-  /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */
-  readonly waiting = $derived(this.view ? this.view.draft.record.done - this.view.draft.record.inForceAt : 0);
 
   /** Opens the database and a business in it. @param first what a new browser starts with */
   async start(first: () => Whole, businessId?: string): Promise<void> {
@@ -132,197 +67,22 @@ class Session {
       this.trouble = { ...opened, businessId: id };
       return;
     }
-    this.workspace?.close();
-    this.workspace = opened.workspace;
-    this.acts.forget();
-    this.settings = new SettingsMade(id, this);
+    this.business?.close();
     this.trouble = null;
-    this.view = opened.workspace.view;
-    opened.workspace.subscribe((view) => (this.view = view));
-    const actor = sessionStorage.getItem(actorKey(id)) ?? '';
-    this.actor = this.view.draft.record.system.people[actor] ? actor : null;
-    this.workspace.by = this.actorName;
-    this.tick();
+    this.business = new OpenBusiness(opened.workspace, this.db!, this.changes!, this.say);
   }
 
-  /** The role the pages are seen with. Whoever runs the system and is nobody in it may do all an owner may. */
-  readonly role = $derived<Role>(
-    this.actor === null ? 'owner' : (this.system?.people[this.actor]?.role ?? 'owner'),
-  );
-  /** Whether the pages offer something to whoever looks. */
-  may(act: Act): boolean {
-    return may(this.role, act);
-  }
-  /** Name of whoever looks; undefined is whoever runs the system. */
-  get actorName(): string | undefined {
-    return this.actor === null ? undefined : this.system?.people[this.actor]?.name;
-  }
-  /** Sees the pages as somebody else, until it is taken back; a reload keeps it. */
-  lookAs(personId: string | null): void {
-    this.actor = personId;
-    sessionStorage.setItem(actorKey(this.workspace!.id), personId ?? '');
-    this.workspace!.by = this.actorName;
-  }
-
-  /** The hour in which messages whose time is over were last looked for. */
-  private swept = 0;
-  /** Brings `now` up to date. */
+  /** Brings the time up to date. */
   tick(): void {
-    if (!this.workspace) return;
-    this.now = this.workspace.now();
-    const hour = Math.floor(this.now / 3_600_000);
-    if (hour !== this.swept) {
-      this.swept = hour;
-      // What is not swept now is swept in an hour.
-      void this.workspace.sweep().catch(() => {});
-    }
-    const { planned } = this.standing ?? {};
-    if (planned && planned.at <= this.now) void this.carryOutPlan();
+    this.business?.tick();
   }
 
-  private async carryOutPlan(): Promise<void> {
-    // What cannot be stored stays planned, and is tried again.
-    const done = await this.workspace!.carryOutPlan().catch(() => undefined);
-    if (!done) return;
-    this.say(
-      done.problem
-        ? { kind: 'error', title: 'Not in force as planned', detail: done.problem }
-        : { kind: 'success', title: 'In force as planned: callers get this from now on.' },
-    );
-  }
-
-  /** Changes the draft; what is refused is said, unless the caller shows it beside a field. */
-  edit(
-    words: string,
-    commands: Edit['commands'],
-    options: { mergeKey?: string; quiet?: boolean; undoable?: boolean } = {},
-  ): Done {
-    const edit: Edit = { words, commands, ...(options.mergeKey ? { mergeKey: options.mergeKey } : {}) };
-    const result = this.workspace!.edit(edit);
-    if (!result.ok && !options.quiet)
-      this.say({
-        kind: 'error',
-        title: 'Not changed',
-        detail: result.problems.map((p) => p.message).join(' '),
-      });
-    if (result.ok) {
-      this.settings!.forgetUndone();
-      this.follow(words, result.stored, () => {
-        if (options.undoable) this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
-      });
-    }
-    return result;
-  }
-
-  private late: { asked: boolean; said: Promise<string | undefined> } | undefined;
-  /** Waits until a step is stored. Where another window was first and it is refused, that is said: beside the field, or here. */
-  private follow(words: string, stored: Promise<Problem[]>, done: () => void): void {
-    const said = stored.then((problems) => problems.map((p) => p.message).join(' ') || undefined);
-    const late = { asked: false, said };
-    this.late = late;
-    void said.then((message) => {
-      if (message === undefined) done();
-      else if (!late.asked)
-        this.say({ kind: 'error', stays: true, title: `Not done: ${words}`, detail: message });
-    });
-  }
-  /**
-   * What storage says of the edit just made: undefined once it is stored, or why another window's edit was in its way. Whoever
-   * asks shows it where it was typed; otherwise it is a notice.
-   */
-  storedLate(): Promise<string | undefined> {
-    if (!this.late) return Promise.resolve(undefined);
-    this.late.asked = true;
-    return this.late.said;
-  }
-
-  /** Puts an earlier version into the draft. */
-  bringBack(version: VersionRecord): void {
-    const result = this.workspace!.bringBack(version, momentText(version.at, this.zone));
-    if (!result.ok) return this.sayHeldBack();
-    this.follow(`Bring back version ${version.n}`, result.stored, () =>
-      this.say({
-        kind: 'success',
-        title: `Version ${version.n} is in the draft. Look at what differs, then put it in force.`,
-        undo: () => this.undoEdit(),
-      }),
-    );
-  }
-
-  /** Changes the draft from a field: what is refused comes back as the words to show beside it. */
-  keep(words: string, commands: Edit['commands']): string | undefined {
-    const result = this.edit(words, commands, { quiet: true });
-    return result.ok ? undefined : result.problems[0]!.message;
-  }
-
-  /** The same, once it is stored: what another window was first with is refused, too. */
-  async keepStored(words: string, commands: Edit['commands']): Promise<string | undefined> {
-    return this.keep(words, commands) ?? (await this.storedLate());
-  }
-
-  /** What was done besides edits and settings. */
-  private readonly acts = new ActsDone((notice) => this.say(notice));
-  /** Notes something that undo takes back in its turn. @param back takes it back */
-  did(words: string, back: Back): void {
-    this.acts.did(words, this.view?.draft.record.done ?? 0, back);
-  }
-  /** Notes something that cannot be taken back, with why. */
-  didForGood(words: string, why: string): void {
-    this.acts.didForGood(words, this.view?.draft.record.done ?? 0, why);
-  }
-  /** Says what was done, with the way back, which undo takes too. */
-  sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: Back): void {
-    this.did(notice.title, back);
-    this.say({
-      ...notice,
-      undo: () => {
-        this.acts.takenBack(notice.title);
-        void back();
-      },
-    });
-  }
-
-  /** Undoes what was done last in this window: an edit, settings that hold at once, or anything else. */
-  undo(): void {
-    const edits = this.view?.draft.record.done ?? 0;
-    if (this.acts.undo(edits, this.settings?.lastAt ?? 0)) return;
-    if (!this.settings?.undo(this.view?.draft.record.done ?? 0)) this.undoEdit();
-  }
-  redo(): void {
-    if (!this.settings?.redo(this.view?.draft.record.done ?? 0)) this.redoEdit();
-  }
-  /** Undoes the last edit of the draft, whatever was set since. */
-  undoEdit(): void {
-    const words = this.view?.draft.edits.find((e) => e.seq === this.view?.draft.record.done)?.words;
-    const result = this.workspace?.undo();
-    if (result?.ok)
-      this.follow(`Undo: ${words}`, result.stored, () =>
-        this.say({ kind: 'info', title: `Undone: ${words}` }),
-      );
-    else this.sayHeldBack();
-  }
-  private sayHeldBack(): void {
-    const held = this.db?.heldBack;
-    if (held) this.say({ kind: 'error', title: 'Not done', detail: held.message });
-  }
-  redoEdit(): void {
-    const words = this.view?.draft.edits.find(
-      (e) => e.seq === (this.view?.draft.record.done ?? 0) + 1,
-    )?.words;
-    const result = this.workspace?.redo();
-    if (result?.ok)
-      this.follow(`Do again: ${words}`, result.stored, () =>
-        this.say({ kind: 'info', title: `Done again: ${words}` }),
-      );
-    else this.sayHeldBack();
-  }
-
-  say(notice: Omit<Notice, 'id'>): void {
+  readonly say = (notice: Omit<Notice, 'id'>): void => {
     const full = { ...notice, id: freshId('notice') };
     const passing = this.notices.filter((n) => !n.stays);
     this.notices = [...this.notices.filter((n) => n.stays || passing.slice(-2).includes(n)), full];
     if (!notice.stays) setTimeout(() => this.unsay(full.id), notice.kind === 'error' ? 12_000 : 6000);
-  }
+  };
   unsay(id: string): void {
     this.notices = this.notices.filter((n) => n.id !== id);
   }
@@ -336,12 +96,16 @@ class Session {
   private askBeforeLeaving = (event: BeforeUnloadEvent): void => {
     if (this.db?.state.pending) event.preventDefault();
   };
-
-  /** A number as the people of this business read it. */
-  number(e164: string, system: System | undefined = this.system): string {
-    return writeNumber(e164, system?.business.country ?? 'US');
-  }
 }
 
 /** The one session of this window. */
 export const session = new Session();
+
+/**
+ * The business that is shown, for everything that is only there when one is. Reactive.
+ * @throws where none is open: pages are not drawn then
+ */
+export function theBusiness(): OpenBusiness {
+  if (!session.business) throw new Error('No business is open.');
+  return session.business;
+}

@@ -9,16 +9,18 @@
   let { children }: { children: Snippet } = $props();
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
-    session.may('see the system') &&
+    session.business?.may('see the system') &&
       !/^\/(data|messages|messages\/call-back|changes|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
         page.url.pathname,
       ),
   );
   /** Pages that those may see who do not see the system. */
   const allowed = $derived(
-    session.may('see the system') ||
+    session.business?.may('see the system') ||
       page.url.pathname === '/people/directory' ||
-      [`/people/${session.actor}`, `/people/${session.actor}/reach`].includes(page.url.pathname),
+      [`/people/${session.business?.actor}`, `/people/${session.business?.actor}/reach`].includes(
+        page.url.pathname,
+      ),
   );
 
   onMount(() => void session.start(() => demonstration(Date.now())));
@@ -26,15 +28,15 @@
 
 {#if session.trouble}
   <Trouble trouble={session.trouble} />
-{:else if session.view}
-  {#key session.view.business.id}
+{:else if session.business?.view}
+  {#key session.business?.view.business.id}
     <Frame {strip}>
       {#if allowed}
         {@render children()}
       {:else}
         <h1>This page is for whoever does the phones</h1>
         <p class="sub">
-          You can see <a href="/people/{session.actor}">your own page</a> and the
+          You can see <a href="/people/{session.business?.actor}">your own page</a> and the
           <a href="/people/directory">directory</a>.
         </p>
       {/if}

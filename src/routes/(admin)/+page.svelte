@@ -4,19 +4,19 @@
   import FindingList from '$ui/FindingList.svelte';
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
   import CoverageBoard from '$ui/coverage/CoverageBoard.svelte';
 
-  const system = $derived(session.system!);
-  const inForce = $derived(session.view!.inForce.system);
-  const own = $derived(session.view!.business.kind === 'own');
+  const system = $derived(theBusiness().system);
+  const inForce = $derived(theBusiness().view.inForce.system);
+  const own = $derived(theBusiness().view.business.kind === 'own');
 
   /** The way of the work, with what is done. */
   const todo = $derived.by(() => {
     const numbers = Object.values(system.numbers);
     const people = Object.values(system.people);
     const invited =
-      session.view!.invitations.length + Object.keys(session.standing!.registrations).length > 0;
+      theBusiness().view.invitations.length + Object.keys(theBusiness().standing.registrations).length > 0;
     return [
       { done: numbers.length > 0, text: 'Get a number', href: '/numbers/get' },
       { done: people.length > 0, text: 'Add a person with an extension', href: '/people' },
@@ -27,7 +27,7 @@
         href: '/answering',
       },
       {
-        done: session.view!.inForce.n > 0 && session.waiting === 0,
+        done: theBusiness().view.inForce.n > 0 && theBusiness().waiting === 0,
         text: 'Look at what differs, and put it in force',
         href: '/changes',
       },
@@ -40,9 +40,9 @@
   /** Phones that a call would ring now, as people have set them. */
   const reachable = $derived.by(() => {
     const shown = people.slice(0, MOST);
-    const system = withOwn(inForce, session.standing!.own);
+    const system = withOwn(inForce, theBusiness().standing.own);
     const ids = shown.map((p) => p.id);
-    const found = ringableNow(system, session.standing!, ids, session.minute);
+    const found = ringableNow(system, theBusiness().standing, ids, theBusiness().minute);
     return shown.map((person) => {
       const phones = found.get(person.id)!;
       const on = phones.filter((r) => r.why === null).length;
@@ -101,11 +101,10 @@
     {/if}
     <div class="card">
       <h2>Before callers notice</h2>
-      {#if session.checks.findings.length}<FindingList findings={session.checks.findings} most={4} />{:else}<p
-          class="soft"
-        >
-          Nothing found.
-        </p>{/if}
+      {#if theBusiness().checks.findings.length}<FindingList
+          findings={theBusiness().checks.findings}
+          most={4}
+        />{:else}<p class="soft">Nothing found.</p>{/if}
     </div>
     {#if reachable.length}
       <div class="card">

@@ -61,7 +61,7 @@
   {#if session.trouble}
     <Trouble trouble={session.trouble} />
   {:else if phoneId && businessId}
-    {#if session.view?.business.id === businessId}
+    {#if session.business?.view.business.id === businessId}
       {#key phoneId}<StaffPhone {phoneId} />{/key}
     {/if}
   {:else if ready}

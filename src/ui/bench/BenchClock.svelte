@@ -2,11 +2,11 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
   import { clockText, fieldText, momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
 
-  let text = $state(fieldText(session.now, session.zone));
+  let text = $state(fieldText(theBusiness().now, theBusiness().zone));
   let problem = $state('');
-  const mode = $derived(session.view?.clock.mode);
+  const mode = $derived(theBusiness().view.clock.mode);
 
   async function set() {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
@@ -14,19 +14,21 @@
       problem = 'Choose a date and a time.';
       return;
     }
-    const benchAt = momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3]));
-    problem = (await session.workspace!.setClock({ mode: 'set', benchAt, realAt: Date.now() })) ?? '';
+    const benchAt = momentOf(theBusiness().zone, match[1]!, Number(match[2]) * 60 + Number(match[3]));
+    problem = (await theBusiness().workspace.setClock({ mode: 'set', benchAt, realAt: Date.now() })) ?? '';
     session.tick();
   }
   async function real() {
-    problem = (await session.workspace!.setClock({ mode: 'real' })) ?? '';
+    problem = (await theBusiness().workspace.setClock({ mode: 'real' })) ?? '';
     session.tick();
   }
 </script>
 
 <p>
-  It is <b>{momentText(session.now, session.zone)}</b>
-  <span class="soft">({clockText(session.now, session.zone)}, {session.zone.replaceAll('_', ' ')})</span>
+  It is <b>{momentText(theBusiness().now, theBusiness().zone)}</b>
+  <span class="soft"
+    >({clockText(theBusiness().now, theBusiness().zone)}, {theBusiness().zone.replaceAll('_', ' ')})</span
+  >
 </p>
 <p class="small">
   {mode === 'real' ? 'The bench goes by real time.' : 'The bench clock was set and runs on from there.'} Everything

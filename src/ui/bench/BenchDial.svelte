@@ -8,13 +8,15 @@
   import { heardInWords } from '../phone/heard';
   import Keypad from '../phone/Keypad.svelte';
   import { hold, Line } from '../phone/line.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Dials on one of the business's own phones, as somebody at a desk would; the call is real. */
-  const line = new Line(session.view!.business.id);
-  const system = $derived(session.view!.inForce.system);
+  const line = new Line(theBusiness().view.business.id);
+  const system = $derived(theBusiness().view.inForce.system);
   const phones = $derived(
-    Object.values(system.phones).filter((p) => p.number === null && session.standing!.registrations[p.id]),
+    Object.values(system.phones).filter(
+      (p) => p.number === null && theBusiness().standing.registrations[p.id],
+    ),
   );
   let phoneId = $state('');
   let digits = $state('');
@@ -23,7 +25,7 @@
   let release = () => {};
   const phone = $derived(phones.find((p) => p.id === phoneId) ?? phones[0]);
   const live = $derived(line.calls.find((c) => c.request.id === callId));
-  const logged = $derived(session.view!.calls.find((c) => c.id === callId));
+  const logged = $derived(theBusiness().view.calls.find((c) => c.id === callId));
 
   async function dial(event: Event) {
     event.preventDefault();
@@ -36,7 +38,7 @@
       kind: 'place',
       request: {
         id: callId,
-        at: session.workspace!.now(),
+        at: theBusiness().workspace.now(),
         from: { kind: 'phone', phoneId: phone.id },
         to: { kind: 'digits', digits },
         behaviour: null,
@@ -68,7 +70,7 @@
   {#if live?.phase === 'inbox'}
     <CallerSound call={live} {system} />
     <p role="status" data-testid="desk-hears">
-      {heardInWords(live, system, session.now, session.view!.messages)}
+      {heardInWords(live, system, theBusiness().now, theBusiness().view.messages)}
     </p>
     <Keypad onpress={(key) => void line.act({ kind: 'press', callId, key })} />
   {/if}

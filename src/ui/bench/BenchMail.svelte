@@ -3,10 +3,10 @@
   import type { MailRecord } from '$workspace';
   import { saveText } from '../download';
   import { momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   let openId = $state<string | null>(null);
-  const mail = $derived([...(session.view?.mail ?? [])].reverse());
+  const mail = $derived([...(theBusiness().view.mail ?? [])].reverse());
 
   interface Opened {
     text: string;
@@ -35,7 +35,7 @@
     };
   }
   const backOf = (letter: MailRecord) => {
-    const { state, words } = session.delivery({ to: letter.to, sentAt: letter.at });
+    const { state, words } = theBusiness().delivery({ to: letter.to, sentAt: letter.at });
     return state === 'came back' ? `came back: ${words}` : state === 'on its way' ? 'on its way' : '';
   };
 </script>
@@ -61,7 +61,7 @@
         onclick={() => (openId = openId === letter.id ? null : letter.id)}
       >
         <b>{letter.subject}</b>
-        <span>to {letter.to} · {momentText(letter.at, session.zone)}</span>
+        <span>to {letter.to} · {momentText(letter.at, theBusiness().zone)}</span>
         {#if backOf(letter)}<span class="back">{backOf(letter)}</span>{/if}
       </button>
       {#if openId === letter.id}

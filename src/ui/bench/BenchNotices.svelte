@@ -2,13 +2,13 @@
   import type { TraceEvent } from '$core/calls';
   import { filledIn } from '$exchange';
   import { momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Text messages and web hooks that plans sent, and what became of them at the stand-ins. */
   type Notified = Extract<TraceEvent, { kind: 'notified' }>;
-  const system = $derived(session.view!.inForce.system);
+  const system = $derived(theBusiness().view.inForce.system);
   const sent = $derived(
-    [...session.view!.calls]
+    [...theBusiness().view.calls]
       .reverse()
       .flatMap((call) =>
         call.trace
@@ -36,13 +36,13 @@
   const fate = (n: (typeof sent)[number]): string => {
     if (n.how === 'hook') return `${n.to}: ${answerOf(n.to)}`;
     if (n.from.kind !== 'outside' || !n.from.number) return 'not sent: the caller hides their number';
-    return `text to ${session.number(n.from.number)}: delivered`;
+    return `text to ${theBusiness().number(n.from.number)}: delivered`;
   };
 </script>
 
 <h3>Texts and web hooks of plans</h3>
 {#each sent as n (n.key)}
   <p class="small">
-    {momentText(n.at, session.zone)} · {fate(n)}<br /><span class="soft">{n.text}</span>
+    {momentText(n.at, theBusiness().zone)} · {fate(n)}<br /><span class="soft">{n.text}</span>
   </p>
 {:else}<p class="small soft">None was sent yet. A Notify step sends them.</p>{/each}

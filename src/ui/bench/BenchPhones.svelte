@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { deliveredAt } from '$standins/carrier/texting';
   import { momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import BenchDial from './BenchDial.svelte';
   import BenchRinging from './BenchRinging.svelte';
   import BenchText from './BenchText.svelte';
@@ -21,10 +21,10 @@
   const spoken = (code: string) => [...code].join(', ');
   /** Texts and calls that outside phones got, the newest first. */
   const arrivals = $derived.by((): Arrival[] => {
-    const { dealings } = session.view!;
-    const name = session.system!.business.name;
+    const { dealings } = theBusiness().view;
+    const name = theBusiness().system.business.name;
     const codes = dealings.proofs.map((p): Arrival => {
-      const rings = p.by === 'call' && !picked.includes(p.id) && session.now - p.sentAt < RINGS_MS;
+      const rings = p.by === 'call' && !picked.includes(p.id) && theBusiness().now - p.sentAt < RINGS_MS;
       const missed = p.by === 'call' && !picked.includes(p.id) && !rings;
       return {
         id: p.id,
@@ -41,7 +41,7 @@
       };
     });
     const texts = dealings.texts.flatMap((t): Arrival[] => {
-      const at = deliveredAt(t, dealings.texting, session.now);
+      const at = deliveredAt(t, dealings.texting, theBusiness().now);
       return at === null || t.way === 'in' ? [] : [{ id: t.id, to: t.to, at, rings: false, words: t.text }];
     });
     return [...codes, ...texts].sort((a, b) => b.at - a.at);
@@ -52,8 +52,11 @@
   The outside phone opens in a window of its own. It calls your numbers as a customer would, for real: phones
   ring, plans run, messages are left.
 </p>
-<Button size="small" href="/bench/phone?business={session.view?.business.id}" target="_blank" rel="opener"
-  >Open the outside phone</Button
+<Button
+  size="small"
+  href="/bench/phone?business={theBusiness().view.business.id}"
+  target="_blank"
+  rel="opener">Open the outside phone</Button
 >
 <p class="gap">The staff phone page, where an invitation's code is entered, is a window too.</p>
 <Button size="small" kind="tertiary" href="/phone" target="_blank" rel="opener"
@@ -66,7 +69,7 @@
 <ul class="slips" aria-label="What outside phones got">
   {#each arrivals as a (a.id)}
     <li>
-      <span class="soft small">{session.number(a.to)} · {momentText(a.at, session.zone)}</span>
+      <span class="soft small">{theBusiness().number(a.to)} · {momentText(a.at, theBusiness().zone)}</span>
       <p>{a.words}</p>
       {#if a.rings}<Button size="small" on:click={() => (picked = [...picked, a.id])}>Pick up</Button>{/if}
     </li>

@@ -4,12 +4,12 @@
   import { outsideNumber, phoneName, saidSoFar } from '$core/calls';
   import { isLinked } from '$core/system';
   import { Line } from '../phone/line.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Outside phones of the business that ring now: somebody's own mobile, or a number a plan forwards to. */
-  const line = new Line(session.view!.business.id);
+  const line = new Line(theBusiness().view.business.id);
   onDestroy(() => line.close());
-  const system = $derived(session.view!.inForce.system);
+  const system = $derived(theBusiness().view.inForce.system);
   const ringing = $derived(
     line.calls.flatMap((call) =>
       call.phase !== 'ringing'
@@ -35,9 +35,9 @@
   function shows({ call, leg }: (typeof ringing)[number]): string {
     const offered = call.trace.find((e) => e.kind === 'leg offered' && e.leg === leg.n);
     if (offered?.kind === 'leg offered' && offered.sees !== undefined)
-      return offered.sees ? session.number(offered.sees) : 'a hidden number';
+      return offered.sees ? theBusiness().number(offered.sees) : 'a hidden number';
     const { from } = call.request;
-    return from.kind === 'outside' && from.number ? session.number(from.number) : 'a hidden number';
+    return from.kind === 'outside' && from.number ? theBusiness().number(from.number) : 'a hidden number';
   }
   const asked = ({ call }: (typeof ringing)[number]) => {
     const name = saidSoFar(call.trace, system).find((n) => n.label === 'Name')?.text;

@@ -2,13 +2,13 @@
   import { Button, Select, SelectItem, Tag } from 'carbon-components-svelte';
   import { registeredAt, type Registration } from '$core/system';
   import { phoneOf, putPhones } from '$workspace';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import DeskSetup from './DeskSetup.svelte';
   import { placesOf, takeUp } from './standins';
 
   /** Stand-ins of the staff's phones: where each is and how it is, and setting new ones up. */
-  const system = $derived(session.system!);
-  const standing = $derived(session.standing!);
+  const system = $derived(theBusiness().system);
+  const standing = $derived(theBusiness().standing);
   let places = $state.raw<{ address: string; name: string }[]>([]);
   $effect(() => {
     void placesOf(system).then((found) => (places = found));
@@ -19,17 +19,17 @@
         const phone = phoneOf(system, account);
         if (!r.standIn || !phone) return [];
         const owner = account === phone.id ? phone.personId : account.split('--')[1];
-        const at = registeredAt(r, phone.kind, standing.accounts[account], session.now);
+        const at = registeredAt(r, phone.kind, standing.accounts[account], theBusiness().now);
         return [{ account, r, phone, at, who: system.people[owner ?? '']?.name ?? 'shared' }];
       })
       .sort((a, b) => a.who.localeCompare(b.who)),
   );
   const letters = $derived(
-    session.view!.invitations.filter(
+    theBusiness().view.invitations.filter(
       (i) =>
         i.state === 'open' &&
-        session.now < i.expiresAt &&
-        session.delivery(i).state === 'arrived' &&
+        theBusiness().now < i.expiresAt &&
+        theBusiness().delivery(i).state === 'arrived' &&
         system.phones[i.phoneId] &&
         !standing.registrations[i.phoneId],
     ),
@@ -101,7 +101,7 @@
           selected={shownAddress(r)}
           on:update={(e) =>
             e.detail !== r.address &&
-            void putPhones(session.workspace!, [account], { address: String(e.detail) })}
+            void putPhones(theBusiness().workspace, [account], { address: String(e.detail) })}
         >
           {#each places as p (p.address)}<SelectItem value={p.address} text={p.name} />{/each}
         </Select>
@@ -112,7 +112,7 @@
           selected={r.condition}
           on:update={(e) =>
             e.detail !== r.condition &&
-            void putPhones(session.workspace!, [account], {
+            void putPhones(theBusiness().workspace, [account], {
               condition: e.detail as Registration['condition'],
             })}
         >

@@ -3,11 +3,11 @@
   import { readNumber } from '$core/numbering';
   import { receiveText } from '$workspace';
   import { NEW_CALLER } from '$core/calls';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** A customer's phone writes a text to one of the business's numbers. */
-  const numbers = $derived(Object.values(session.view!.inForce.system.numbers));
-  let from = $state(session.number(NEW_CALLER));
+  const numbers = $derived(Object.values(theBusiness().view.inForce.system.numbers));
+  let from = $state(theBusiness().number(NEW_CALLER));
   let to = $state('');
   let text = $state('');
   let said = $state<{ field: 'from' | 'text'; message: string } | null>(null);
@@ -17,12 +17,12 @@
   async function send(event: Event) {
     event.preventDefault();
     sent = false;
-    const read = readNumber(from, session.system!.business.country);
+    const read = readNumber(from, theBusiness().system.business.country);
     if (!read.ok) {
       said = { field: 'from', message: read.message };
       return;
     }
-    const done = await receiveText(session.workspace!, {
+    const done = await receiveText(theBusiness().workspace, {
       from: read.number.e164,
       to: number!.e164,
       text,

@@ -7,7 +7,7 @@
   import type { Attempt } from '$standins/registrar/deskphone';
   import { registerDesk } from '$workspace';
   import { freshId } from '../ids';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** A stand-in desk phone is told its account by hand, or many of them by a file; what it and the registrar say is shown. */
   let { places }: { places: { address: string; name: string }[] } = $props();
@@ -43,8 +43,14 @@
     const algorithms: Algorithm[] = knows === 'old' ? ['MD5'] : ['SHA-256', 'MD5'];
     const address = place || (places[0]?.address ?? '');
     const device = { knows: algorithms, address, cnonce: freshId('c') };
-    const done = await registerDesk(session.db!, session.changes!, session.workspace!.id, typed, device);
-    await session.workspace!.refresh('standing');
+    const done = await registerDesk(
+      theBusiness().db,
+      theBusiness().changes,
+      theBusiness().workspace.id,
+      typed,
+      device,
+    );
+    await theBusiness().workspace.refresh('standing');
     return done;
   };
   async function one(event: Event) {

@@ -2,7 +2,7 @@
 import type { System } from '$core/system';
 import { PhoneSettings } from '$standins/mail/invitation';
 import { pair, type Invitation } from '$workspace';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 /** An address outside every office: kept for documentation (RFC 5737). */
 export const OUTSIDE_ADDRESS = '203.0.113.77';
@@ -26,8 +26,8 @@ const VERSIONS: Record<string, string> = {
 
 /** A stand-in opens the letter of an invitation and pairs with what it says. @returns what went wrong, or '' */
 export async function takeUp(invitation: Invitation, address: string): Promise<string> {
-  const letter = session.view!.mail.find((m) => m.id === invitation.mailId);
-  const who = session.system!.people[invitation.personId]?.name ?? 'Somebody';
+  const letter = theBusiness().view.mail.find((m) => m.id === invitation.mailId);
+  const who = theBusiness().system.people[invitation.personId]?.name ?? 'Somebody';
   if (!letter) return `${who} has no letter.`;
   const { default: PostalMime } = await import('postal-mime');
   const { attachments } = await PostalMime.parse(letter.raw);
@@ -36,10 +36,16 @@ export async function takeUp(invitation: Invitation, address: string): Promise<s
     file ? JSON.parse(new TextDecoder().decode(file.content as ArrayBuffer)) : null,
   );
   if (!read.success) return `${who}: the letter holds no settings file.`;
-  const kind = session.system!.phones[invitation.phoneId]?.kind ?? '';
+  const kind = theBusiness().system.phones[invitation.phoneId]?.kind ?? '';
   const device = { address, version: VERSIONS[kind] ?? 'Stand-in', standIn: true };
-  const paired = await pair(session.db!, session.changes!, read.data.number, read.data.code, device);
-  await session.workspace!.refresh('standing');
-  await session.workspace!.refresh('invitations');
+  const paired = await pair(
+    theBusiness().db,
+    theBusiness().changes,
+    read.data.number,
+    read.data.code,
+    device,
+  );
+  await theBusiness().workspace.refresh('standing');
+  await theBusiness().workspace.refresh('invitations');
   return paired.ok ? '' : `${who}: ${paired.message}`;
 }

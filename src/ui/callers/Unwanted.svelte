@@ -4,17 +4,17 @@
   import { usualUnwanted, type Unwanted } from '$core/system';
   import Origin from '../reach/Origin.svelte';
   import { block } from '../messages/edits';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Calls nobody wants: what becomes of them, and the block list, which holds at once. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const unwanted = $derived(system.business.unwanted ?? usualUnwanted());
   const blocked = $derived(
-    Object.entries(session.standing!.blocked ?? {})
+    Object.entries(theBusiness().standing.blocked ?? {})
       .filter(([, b]) => b.value)
       .sort((a, b) => b[1].at - a[1].at),
   );
-  const spam = $derived(session.view!.messages.filter((m) => m.folder === 'spam').length);
+  const spam = $derived(theBusiness().view.messages.filter((m) => m.folder === 'spam').length);
   let typed = $state('');
   let problem = $state('');
   const WORDS: Record<Unwanted['blocked'], string> = {
@@ -23,7 +23,7 @@
     'as anybody': 'are treated as anybody',
   };
   const set = (change: Partial<Unwanted>, words: string) =>
-    session.edit(words, [{ do: 'business.set', change: { unwanted: { ...unwanted, ...change } } }]);
+    theBusiness().edit(words, [{ do: 'business.set', change: { unwanted: { ...unwanted, ...change } } }]);
 
   async function add(event: Event) {
     event.preventDefault();
@@ -74,9 +74,9 @@
   <ul aria-label="Block list">
     {#each blocked as [number, stamp] (number)}
       <li>
-        <span>{session.number(number)}<Origin {stamp} /></span>
+        <span>{theBusiness().number(number)}<Origin {stamp} /></span>
         <button class="linkish small" type="button" onclick={() => void block(number, false)}
-          >Unblock<span class="visually-hidden">&nbsp;{session.number(number)}</span></button
+          >Unblock<span class="visually-hidden">&nbsp;{theBusiness().number(number)}</span></button
         >
       </li>
     {:else}<li class="soft small">Nobody. Contacts can be blocked too.</li>{/each}

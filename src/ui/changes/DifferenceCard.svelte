@@ -3,7 +3,7 @@
   import type { Difference } from '$core/coverage';
   import type { System } from '$core/system';
   import RingChart from '../RingChart.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** One thing that differs for callers: when, what it was and what it is now, with both ring charts. */
   let { difference: d, before, after }: { difference: Difference; before: System; after: System } = $props();
@@ -14,7 +14,9 @@
 </script>
 
 <article class="card" data-testid="difference">
-  <h2>{d.label} <span class="soft">{session.number(d.e164)}</span>{d.caller && `, ${d.caller}`}, {d.when}</h2>
+  <h2>
+    {d.label} <span class="soft">{theBusiness().number(d.e164)}</span>{d.caller && `, ${d.caller}`}, {d.when}
+  </h2>
   <dl>
     <dt>was</dt>
     <dd>{d.before ?? 'No such number.'}</dd>

@@ -2,39 +2,39 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import { localTime } from '$core/hours';
   import { momentText, momentTyped } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** The draft as it is now goes in force at a later moment. */
   let { disabled }: { disabled: boolean } = $props();
-  const planned = $derived(session.standing!.planned);
-  const stale = $derived(planned && planned.revision !== session.view!.draft.record.revision);
+  const planned = $derived(theBusiness().standing.planned);
+  const stale = $derived(planned && planned.revision !== theBusiness().view.draft.record.revision);
   let asking = $state(false);
   let when = $state('');
   let problem = $state('');
 
   function ask() {
-    when = `${localTime(session.zone, session.now + 86_400_000).date}T06:00`;
+    when = `${localTime(theBusiness().zone, theBusiness().now + 86_400_000).date}T06:00`;
     problem = '';
     asking = true;
   }
   async function take(event: Event) {
     event.preventDefault();
-    const read = momentTyped(when, session.zone, session.now);
+    const read = momentTyped(when, theBusiness().zone, theBusiness().now);
     problem = read.ok ? '' : read.message;
     if (!read.ok) return;
-    await session.workspace!.plan({ at: read.at, revision: session.view!.draft.record.revision });
+    await theBusiness().workspace.plan({ at: read.at, revision: theBusiness().view.draft.record.revision });
     asking = false;
   }
 </script>
 
 {#if planned}
   <p class="small" role="status" data-testid="planned">
-    <b>Goes in force on {momentText(planned.at, session.zone)}</b>, if a window of Upper Line is open then,
-    else when the next one opens.
+    <b>Goes in force on {momentText(planned.at, theBusiness().zone)}</b>, if a window of Upper Line is open
+    then, else when the next one opens.
     {#if stale}<span class="problem"
         >The draft was changed since: it would not go in force. Look, and plan it again.</span
       >{/if}
-    <button class="linkish" type="button" onclick={() => void session.workspace!.plan(null)}
+    <button class="linkish" type="button" onclick={() => void theBusiness().workspace.plan(null)}
       >Take that back</button
     >
   </p>

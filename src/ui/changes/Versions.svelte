@@ -1,18 +1,20 @@
 <script lang="ts">
   import { byWhom, count, momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import type { VersionRecord } from '$workspace';
 
   /** What was in force before, to be brought back into the draft. */
   let versions = $state.raw<VersionRecord[]>([]);
-  const newest = $derived(session.view!.inForce.n);
+  const newest = $derived(theBusiness().view.inForce.n);
   $effect(() => {
     void newest;
-    void session.workspace!.versions().then((found) => (versions = found));
+    void theBusiness()
+      .workspace.versions()
+      .then((found) => (versions = found));
   });
 
   function bringBack(version: VersionRecord) {
-    session.bringBack(version);
+    theBusiness().bringBack(version);
   }
 </script>
 
@@ -21,7 +23,7 @@
   <ol>
     {#each versions as v (v.n)}
       <li>
-        <b>Version {v.n}</b>, since {momentText(v.at, session.zone)}, by {byWhom(v.by)}{v.n === newest
+        <b>Version {v.n}</b>, since {momentText(v.at, theBusiness().zone)}, by {byWhom(v.by)}{v.n === newest
           ? ', in force'
           : ''}
         {#if v.n !== newest}<button

@@ -8,14 +8,14 @@
   import { saveText } from '../download';
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { callersFor, NO_FILTER, rowsOf, type Filter } from './board';
   import Lanes from './Lanes.svelte';
   import YearLanes from './YearLanes.svelte';
 
   let { system: document }: { system: System } = $props();
   /** As people have set it: callers they treat in a way of their own are told apart too. */
-  const system = $derived(withOwn(document, session.standing!.own));
+  const system = $derived(withOwn(document, theBusiness().standing.own));
   type Span = 'day' | 'week' | 'year';
   const asked = new Remembered<{ span: Span; date: string; filter: Filter }>('coverage-board', {
     span: 'week',
@@ -32,7 +32,7 @@
   const ask = (change: Partial<typeof asked.value>) => (asked.value = { ...asked.value, ...change });
   const zone = $derived(system.business.timeZone);
   /** A date, so that the board is not worked out anew with every second. */
-  const today = $derived(localTime(zone, session.now).date);
+  const today = $derived(localTime(zone, theBusiness().now).date);
   const date = $derived(/^\d{4}-\d\d-\d\d$/.test(asked.value.date) ? asked.value.date : today);
   /** The first day of what is shown: the day, its Monday, or the first of its month. */
   const first = $derived.by(() => {
@@ -43,7 +43,7 @@
   const days = $derived(span === 'day' ? 1 : 7);
   const starts = $derived(Array.from({ length: days + 1 }, (_, i) => momentOf(zone, addDays(first, i), 0)));
   const rows = $derived(
-    span === 'year' ? [] : rowsOf(system, session.standing!, filter, starts[0]!, starts.at(-1)!),
+    span === 'year' ? [] : rowsOf(system, theBusiness().standing, filter, starts[0]!, starts.at(-1)!),
   );
   const sites = $derived(Object.values(system.sites));
   const people = $derived(Object.values(system.people));
@@ -70,7 +70,7 @@
         to: p.to,
       })),
     );
-    const times = { zone, now: session.now, from: starts[0]!, to: starts.at(-1)! };
+    const times = { zone, now: theBusiness().now, from: starts[0]!, to: starts.at(-1)! };
     saveText(`coverage-${first}.ics`, 'text/calendar', writeEvents('Coverage', events, times));
   }
   const openDay = (day: string) => ask({ span: 'day', date: day });
@@ -159,7 +159,7 @@
         : 'No number is left by this choice.'}
     </p>
   {/if}
-  <Lanes {rows} {starts} {first} {today} now={session.now} />
+  <Lanes {rows} {starts} {first} {today} now={theBusiness().now} />
   <p class="small">
     {span === 'day'
       ? dateText(first)

@@ -3,7 +3,7 @@
   import { addDays } from '$core/hours';
   import { compressed } from '$core/coverage';
   import { dayText, momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import type { Row, Shown } from './board';
 
   /** Numbers as lanes over some days: who is rung first as a bar, where the call ends as a line below. */
@@ -32,7 +32,8 @@
     compressed([...starts, ...rows.flatMap((r) => r.pieces.map((p) => p.from))], from, to),
   );
   const part = (t: number) => scale(t) * 100;
-  const when = (a: number, b: number) => `${momentText(a, session.zone)} to ${momentText(b, session.zone)}`;
+  const when = (a: number, b: number) =>
+    `${momentText(a, theBusiness().zone)} to ${momentText(b, theBusiness().zone)}`;
   /** Letters take about so much of the width. */
   const LETTER = 0.72;
   const labelFor = (p: Shown, wide: number) =>
@@ -61,13 +62,13 @@
   <div class="days">
     {#each starts.slice(0, -1) as day, i (day)}
       <span class:today={addDays(first, i) === today} style:left="calc(178px + (100% - 178px) * {scale(day)})"
-        >{dayText(day + 3_600_000 * 6, session.zone)}</span
+        >{dayText(day + 3_600_000 * 6, theBusiness().zone)}</span
       >
     {/each}
   </div>
   {#each rows as { number, pieces } (number.id)}
     <div class="row">
-      <div class="num"><b>{number.label}</b><span>{session.number(number.e164)}</span></div>
+      <div class="num"><b>{number.label}</b><span>{theBusiness().number(number.e164)}</span></div>
       <div class="week">
         {#each pieces as p (p.from)}
           {@const wide = part(p.to) - part(p.from)}

@@ -5,7 +5,7 @@
   import { dateOf, dayNumber, momentOfDay } from '$core/hours';
   import type { System } from '$core/system';
   import { dateText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { numbersFor, shownPiece, type Filter } from './board';
   import { CoverageClient } from './client';
 
@@ -29,7 +29,7 @@
   let problem = $state('');
 
   $effect(() => {
-    const { standing } = session;
+    const { standing } = theBusiness();
     const ids = numbers.map((n) => n.id);
     const [a, b, s, callerId] = [from, to, system, filter.callerId];
     found = null;

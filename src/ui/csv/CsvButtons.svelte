@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { CsvKind } from '$core/formats/csv';
   import { saveText } from '../download';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Saves numbers or sites as CSV, and reads such a file after a preview. */
   let { kind }: { kind: CsvKind } = $props();
@@ -10,7 +10,7 @@
 
   async function save() {
     const { writeCsv } = await import('$core/formats/csv');
-    saveText(`${kind}.csv`, 'text/csv;charset=utf-8', writeCsv(kind, session.system!));
+    saveText(`${kind}.csv`, 'text/csv;charset=utf-8', writeCsv(kind, theBusiness().system));
   }
 </script>
 

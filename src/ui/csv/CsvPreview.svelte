@@ -3,7 +3,7 @@
   import { onDestroy } from 'svelte';
   import type { CsvKind, CsvPreview } from '$core/formats/csv';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { TookTooLong } from '../latest';
   import { readCsvFile } from './read';
 
@@ -26,7 +26,7 @@
     }
     try {
       const progress = (rows: number, of: number) => (done = { rows, of });
-      ({ preview, note } = await readCsvFile(kind, file, session.system!, progress, stop.signal));
+      ({ preview, note } = await readCsvFile(kind, file, theBusiness().system, progress, stop.signal));
     } catch (error) {
       const message =
         error instanceof TookTooLong ? error.message : 'The file could not be read. Nothing was changed.';
@@ -47,7 +47,7 @@
 
   function apply() {
     if (!commands.length) return close();
-    const result = session.edit(
+    const result = theBusiness().edit(
       `Read ${count(commands.length, 'row')} of ${file.name}`.slice(0, 200),
       commands,
       {

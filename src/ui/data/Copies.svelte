@@ -2,16 +2,16 @@
   import { Button } from 'carbon-components-svelte';
   import { revisionOf } from '$workspace';
   import { agoText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { keeping } from './keeping.svelte';
   import SaveFile from './SaveFile.svelte';
 
   /** A copy outside the browser: by itself to a file chosen once, or saved by hand. */
   let saving = $state(false);
   const { place, allowed, writing, problem } = $derived(keeping);
-  const current = $derived(place?.at != null && place.revision === revisionOf(session.view!));
+  const current = $derived(place?.at != null && place.revision === revisionOf(theBusiness().view));
   // Looked at again with every minute: how old it is goes on.
-  const age = $derived(place?.at != null && session.minute ? agoText(place.at, Date.now()) : null);
+  const age = $derived(place?.at != null && theBusiness().minute ? agoText(place.at, Date.now()) : null);
 </script>
 
 <section class="card">

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { Button, ProgressBar } from 'carbon-components-svelte';
   import { bytesText, count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { keeping } from './keeping.svelte';
 
   /** How the browser holds the data, and how much room there is. */
-  const view = $derived(session.view!);
+  const view = $derived(theBusiness().view);
   const { room, kept } = $derived(keeping);
 </script>
 
@@ -38,7 +38,7 @@
     </div>
   {/if}
   <p class="soft">
-    {view.business.kind === 'demonstration' ? 'The demonstration' : session.system!.business.name} has {count(
+    {view.business.kind === 'demonstration' ? 'The demonstration' : theBusiness().system.business.name} has {count(
       view.draft.edits.length,
       'edit',
     )} to go back to, {count(view.messages.length, 'message')}, {count(view.calls.length, 'call')}, {count(

@@ -4,7 +4,7 @@
   import { goto } from '$app/navigation';
   import { remember, type Whole } from '$workspace';
   import { bytesText, count } from '../format';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
   import { Files } from './files';
   import { keeping } from './keeping.svelte';
 
@@ -33,7 +33,7 @@
     session.say({ kind: 'error', title: 'Nothing was read', detail: message });
     onclose();
   }
-  const replaces = $derived(session.view?.businesses.find((b) => b.id === whole?.business.id));
+  const replaces = $derived(theBusiness().view.businesses.find((b) => b.id === whole?.business.id));
   const holds = $derived.by(() => {
     if (!whole) return '';
     const { numbers, people, plans } = whole.draft.system;
@@ -54,7 +54,7 @@
     const { id } = whole.business;
     const { name } = whole.draft.system.business;
     try {
-      await session.workspace!.adopt(whole);
+      await theBusiness().workspace.adopt(whole);
     } catch (error) {
       problem = error instanceof Error ? error.message : String(error);
       storing = false;
@@ -62,7 +62,7 @@
     }
     onclose();
     await session.open(id);
-    await remember(session.db!, id).catch(() => {});
+    await remember(theBusiness().db, id).catch(() => {});
     void keeping.ask();
     await goto('/');
     session.say({ kind: 'success', title: `Read ${name} from the file.` });

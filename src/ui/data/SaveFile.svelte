@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { saveBlob } from '../download';
   import { bytesText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { fileName, Files } from './files';
   import { keeping } from './keeping.svelte';
 
@@ -13,13 +13,16 @@
   let done = $state({ n: 0, of: 0 });
   let file = $state.raw<Blob | null>(null);
   let problem = $state('');
-  const business = session.system!.business.name;
-  const shown = session.view!.storage.failed;
+  const business = theBusiness().system.business.name;
+  const shown = theBusiness().view.storage.failed;
 
   onMount(() => {
     void (async () => {
       try {
-        const written = await files.write(await session.workspace!.whole(), (n, of) => (done = { n, of }));
+        const written = await files.write(
+          await theBusiness().workspace.whole(),
+          (n, of) => (done = { n, of }),
+        );
         if (written?.ok) file = written.file;
         else if (written) problem = written.message;
       } catch (error) {

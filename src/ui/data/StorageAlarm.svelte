@@ -7,8 +7,10 @@
   import { switchTrouble } from './switch-trouble.svelte';
 
   /** What cannot be stored: it stays until it is stored, or somebody has decided what becomes of it. */
-  const failed = $derived(session.view?.storage.failed ?? null);
-  const ofCalls = $derived(session.view ? switchTrouble.of(session.view.business.id) : null);
+  const failed = $derived(session.business?.view.storage.failed ?? null);
+  const ofCalls = $derived(
+    session.business?.view ? switchTrouble.of(session.business?.view.business.id) : null,
+  );
   let height = $state(0);
   // The header stays below it.
   $effect(() => {
@@ -21,12 +23,12 @@
 
   async function again() {
     trying = true;
-    await session.db!.again();
+    await session.business?.db.again();
     trying = false;
   }
   async function giveUp() {
     givingUp = false;
-    await session.workspace!.giveUp();
+    await session.business?.workspace.giveUp();
   }
 </script>
 

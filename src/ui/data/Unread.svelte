@@ -3,10 +3,10 @@
   import type { Aside } from '$workspace';
   import { saveText } from '../download';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Records that could not be read: they lie aside as they were, until somebody has seen to them. */
-  const aside = $derived(session.view!.aside);
+  const aside = $derived(theBusiness().view.aside);
   const WHAT: Record<Aside['store'], string> = {
     drafts: 'the draft',
     heads: 'the last edits of the draft',
@@ -49,7 +49,7 @@
       size="small"
       kind="tertiary"
       disabled={!saved}
-      on:click={() => void session.workspace!.dropAside(aside.map((a) => a.id))}
+      on:click={() => void theBusiness().workspace.dropAside(aside.map((a) => a.id))}
       >Let go of {aside.length === 1 ? 'it' : 'them'}</Button
     >
   </div>

@@ -1,7 +1,7 @@
 /** Whether the browser keeps the data, how much room there is, and the copy outside the browser. */
 import { untrack } from 'svelte';
 import { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace, type CopyPlace } from '$workspace';
-import { session } from '../session.svelte';
+import { session, theBusiness } from '../session.svelte';
 import { fileName, Files } from './files';
 
 /** A copy is written when nothing has been done for so long, in milliseconds. */
@@ -36,12 +36,10 @@ class Keeping {
   readonly canWriteFiles = typeof window !== 'undefined' && 'showSaveFilePicker' in window;
   /** It is time to remind of a copy. Looked at with every minute, not with every key: it reads all messages over. */
   readonly due = $derived.by(() => {
-    const [minute, place] = [session.minute, this.place];
+    const open = session.business;
+    const [minute, place] = [open?.minute, this.place];
     return untrack(
-      () =>
-        session.view !== null &&
-        minute > 0 &&
-        copyIsDue(session.view, place, place?.at == null ? session.now : Date.now()),
+      () => !!open && !!minute && copyIsDue(open.view, place, place?.at == null ? open.now : Date.now()),
     );
   });
 
@@ -54,10 +52,10 @@ class Keeping {
       estimate?.quota !== undefined && estimate.usage !== undefined
         ? { used: estimate.usage, of: estimate.quota }
         : null;
-    const { db, workspace } = session;
-    if (!db || !workspace) return;
-    this.of = workspace.id;
-    this.place = await readCopyPlace(db, workspace.id).catch(() => null);
+    const open = session.business;
+    if (!open) return;
+    this.of = open.id;
+    this.place = await readCopyPlace(open.db, open.id).catch(() => null);
     await this.lookAllowed();
   }
   /** Asks the browser to keep the data. */
@@ -68,7 +66,7 @@ class Keeping {
 
   /** Has a file chosen that copies are written to from now on, and writes the first. */
   async choose(): Promise<void> {
-    const { name } = session.system!.business;
+    const { name } = theBusiness().system.business;
     let file: FileSystemFileHandle;
     try {
       file = await (window as unknown as Required<Picker>).showSaveFilePicker({
@@ -101,13 +99,13 @@ class Keeping {
     await this.keepPlace({
       file: this.place?.file ?? null,
       at: Date.now(),
-      revision: revisionOf(session.view!),
+      revision: revisionOf(theBusiness().view),
     });
   }
 
   /** Something has changed: a copy follows once nothing changes any more. */
   changed(): void {
-    if (session.workspace && this.of !== session.workspace.id) void this.look();
+    if (session.business && this.of !== session.business.id) void this.look();
     if (!this.place?.file) return;
     clearTimeout(this.timer);
     this.timer = setTimeout(() => void this.write(), QUIET_MS);
@@ -115,10 +113,11 @@ class Keeping {
 
   /** Writes the copy, where something has changed since the last. */
   async write(): Promise<void> {
-    const { view, workspace } = session;
+    const open = session.business;
     const file = this.place?.file;
-    if (!file || !view || !workspace || this.writing || this.allowed !== 'granted') return;
-    const revision = revisionOf(view);
+    if (!file || !open || this.writing || this.allowed !== 'granted') return;
+    const { workspace } = open;
+    const revision = revisionOf(open.view);
     if (revision === this.place?.revision) return;
     await navigator.locks.request(COPY_LOCK, { ifAvailable: true }, async (lock) => {
       if (!lock) return;
@@ -147,7 +146,8 @@ class Keeping {
   }
   private async keepPlace(place: CopyPlace): Promise<void> {
     this.place = place;
-    await writeCopyPlace(session.db!, session.workspace!.id, place).catch(() => {});
+    const { db, id } = theBusiness();
+    await writeCopyPlace(db, id, place).catch(() => {});
   }
 }
 export const keeping = new Keeping();

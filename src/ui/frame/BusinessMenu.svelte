@@ -6,7 +6,7 @@
   import { remember } from '$workspace';
   import ReadFile from '../data/ReadFile.svelte';
   import SaveFile from '../data/SaveFile.svelte';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
   import BusinessSettings from './BusinessSettings.svelte';
 
   let { onstart }: { onstart: () => void } = $props();
@@ -15,18 +15,20 @@
   let incoming = $state.raw<File | null>(null);
   let saving = $state(false);
   let settings = $state(false);
-  const others = $derived(session.view?.businesses.filter((b) => b.id !== session.view?.business.id) ?? []);
-  const hasDemo = $derived(session.view?.businesses.some((b) => b.kind === 'demonstration'));
+  const others = $derived(
+    theBusiness().view.businesses.filter((b) => b.id !== theBusiness().view.business.id) ?? [],
+  );
+  const hasDemo = $derived(theBusiness().view.businesses.some((b) => b.kind === 'demonstration'));
 
   async function show(id: string) {
     await session.open(id);
-    await remember(session.db!, id).catch(() => {});
+    await remember(theBusiness().db, id).catch(() => {});
     await goto('/');
   }
 
   async function resetDemo() {
-    const whole = demonstration(session.workspace!.now());
-    await session.workspace!.adopt(whole);
+    const whole = demonstration(theBusiness().workspace.now());
+    await theBusiness().workspace.adopt(whole);
     await show(whole.business.id);
     session.say({
       kind: 'success',
@@ -51,7 +53,7 @@
     {#each others as other (other.id)}
       <OverflowMenuItem text="Open {other.name}" on:click={() => show(other.id)} />
     {/each}
-    {#if session.may('businesses')}
+    {#if theBusiness().may('businesses')}
       <OverflowMenuItem text="Start with your own business" on:click={onstart} />
       <OverflowMenuItem
         text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
@@ -63,7 +65,7 @@
       <OverflowMenuItem text="Where your data is" on:click={() => void goto('/data')} />
     {/if}
   </OverflowMenu>
-  <span title={session.system?.business.name}>{session.system?.business.name}</span>
+  <span title={theBusiness().system.business.name}>{theBusiness().system.business.name}</span>
   <input
     bind:this={input}
     type="file"

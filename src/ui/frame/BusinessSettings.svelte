@@ -6,13 +6,13 @@
   import { applyEdit, type Edit } from '$core/system';
   import { CoverageClient } from '../coverage/client';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Name and time zone of the business, with what that does to hours and callers before it is done. */
   let { onclose }: { onclose: () => void } = $props();
-  const system = $derived(session.system!);
-  let name = $state(untrack(() => session.system!.business.name));
-  let timeZone = $state(untrack(() => session.system!.business.timeZone));
+  const system = $derived(theBusiness().system);
+  let name = $state(untrack(() => theBusiness().system.business.name));
+  let timeZone = $state(untrack(() => theBusiness().system.business.timeZone));
   let problem = $state('');
   const zones = Intl.supportedValuesOf('timeZone');
   const changed = $derived(name.trim() !== system.business.name || timeZone !== system.business.timeZone);
@@ -21,7 +21,7 @@
     commands: [{ do: 'business.set', change: { name: name.trim(), timeZone } }],
   });
   const own = $derived(Object.values(system.hours).filter((h) => h.timeZone === null));
-  const clock = (zone: string) => writeTime(Math.floor(localTime(zone, session.minute).minute));
+  const clock = (zone: string) => writeTime(Math.floor(localTime(zone, theBusiness().minute).minute));
 
   const client = new CoverageClient();
   onDestroy(() => client.stop());
@@ -33,7 +33,12 @@
     if (timeZone === system.business.timeZone) return;
     const applied = applyEdit(system, edit);
     if (!applied.ok) return;
-    const [before, after, standing, moment] = [system, applied.system, session.standing!, session.minute];
+    const [before, after, standing, moment] = [
+      system,
+      applied.system,
+      theBusiness().standing,
+      theBusiness().minute,
+    ];
     void client
       .ask((w) => w.differences(before, after, standing, moment) as Promise<Differences>)
       .then((found) => {
@@ -44,7 +49,7 @@
   const MOST = 6;
 
   async function keep() {
-    const late = await session.keepStored(edit.words, edit.commands);
+    const late = await theBusiness().keepStored(edit.words, edit.commands);
     problem = late ?? '';
     if (!late) onclose();
   }

@@ -2,12 +2,12 @@
   import { Modal, Search } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
   import { find, type Hit } from '../find';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let query = $state('');
   let chosen = $state(0);
-  const hits = $derived(session.system ? find(session.system, query) : []);
+  const hits = $derived(theBusiness().system ? find(theBusiness().system, query) : []);
 
   $effect(() => {
     void query;

@@ -4,7 +4,7 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import Bench from '../bench/Bench.svelte';
   import { keeping } from '../data/keeping.svelte';
   import { newVersion } from '../data/new-version.svelte';
@@ -19,9 +19,10 @@
 
   let { children, strip = true }: { children: Snippet; strip?: boolean } = $props();
   /** What somebody should know of where the data is. */
+  const actor = $derived(theBusiness().actor);
   const notes = $derived([
-    ...(session.view?.aside.length
-      ? [`${count(session.view.aside.length, 'record')} could not be read and lies aside.`]
+    ...(theBusiness().view.aside.length
+      ? [`${count(theBusiness().view.aside.length, 'record')} could not be read and lies aside.`]
       : []),
     ...(keeping.due ? ['There has been no copy outside this browser for a week.'] : []),
     ...(keeping.place?.file && keeping.allowed !== 'granted'
@@ -30,7 +31,7 @@
     ...(keeping.problem ? [keeping.problem] : []),
   ]);
   $effect(() => {
-    void session.view;
+    void theBusiness().view;
     untrack(() => keeping.changed());
   });
   let finding = $state(false);
@@ -68,9 +69,9 @@
       '?': unlessTyping(() => (keys = true)),
       'Shift+?': unlessTyping(() => (keys = true)),
       b: unlessTyping(() => (ui.bench = !ui.bench)),
-      '$mod+z': unlessInField(() => session.undo()),
-      '$mod+Shift+Z': unlessInField(() => session.redo()),
-      '$mod+y': unlessInField(() => session.redo()),
+      '$mod+z': unlessInField(() => theBusiness().undo()),
+      '$mod+Shift+Z': unlessInField(() => theBusiness().redo()),
+      '$mod+y': unlessInField(() => theBusiness().redo()),
     }),
   );
 </script>
@@ -81,33 +82,37 @@
   <div class="tools">
     <a
       class="saved"
-      class:not={session.view?.storage.failed}
+      class:not={theBusiness().view.storage.failed}
       href="/data"
       title="Where your data is"
       data-testid="saved"
       aria-live="polite"
-      >{session.view?.storage.failed ? 'Not saved' : session.view?.storage.pending ? 'Saving…' : 'Saved'}</a
+      >{theBusiness().view.storage.failed
+        ? 'Not saved'
+        : theBusiness().view.storage.pending
+          ? 'Saving…'
+          : 'Saved'}</a
     >
     <Button kind="ghost" size="small" on:click={() => (ui.bench = !ui.bench)}>Bench</Button>
-    {#if session.may('see the system')}
+    {#if theBusiness().may('see the system')}
       <Button kind="tertiary" size="small" on:click={() => (finding = true)}>Find <kbd>/</kbd></Button>
     {/if}
-    {#if session.may('change the system')}
-      <Button kind={session.waiting ? 'primary' : 'tertiary'} size="small" href="/changes">
-        {session.waiting ? `Review ${count(Math.abs(session.waiting), 'change')}` : 'No changes'}
+    {#if theBusiness().may('change the system')}
+      <Button kind={theBusiness().waiting ? 'primary' : 'tertiary'} size="small" href="/changes">
+        {theBusiness().waiting ? `Review ${count(Math.abs(theBusiness().waiting), 'change')}` : 'No changes'}
       </Button>
     {/if}
   </div>
 </header>
 
-{#if session.actor}
+{#if actor}
   <p class="as" role="status">
-    You see the pages as {session.system?.people[session.actor]?.name ?? 'somebody'}, {session.role}.
+    You see the pages as {theBusiness().system.people[actor]?.name ?? 'somebody'}, {theBusiness().role}.
     <button
       class="linkish"
       type="button"
       onclick={() => {
-        session.lookAs(null);
+        theBusiness().lookAs(null);
         void goto('/people/roles');
       }}>Back to all pages</button
     >

@@ -6,7 +6,7 @@
   import { emptyWhole } from '$workspace';
   import { freshId } from '../ids';
   import { keeping } from '../data/keeping.svelte';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let name = $state('');
@@ -25,8 +25,8 @@
       return;
     }
     const id = freshId('business');
-    await session.workspace!.adopt(
-      emptyWhole({ id, kind: 'own', createdAt: session.workspace!.now() }, business.data),
+    await theBusiness().workspace.adopt(
+      emptyWhole({ id, kind: 'own', createdAt: theBusiness().workspace.now() }, business.data),
     );
     await session.open(id);
     // From now on there is something to lose.

@@ -5,10 +5,12 @@
   import { fieldText } from '../format';
   import { DOINGS, rehearsal } from '../rehearsal.svelte';
   import RingChart from '../RingChart.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
-  const numbers = $derived(Object.values(session.system?.numbers ?? {}));
-  const when = $derived(rehearsal.question.at === null ? '' : fieldText(rehearsal.question.at, session.zone));
+  const numbers = $derived(Object.values(theBusiness().system.numbers ?? {}));
+  const when = $derived(
+    rehearsal.question.at === null ? '' : fieldText(rehearsal.question.at, theBusiness().zone),
+  );
   const timed = $derived(
     rehearsal.personId !== null &&
       (rehearsal.question.does === 'answers' || rehearsal.question.does === 'declines'),
@@ -24,7 +26,7 @@
   function setMoment(text: string) {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
     rehearsal.ask({
-      at: match ? momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3])) : null,
+      at: match ? momentOf(theBusiness().zone, match[1]!, Number(match[2]) * 60 + Number(match[3])) : null,
     });
   }
 </script>
@@ -45,7 +47,7 @@
       >
         {#each numbers as n (n.id)}<SelectItem
             value={n.id}
-            text="{n.label} · {session.number(n.e164)}"
+            text="{n.label} · {theBusiness().number(n.e164)}"
           />{/each}
       </Select>
       <span>from</span>
@@ -67,7 +69,7 @@
           labelText="Moment of the call; empty is now"
           type="datetime-local"
           size="sm"
-          value={when || fieldText(rehearsal.moment, session.zone)}
+          value={when || fieldText(rehearsal.moment, theBusiness().zone)}
           on:input={(e) => setMoment(String(e.detail))}
         />
         {#if rehearsal.question.at !== null}<button
@@ -88,7 +90,7 @@
         <SelectItem value="" text="nobody answers" />
         {#each rehearsal.people as id (id)}<SelectItem
             value={id}
-            text={session.system?.people[id]?.name ?? id}
+            text={theBusiness().system.people[id]?.name ?? id}
           />{/each}
       </Select>
       {#if rehearsal.personId}
@@ -129,8 +131,8 @@
       </div>{/if}
     <p class="sentence">
       <output class="out" data-testid="rehearsal-outcome">{rehearsal.outcome}</output>
-      {#if rehearsal.trace && session.system}
-        <span data-testid="rehearsal-sentence">{sentence(rehearsal.trace, session.system)}</span>
+      {#if rehearsal.trace && theBusiness().system}
+        <span data-testid="rehearsal-sentence">{sentence(rehearsal.trace, theBusiness().system)}</span>
       {/if}
       <span class="note">Every paired phone is taken to be on.</span>
       <a class="now" href="/answering/rehearsal{rehearsal.link}">In full</a>

@@ -1,8 +1,9 @@
 <script lang="ts">
+  import type { Finding } from '$core/findings';
   import { page } from '$app/state';
   import { isLinked } from '$core/system';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   interface Stop {
     path: string;
@@ -13,12 +14,12 @@
   }
 
   const stops: Stop[] = $derived.by(() => {
-    const { system, view, standing } = session;
-    const { findings } = session.checks;
+    const { system, view, standing } = theBusiness();
+    const { findings } = theBusiness().checks;
     if (!system || !view || !standing) return [];
-    if (!session.may('see the system'))
+    if (!theBusiness().may('see the system'))
       return [
-        { path: `/people/${session.actor}`, name: 'Your page', note: '', usable: true },
+        { path: `/people/${theBusiness().actor}`, name: 'Your page', note: '', usable: true },
         { path: '/people/directory', name: 'Directory', note: '', usable: true },
       ];
     const wrong = (kinds: string[]) =>
@@ -68,7 +69,7 @@
       },
     ];
   });
-  const wrongPhones = (findings: typeof session.checks.findings) =>
+  const wrongPhones = (findings: Finding[]) =>
     new Set(findings.flatMap((f) => (f.place.kind === 'phone' && f.severity !== 'hint' ? f.place.id : [])))
       .size;
   const here = (path: string) =>

@@ -6,7 +6,7 @@
   import { dateText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { addExceptions } from './edits';
 
   /** Days off from a calendar file; what would be added is shown first. */
@@ -20,8 +20,8 @@
     if (!file) return;
     problem = '';
     if (input) input.value = '';
-    const { today } = session;
-    const zone = hours.timeZone ?? session.zone;
+    const { today } = theBusiness();
+    const zone = hours.timeZone ?? theBusiness().zone;
     const result = await reading.calendar(file, zone, today, addDays(today, 730));
     if (!result) return;
     if (result.ok) read = result;

@@ -4,7 +4,7 @@
   import type { Hours, HoursException } from '$core/system';
   import EditField from '../EditField.svelte';
   import { dateText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { removeException, setException, timesInWords } from './edits';
 
   let { hours, exception }: { hours: Hours; exception: HoursException } = $props();
@@ -13,7 +13,7 @@
     if (when.on === 'range') return `${dateText(when.from)} to ${dateText(when.to)}`;
     if (when.on === 'yearly')
       return when.from === when.to ? `every year on ${when.from}` : `every year, ${when.from} to ${when.to}`;
-    const next = when.dates.find((d) => d >= session.today) ?? when.dates.at(-1)!;
+    const next = when.dates.find((d) => d >= theBusiness().today) ?? when.dates.at(-1)!;
     return `${dateText(next)}${when.dates.length > 1 ? ` and ${when.dates.length - 1} more` : ''}`;
   });
   const perDay = $derived(exception.times.some((t) => t.day !== null));

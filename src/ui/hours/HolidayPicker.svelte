@@ -4,7 +4,7 @@
   import { kindsOf, localTime } from '$core/hours';
   import type { Hours, HoursException } from '$core/system';
   import { dateText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { addExceptions, exceptionsOf } from './edits';
   import { askHolidays, type Holiday, type HolidayList } from './holidays';
 
@@ -23,10 +23,10 @@
     ['ignore', 'As any other day'],
   ];
   const choices = new SvelteMap<string, Choice>();
-  const { country } = $derived(session.system!.business);
+  const { country } = $derived(theBusiness().system.business);
   const here = (h: Holiday) =>
     exceptionsOf(hours).some((e) => e.holiday?.country === country && e.name === h.name);
-  const next = (h: Holiday) => h.dates.find((d) => d >= session.today);
+  const next = (h: Holiday) => h.dates.find((d) => d >= theBusiness().today);
   const shown = $derived(
     (list?.holidays ?? []).filter((h) => next(h) && (all || h.kind === 'public') && !here(h)),
   );
@@ -37,7 +37,7 @@
   async function look() {
     loading = true;
     problem = '';
-    const year = Number(localTime(session.zone, session.now).date.slice(0, 4));
+    const year = Number(localTime(theBusiness().zone, theBusiness().now).date.slice(0, 4));
     const answer = await askHolidays(country, region, year);
     loading = false;
     if ('message' in answer) problem = answer.message;
@@ -53,7 +53,7 @@
           : [];
     const added = chosen.map((h) => ({
       name: h.name,
-      when: { on: 'dates' as const, dates: h.dates.filter((d) => d >= session.today) },
+      when: { on: 'dates' as const, dates: h.dates.filter((d) => d >= theBusiness().today) },
       times: timesFor(choiceOf(h)),
       holiday: { country, region, rule: h.rule.slice(0, 120) },
     }));

@@ -7,13 +7,13 @@
   import CopyDay from './CopyDay.svelte';
   import EditField from '../EditField.svelte';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { exceptionsOf, setHours } from './edits';
   import Override from './Override.svelte';
   import WeekStrip from './WeekStrip.svelte';
 
   let { hours }: { hours: Hours } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   /** What was typed and could not be read yet, by kind and day, with what is wrong. */
   let wrong = $state<Record<string, { text: string; message: string }>>({});
   let newKind = $state('');
@@ -54,11 +54,18 @@
   }
   function remove() {
     const breaks = usedBy.length ? ` (used by ${usedBy.map((p) => p.name).join(', ')})` : '';
-    session.edit(`Remove ${hours.name}${breaks}`, [{ do: 'hours.remove', id: hours.id }], { undoable: true });
+    theBusiness().edit(`Remove ${hours.name}${breaks}`, [{ do: 'hours.remove', id: hours.id }], {
+      undoable: true,
+    });
   }
   function save() {
-    const zone = hours.timeZone ?? session.zone;
-    const text = writeHours(hours, { zone, now: session.now }, localTime(zone, session.now).date, 366);
+    const zone = hours.timeZone ?? theBusiness().zone;
+    const text = writeHours(
+      hours,
+      { zone, now: theBusiness().now },
+      localTime(zone, theBusiness().now).date,
+      366,
+    );
     saveText(`${hours.name}.ics`, 'text/calendar', text);
   }
 </script>

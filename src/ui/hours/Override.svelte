@@ -3,20 +3,22 @@
   import { kindsOf, localTime, periodAt, writeTime } from '$core/hours';
   import type { Hours } from '$core/system';
   import { momentText, momentTyped } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { endOverride, override } from './edits';
 
   let { hours }: { hours: Hours } = $props();
-  const zone = $derived(hours.timeZone ?? session.zone);
-  const set = $derived(session.standing!.overrides[hours.id]?.value);
-  const active = $derived(set && set.from <= session.now && session.now < set.until ? set : undefined);
-  const now = $derived(periodAt(hours, session.zone, session.minute));
+  const zone = $derived(hours.timeZone ?? theBusiness().zone);
+  const set = $derived(theBusiness().standing.overrides[hours.id]?.value);
+  const active = $derived(
+    set && set.from <= theBusiness().now && theBusiness().now < set.until ? set : undefined,
+  );
+  const now = $derived(periodAt(hours, theBusiness().zone, theBusiness().minute));
   let asking = $state<'close' | 'open' | null>(null);
   let until = $state('');
   let problem = $state('');
 
   function ask(what: 'close' | 'open') {
-    const { date, minute } = localTime(zone, session.now);
+    const { date, minute } = localTime(zone, theBusiness().now);
     const hour = Math.min(1439, Math.ceil((minute + 60) / 30) * 30);
     until = `${date}T${writeTime(hour)}`;
     problem = '';
@@ -24,7 +26,7 @@
   }
   async function take(event: Event) {
     event.preventDefault();
-    const read = momentTyped(until, zone, session.now);
+    const read = momentTyped(until, zone, theBusiness().now);
     problem = read.ok ? '' : read.message;
     if (!read.ok) return;
     await override(hours, asking === 'close' ? null : (kindsOf(hours)[0] ?? 'Open'), read.at);

@@ -17,20 +17,20 @@
   import { momentText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { setRota } from './edits';
 
   let { rota }: { rota: Rota } = $props();
   /** So many days of the rota are shown. */
   const SHOWN_DAYS = 56;
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const people = $derived(Object.values(system.people).filter((p) => p.role !== 'shared room'));
-  const zone = $derived(rota.timeZone ?? session.zone);
+  const zone = $derived(rota.timeZone ?? theBusiness().zone);
   const nameOf = (id: string | null) => (id ? (system.people[id]?.name ?? 'somebody removed') : 'Nobody');
-  const now = $derived(onDuty(rota, session.zone, session.minute));
-  const start = $derived(dayNumber(session.today));
+  const now = $derived(onDuty(rota, theBusiness().zone, theBusiness().minute));
+  const start = $derived(dayNumber(theBusiness().today));
   const shifts = $derived(
-    shiftsOf(rota, session.zone, momentOfDay(zone, start, 0), momentOfDay(zone, start + SHOWN_DAYS, 0)),
+    shiftsOf(rota, theBusiness().zone, momentOfDay(zone, start, 0), momentOfDay(zone, start + SHOWN_DAYS, 0)),
   );
   const whole = SHOWN_DAYS * 86_400_000;
   const usedBy = $derived(usersOf(system, 'rota', rota.id));
@@ -58,7 +58,7 @@
   }
   function save() {
     const from = momentOfDay(zone, start, 0);
-    const text = writeRota(rota, nameOf, { zone, now: session.now }, from, from + 366 * 86_400_000);
+    const text = writeRota(rota, nameOf, { zone, now: theBusiness().now }, from, from + 366 * 86_400_000);
     saveText(`${rota.name}.ics`, 'text/calendar', text);
   }
   const reading = new FileReading();
@@ -66,7 +66,7 @@
   async function read(file: File | undefined) {
     if (!file) return;
     if (input) input.value = '';
-    const { today } = session;
+    const { today } = theBusiness();
     const [here, until] = [zone, addDays(today, 366)];
     const result = await reading.calendar(file, here, today, until);
     if (!result) return;
@@ -122,7 +122,7 @@
       class="linkish small"
       type="button"
       onclick={() =>
-        session.edit(`Remove the rota ${rota.name}`, [{ do: 'rota.remove', id: rota.id }], {
+        theBusiness().edit(`Remove the rota ${rota.name}`, [{ do: 'rota.remove', id: rota.id }], {
           undoable: true,
         })}>Remove</button
     >
@@ -233,7 +233,7 @@
     </form>
     <div>
       <h3>Swaps</h3>
-      {#each rota.swaps.filter((s) => s.to >= dateOf(localTime(zone, session.minute).days)) as s, i (i)}
+      {#each rota.swaps.filter((s) => s.to >= dateOf(localTime(zone, theBusiness().minute).days)) as s, i (i)}
         <p class="small">
           {nameOf(s.personId)}, {s.from.replace('T', ' ')} to {s.to.replace('T', ' ')}
           <button

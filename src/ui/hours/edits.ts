@@ -2,7 +2,7 @@
 import { writeSpans } from '$core/hours';
 import type { ExceptionTime, Hours, HoursException, Rota, Standing } from '$core/system';
 import { freshId } from '../ids';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 export const setHours = (
   hours: Hours,
@@ -10,7 +10,7 @@ export const setHours = (
   words: string,
   mergeKey?: string,
 ): string | undefined => {
-  const result = session.edit(`${hours.name}: ${words}`, [{ do: 'hours.set', id: hours.id, change }], {
+  const result = theBusiness().edit(`${hours.name}: ${words}`, [{ do: 'hours.set', id: hours.id, change }], {
     quiet: true,
     ...(mergeKey ? { mergeKey } : {}),
   });
@@ -33,7 +33,7 @@ export const setException = (hours: Hours, changed: HoursException, words: strin
   setHours(hours, { exceptions: exceptionsOf(hours).map((e) => (e.id === changed.id ? changed : e)) }, words);
 
 export function removeException(hours: Hours, gone: HoursException): void {
-  session.edit(
+  theBusiness().edit(
     `${hours.name}: ${gone.name} is a day like any other`,
     [
       {
@@ -61,27 +61,27 @@ export function timesInWords(times: readonly ExceptionTime[]): string {
 
 /** Closes hours, or keeps them open, until a moment: at once, for callers too. */
 export async function override(hours: Hours, kind: string | null, until: number): Promise<void> {
-  const before = session.standing!.overrides[hours.id];
-  const now = session.workspace!.now();
+  const before = theBusiness().standing.overrides[hours.id];
+  const now = theBusiness().workspace.now();
   // From the beginning of the minute, which is the moment that "now" is asked about.
   const from = Math.floor(now / 60_000) * 60_000;
   await putOverride(hours, { value: { kind, from, until }, at: now, by: 'the Hours page' });
-  session.did(`${hours.name} ${kind === null ? 'closed' : 'stay open'} for a time`, () =>
+  theBusiness().did(`${hours.name} ${kind === null ? 'closed' : 'stay open'} for a time`, () =>
     putOverride(hours, before),
   );
 }
 
 export async function endOverride(hours: Hours): Promise<void> {
-  const before = session.standing!.overrides[hours.id];
+  const before = theBusiness().standing.overrides[hours.id];
   await putOverride(hours, undefined);
-  session.did(`${hours.name} go by their own times again`, () => putOverride(hours, before));
+  theBusiness().did(`${hours.name} go by their own times again`, () => putOverride(hours, before));
 }
 
 const putOverride = (hours: Hours, value: Standing['overrides'][string] | undefined): Promise<void> =>
-  session.workspace!.changeStanding((s) => {
+  theBusiness().workspace.changeStanding((s) => {
     const { [hours.id]: _, ...others } = s.overrides;
     return { ...s, overrides: value ? { ...others, [hours.id]: value } : others };
   });
 
 export const setRota = (rota: Rota, change: Partial<Omit<Rota, 'id'>>, words: string): string | undefined =>
-  session.keep(`${rota.name}: ${words}`, [{ do: 'rota.set', id: rota.id, change }]);
+  theBusiness().keep(`${rota.name}: ${words}`, [{ do: 'rota.set', id: rota.id, change }]);

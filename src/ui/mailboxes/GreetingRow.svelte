@@ -4,7 +4,7 @@
   import { addDays, kindsOf } from '$core/hours';
   import type { Greeting, GreetingWhen, Mailbox, System } from '$core/system';
   import Listen from '../recordings/Listen.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { setGreetings } from './edits';
 
   /** A greeting made for an occasion: when it plays, and which recording. */
@@ -31,7 +31,7 @@
     ['while everybody who hears it is away', { on: 'away' }],
     ...periods.map((p): [string, GreetingWhen] => [`during ${p}`, { on: 'period', period: p }]),
     ...lists.map((l): [string, GreetingWhen] => [`for callers on ${l.name}`, { on: 'list', listId: l.id }]),
-    ['on some days', { on: 'dates', from: session.today, to: addDays(session.today, 7) }],
+    ['on some days', { on: 'dates', from: theBusiness().today, to: addDays(theBusiness().today, 7) }],
   ]);
   const key = (w: GreetingWhen) => (w.on === 'dates' ? 'dates' : JSON.stringify(w));
   const own = $derived(choices.some(([, w]) => key(w) === key(when)));

@@ -10,22 +10,22 @@
   import PeopleField from '../PeopleField.svelte';
   import Listen from '../recordings/Listen.svelte';
   import SecondsField from '../SecondsField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { removeMailbox, setGreetings, setMailbox } from './edits';
   import GreetingRow from './GreetingRow.svelte';
   import MailboxMore from './MailboxMore.svelte';
 
   let { mailbox }: { mailbox: Mailbox } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const greetings = $derived(mailbox.greetings ?? []);
   const usual = $derived(mailbox.greetingId ? system.recordings[mailbox.greetingId] : undefined);
   /** What a caller nobody knows hears at this moment when nobody answers. */
   const playing = $derived(
     greetingAt(mailbox, {
-      date: localTime(session.zone, session.minute).date,
+      date: localTime(theBusiness().zone, theBusiness().minute).date,
       occasion: 'not answered',
       listIds: [],
-      away: everybodyAway(mailbox, withOwn(system, session.standing!.own), session.minute),
+      away: everybodyAway(mailbox, withOwn(system, theBusiness().standing.own), theBusiness().minute),
     }),
   );
   const usedBy = $derived([
@@ -36,7 +36,9 @@
       .filter((p) => p.mailboxId === mailbox.id)
       .map((p) => p.name),
   ]);
-  const waiting = $derived(session.view!.messages.filter((m) => m.mailboxId === mailbox.id && !m.folder));
+  const waiting = $derived(
+    theBusiness().view.messages.filter((m) => m.mailboxId === mailbox.id && !m.folder),
+  );
 
   function keepFor(text: string): string | undefined {
     if (!text)

@@ -9,13 +9,13 @@
   import { byWhom } from '../format';
   import Origin from '../reach/Origin.svelte';
   import TargetField from '../reach/TargetField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { setMailbox } from './edits';
 
   /** The rest of a mailbox: how a message ends, key 0, what is sent of it, the PIN, and all of it as a folder. */
   let { mailbox, system }: { mailbox: Mailbox; system: System } = $props();
   const mail = $derived(mailbox.mail ?? { sound: true, transcript: true });
-  const pinSet = $derived(session.standing!.pins?.[mailbox.id]);
+  const pinSet = $derived(theBusiness().standing.pins?.[mailbox.id]);
   const listening = $derived(system.business.starCodes.find((c) => c.does === 'voicemail')?.code);
   let pin = $state('');
   let problem = $state('');
@@ -44,30 +44,34 @@
     );
     const entry = {
       value: keptPin(pin, salt.join('')),
-      at: session.workspace!.now(),
-      by: byWhom(session.actorName),
+      at: theBusiness().workspace.now(),
+      by: byWhom(theBusiness().actorName),
     };
     const before = pinSet;
     await putPin(entry);
     pin = '';
-    session.sayDone(
+    theBusiness().sayDone(
       { kind: 'success', title: `The PIN of ${mailbox.name} is set`, detail: 'It holds from now on.' },
       () => putPin(before),
     );
   }
   const putPin = (entry: NonNullable<Standing['pins']>[string] | undefined) =>
-    session.workspace!.changeStanding((s) => {
+    theBusiness().workspace.changeStanding((s) => {
       const { [mailbox.id]: _, ...others } = s.pins ?? {};
       return { ...s, pins: entry ? { ...others, [mailbox.id]: entry } : others };
     });
   async function dropPin() {
     const entry = pinSet!;
     await putPin(undefined);
-    session.sayDone({ kind: 'info', title: `${mailbox.name} has no PIN any more` }, () => putPin(entry));
+    theBusiness().sayDone({ kind: 'info', title: `${mailbox.name} has no PIN any more` }, () =>
+      putPin(entry),
+    );
   }
   async function save() {
     const { mailboxFolder } = await import('$core/formats/mailbox');
-    const messages = session.view!.messages.filter((m) => m.mailboxId === mailbox.id && m.folder !== 'bin');
+    const messages = theBusiness().view.messages.filter(
+      (m) => m.mailboxId === mailbox.id && m.folder !== 'bin',
+    );
     saveBytes(`${mailbox.name}.zip`, 'application/zip', mailboxFolder(messages));
   }
 </script>
@@ -125,7 +129,7 @@
       <EditField
         label="Notice by text to"
         placeholder="numbers, with commas between"
-        value={(mailbox.textTo ?? []).map((n) => session.number(n)).join(', ')}
+        value={(mailbox.textTo ?? []).map((n) => theBusiness().number(n)).join(', ')}
         keep={textTo}
       />
     </section>

@@ -1,26 +1,26 @@
 /** The edits of mailboxes, as commands with their words. */
 import type { Greeting, Mailbox } from '$core/system';
 import { freshId } from '../ids';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 export const setMailbox = (
   mailbox: Mailbox,
   change: Partial<Omit<Mailbox, 'id'>>,
   words: string,
 ): string | undefined =>
-  session.keep(`${mailbox.name}: ${words}`, [{ do: 'mailbox.set', id: mailbox.id, change }]);
+  theBusiness().keep(`${mailbox.name}: ${words}`, [{ do: 'mailbox.set', id: mailbox.id, change }]);
 
 /** Starts a mailbox. @returns its id */
 export function addMailbox(name: string): string {
   const id = freshId('mailbox');
-  session.edit(`Start the mailbox ${name}`, [
+  theBusiness().edit(`Start the mailbox ${name}`, [
     { do: 'mailbox.add', value: { id, name, ownerIds: [], greetingId: null, longest: 180, mailTo: [] } },
   ]);
   return id;
 }
 
 export function removeMailbox(mailbox: Mailbox): void {
-  session.edit(`Remove the mailbox ${mailbox.name}`, [{ do: 'mailbox.remove', id: mailbox.id }], {
+  theBusiness().edit(`Remove the mailbox ${mailbox.name}`, [{ do: 'mailbox.remove', id: mailbox.id }], {
     undoable: true,
   });
 }

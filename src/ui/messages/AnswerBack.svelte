@@ -5,7 +5,7 @@
   import { accountsOn } from '$core/system';
   import { carriesTexts, deliveredAt } from '$standins/carrier/texting';
   import { sendText } from '$workspace';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
   import { callFrom } from './answering';
 
   /** Calls or texts somebody back: from which phone, with which number. */
@@ -19,13 +19,14 @@
     own?: string | undefined;
     answered: () => Promise<void>;
   } = $props();
-  const system = $derived(session.view!.inForce.system);
+  const system = $derived(theBusiness().view.inForce.system);
+  const actor = $derived(theBusiness().actor);
   const phones = $derived(
     Object.values(system.phones).filter(
       (p) =>
         p.number === null &&
-        session.standing!.registrations[p.id] &&
-        (session.actor === null || accountsOn(p).includes(session.actor)),
+        theBusiness().standing.registrations[p.id] &&
+        (actor === null || accountsOn(p).includes(actor)),
     ),
   );
   const numbers = $derived(Object.values(system.numbers).filter(carriesTexts));
@@ -53,14 +54,14 @@
   async function send(event: Event) {
     event.preventDefault();
     if (!from) return;
-    const sent = await sendText(session.workspace!, { from: from.e164, to: number, text });
+    const sent = await sendText(theBusiness().workspace, { from: from.e164, to: number, text });
     problem = sent.ok ? '' : sent.message;
     if (!sent.ok) return;
-    const last = session.view!.dealings.texts.at(-1);
-    const held = last && deliveredAt(last, session.view!.dealings.texting, session.now) === null;
+    const last = theBusiness().view.dealings.texts.at(-1);
+    const held = last && deliveredAt(last, theBusiness().view.dealings.texting, theBusiness().now) === null;
     session.say({
       kind: 'success',
-      title: `Texted ${session.number(number)}`,
+      title: `Texted ${theBusiness().number(number)}`,
       ...(held ? { detail: 'The carrier holds it back until texting is approved.' } : {}),
     });
     text = '';
@@ -74,14 +75,14 @@
   type="button"
   aria-expanded={open === 'call'}
   onclick={() => (open = open === 'call' ? null : 'call')}
-  >Call back<span class="visually-hidden">&nbsp;{session.number(number)}</span></button
+  >Call back<span class="visually-hidden">&nbsp;{theBusiness().number(number)}</span></button
 >
 <button
   class="linkish small"
   type="button"
   aria-expanded={open === 'text'}
   onclick={() => (open = open === 'text' ? null : 'text')}
-  >Text back<span class="visually-hidden">&nbsp;{session.number(number)}</span></button
+  >Text back<span class="visually-hidden">&nbsp;{theBusiness().number(number)}</span></button
 >
 {#if open === 'call'}
   {#if phone}
@@ -89,7 +90,7 @@
       <Select size="sm" labelText="From" selected={phone.id} on:update={(e) => (phoneId = String(e.detail))}>
         {#each phones as p (p.id)}<SelectItem value={p.id} text={phoneName(system, p.id)} />{/each}
       </Select>
-      <Button size="small" type="submit">Call {session.number(number)}</Button>
+      <Button size="small" type="submit">Call {theBusiness().number(number)}</Button>
     </form>
   {:else}<p class="small">No phone of yours is paired: there is nothing to call from.</p>{/if}
 {:else if open === 'text'}
@@ -98,7 +99,7 @@
       <Select size="sm" labelText="From" selected={from.id} on:update={(e) => (fromId = String(e.detail))}>
         {#each numbers as n (n.id)}<SelectItem
             value={n.id}
-            text="{n.label} {session.number(n.e164)}"
+            text="{n.label} {theBusiness().number(n.e164)}"
           />{/each}
       </Select>
       <TextInput size="sm" labelText="Text" bind:value={text} invalid={!!problem} invalidText={problem} />

@@ -3,12 +3,12 @@
   import { ALL_MESSAGES, BIN_DAYS, inbox, type Folder, type InboxQuestion } from '$core/messages';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { archive, assign, backToInbox, bin, change, markSpam } from './edits';
   import MessageCard from './MessageCard.svelte';
 
   /** All messages: narrowed, searched, and several dealt with at once. */
-  const system = $derived(session.view!.inForce.system);
+  const system = $derived(theBusiness().view.inForce.system);
   const asked = new Remembered<InboxQuestion>('inbox', ALL_MESSAGES);
   const question = $derived({ ...ALL_MESSAGES, ...asked.value });
   const ask = (change: Partial<InboxQuestion>) => {
@@ -28,11 +28,11 @@
     const timer = setTimeout(() => (shown = FIRST), STILL_MS);
     return () => clearTimeout(timer);
   });
-  const found = $derived(inbox(session.view!.messages, question));
+  const found = $derived(inbox(theBusiness().view.messages, question));
   let chosenIds = $state<string[]>([]);
   const chosen = $derived(found.filter((m) => chosenIds.includes(m.id)));
   const people = $derived(
-    Object.values(session.system?.people ?? {}).filter((p) => p.role !== 'shared room'),
+    Object.values(theBusiness().system.people ?? {}).filter((p) => p.role !== 'shared room'),
   );
   const FOLDERS: [Folder, string][] = [
     ['inbox', 'Inbox'],
@@ -41,12 +41,12 @@
     ['bin', `Deleted, kept ${BIN_DAYS} days`],
   ];
   const mailboxName = (id: string) =>
-    system.mailboxes[id]?.name ?? session.system?.mailboxes[id]?.name ?? 'a removed mailbox';
+    system.mailboxes[id]?.name ?? theBusiness().system.mailboxes[id]?.name ?? 'a removed mailbox';
   async function all(work: () => Promise<void>) {
     await work();
     chosenIds = [];
   }
-  const none = $derived(!session.view!.messages.length);
+  const none = $derived(!theBusiness().view.messages.length);
 </script>
 
 <div class="ask" role="group" aria-label="Which messages">

@@ -2,7 +2,7 @@
   import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import { durationText, momentText } from '../format';
   import EditField from '../EditField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { contactOf, isBlockedNumber } from '$core/system';
   import type { MessageRecord } from '$workspace';
   import type { Send } from '../reach/settings.svelte';
@@ -22,15 +22,15 @@
   }
   let { message, mailbox, chosen = false, onchoose, phone }: Props = $props();
   const people = $derived(
-    Object.values(session.system?.people ?? {}).filter((p) => p.role !== 'shared room'),
+    Object.values(theBusiness().system.people ?? {}).filter((p) => p.role !== 'shared room'),
   );
   const own = $derived([message]);
   const blocked = $derived(
     message.fromNumber !== null &&
       isBlockedNumber(
         message.fromNumber,
-        session.standing!,
-        contactOf(message.fromNumber, session.system?.contacts ?? {}),
+        theBusiness().standing,
+        contactOf(message.fromNumber, theBusiness().system.contacts ?? {}),
       ),
   );
   let noting = $state(false);
@@ -44,7 +44,7 @@
       <Checkbox
         hideLabel
         title="Choose it"
-        labelText="Choose the message from {message.from}, {momentText(message.at, session.zone)}"
+        labelText="Choose the message from {message.from}, {momentText(message.at, theBusiness().zone)}"
         checked={chosen}
         on:check={(e) => {
           if (e.detail !== chosen) onchoose(e.detail);
@@ -54,11 +54,11 @@
     <b>{message.from}</b>
     {#if !message.heard}<span class="mark">new</span>{/if}
     {#if message.answeredAt}<span class="small soft"
-        >answered {momentText(message.answeredAt, session.zone)}</span
+        >answered {momentText(message.answeredAt, theBusiness().zone)}</span
       >{/if}
     {#if blocked}<span class="small soft">blocked</span>{/if}
     <span class="soft"
-      >{momentText(message.at, session.zone)} · {durationText(message.seconds * 1000)}{mailbox
+      >{momentText(message.at, theBusiness().zone)} · {durationText(message.seconds * 1000)}{mailbox
         ? ` · ${mailbox}`
         : ''}</span
     >
@@ -139,7 +139,7 @@
       {:else}
         <button class="linkish small" type="button" onclick={() => (assigning = true)}
           >{message.assignedTo
-            ? `${session.system?.people[message.assignedTo]?.name ?? 'somebody'} sees to it`
+            ? `${theBusiness().system.people[message.assignedTo]?.name ?? 'somebody'} sees to it`
             : 'Give it to…'}<span class="visually-hidden">&nbsp;(message from {message.from})</span></button
         >
       {/if}

@@ -3,31 +3,31 @@ import { ending, outcomeOf, showing } from '$core/calls';
 import { readOne } from '$workspace';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 /** So long a call to outside is waited for, in milliseconds of real time. */
 const LONGEST_MS = 8000;
 
 /** Calls a number from one of the business's phones. @returns whether the call went out, and what came of it in words */
 export async function callFrom(phoneId: string, number: string): Promise<{ out: boolean; words: string }> {
-  const line = new Line(session.workspace!.id);
+  const line = new Line(theBusiness().workspace.id);
   const id = freshId('call');
   try {
     await line.act({
       kind: 'place',
       request: {
         id,
-        at: session.workspace!.now(),
+        at: theBusiness().workspace.now(),
         from: { kind: 'phone', phoneId },
         to: { kind: 'digits', digits: number },
         behaviour: null,
       },
     });
     for (const end = Date.now() + LONGEST_MS; Date.now() < end;) {
-      const call = await readOne(session.db!, 'calls', id);
+      const call = await readOne(theBusiness().db, 'calls', id);
       const ended = call && outcomeOf(call.trace);
       if (ended) {
-        const { system } = session.view!.inForce;
+        const { system } = theBusiness().view.inForce;
         const words = `${ending(ended.outcome, system)}${showing(ended.outcome, system)}`;
         return { out: ended.outcome.kind === 'went out', words };
       }
@@ -41,15 +41,15 @@ export async function callFrom(phoneId: string, number: string): Promise<{ out: 
 
 /** Whoever called has been answered: what they left waits no longer. */
 export async function markAnswered(messageIds: readonly string[], callIds: readonly string[]): Promise<void> {
-  const { workspace } = session;
-  const at = workspace!.now();
-  const messages = session.view!.messages.filter((m) => messageIds.includes(m.id));
-  const calls = session.view!.calls.filter((c) => callIds.includes(c.id));
-  await workspace!.putMessages(messages.map((m) => ({ ...m, heard: true, answeredAt: at })));
-  await workspace!.putCalls(calls.map((c) => ({ ...c, answeredAt: at })));
+  const { workspace } = theBusiness();
+  const at = workspace.now();
+  const messages = theBusiness().view.messages.filter((m) => messageIds.includes(m.id));
+  const calls = theBusiness().view.calls.filter((c) => callIds.includes(c.id));
+  await workspace.putMessages(messages.map((m) => ({ ...m, heard: true, answeredAt: at })));
+  await workspace.putCalls(calls.map((c) => ({ ...c, answeredAt: at })));
   const [saidBefore, calledBefore] = [messages.map((m) => ({ ...m })), calls.map((c) => ({ ...c }))];
-  session.did('Said to be answered', async () => {
-    await workspace!.putMessages(saidBefore);
-    await workspace!.putCalls(calledBefore);
+  theBusiness().did('Said to be answered', async () => {
+    await workspace.putMessages(saidBefore);
+    await workspace.putCalls(calledBefore);
   });
 }

@@ -2,18 +2,18 @@
 import type { MessageRecord } from '$workspace';
 import { count } from '../format';
 import { sendFromHere, type Send } from '../reach/settings.svelte';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 type Change = Partial<Pick<MessageRecord, 'heard' | 'note' | 'assignedTo' | 'folder' | 'binnedAt'>>;
 
 /** Changes messages. @param told what is said of it, with the way back; nothing where it is plain to see */
 export async function change(messages: readonly MessageRecord[], to: Change, told?: string): Promise<void> {
   const before = copies(messages);
-  const { workspace } = session;
-  await workspace!.putMessages(before.map((m) => ({ ...m, ...to })));
-  const back = () => workspace!.putMessages(before);
-  if (told) session.sayDone({ kind: 'info', title: told }, back);
-  else session.did(`${inWords(to)}: ${what(messages)}`, back);
+  const { workspace } = theBusiness();
+  await workspace.putMessages(before.map((m) => ({ ...m, ...to })));
+  const back = () => workspace.putMessages(before);
+  if (told) theBusiness().sayDone({ kind: 'info', title: told }, back);
+  else theBusiness().did(`${inWords(to)}: ${what(messages)}`, back);
 }
 const inWords = (to: Change): string =>
   'note' in to
@@ -34,7 +34,7 @@ export const archive = (messages: readonly MessageRecord[]): Promise<void> =>
 
 /** Into the bin, from which it comes back. */
 export const bin = (messages: readonly MessageRecord[]): Promise<void> =>
-  change(messages, { folder: 'bin', binnedAt: session.workspace!.now() }, `Deleted ${what(messages)}`);
+  change(messages, { folder: 'bin', binnedAt: theBusiness().workspace.now() }, `Deleted ${what(messages)}`);
 
 /** Among what nobody wants, to be looked through now and then. */
 export const markSpam = (messages: readonly MessageRecord[]): Promise<void> =>
@@ -42,7 +42,7 @@ export const markSpam = (messages: readonly MessageRecord[]): Promise<void> =>
 
 /** Takes no more calls of a number, or takes them again. It holds at once. @param sendSetting by whom and where */
 export const block = (number: string, on: boolean, sendSetting: Send = sendFromHere): Promise<void> =>
-  sendSetting(`${session.number(number)} is ${on ? 'blocked' : 'no longer blocked'}`, [
+  sendSetting(`${theBusiness().number(number)} is ${on ? 'blocked' : 'no longer blocked'}`, [
     { kind: 'blocked', number, on },
   ]);
 
@@ -50,7 +50,7 @@ export const backToInbox = (messages: readonly MessageRecord[]): Promise<void> =
   change(messages, { folder: undefined, binnedAt: undefined }, `Back in the inbox: ${what(messages)}`);
 
 export function assign(messages: readonly MessageRecord[], personId: string): Promise<void> {
-  const name = session.system!.people[personId]?.name;
+  const name = theBusiness().system.people[personId]?.name;
   return change(
     messages,
     { assignedTo: personId || undefined },

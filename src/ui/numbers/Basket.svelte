@@ -7,16 +7,16 @@
   import { searchNumbers } from '../carrier';
   import { count, durationText, priceText } from '../format';
   import { freshId } from '../ids';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** What is set aside, for how long still, and what became of an order, with a replacement for what failed. */
   const mine = $derived(
-    session
-      .view!.book.reserved.filter((r) => r.businessId === session.view!.business.id)
+    theBusiness()
+      .view.book.reserved.filter((r) => r.businessId === theBusiness().view.business.id)
       .sort((a, b) => a.until - b.until || a.offer.e164.localeCompare(b.offer.e164)),
   );
-  const open = $derived(mine.filter((r) => r.until > session.now));
-  const over = $derived(mine.filter((r) => r.until <= session.now));
+  const open = $derived(mine.filter((r) => r.until > theBusiness().now));
+  const over = $derived(mine.filter((r) => r.until <= theBusiness().now));
   const total = $derived(
     Object.entries(
       open.reduce<Record<string, number>>(
@@ -38,13 +38,13 @@
   let bought = $state.raw<Offer[]>([]);
   /** The first of them in the draft. */
   const firstBought = $derived(
-    Object.values(session.system!.numbers).find((n) => n.e164 === bought[0]?.e164),
+    Object.values(theBusiness().system.numbers).find((n) => n.e164 === bought[0]?.e164),
   );
   let failures = $state.raw<Failure[]>([]);
   let busy = $state(false);
   let problem = $state('');
 
-  const left = (until: number) => durationText(until - session.now);
+  const left = (until: number) => durationText(until - theBusiness().now);
 
   async function order() {
     busy = true;
@@ -53,13 +53,13 @@
     failures = [];
     try {
       const results = await orderNumbers(
-        session.workspace!,
+        theBusiness().workspace,
         open.map((r) => r.offer.e164),
       );
       const got = results.filter((r) => r.ok).map((r) => r.offer);
       if (got.length)
-        session.didForGood(
-          `Ordered ${got.map((o) => session.number(o.e164)).join(', ')}`,
+        theBusiness().didForGood(
+          `Ordered ${got.map((o) => theBusiness().number(o.e164)).join(', ')}`,
           'The carrier has the order. A number is given back on its own page.',
         );
       if (got.length) place(got);
@@ -83,11 +83,11 @@
 
   /** Bought numbers come into the draft, as one edit. */
   function place(offers: Offer[]) {
-    const system = session.system!;
+    const system = theBusiness().system;
     const sites = Object.keys(system.sites);
     let n = Object.keys(system.numbers).length;
-    session.edit(
-      `Take ${offers.map((o) => session.number(o.e164)).join(', ')}`,
+    theBusiness().edit(
+      `Take ${offers.map((o) => theBusiness().number(o.e164)).join(', ')}`,
       offers.map((o) => ({
         do: 'number.add' as const,
         value: newNumber({
@@ -120,7 +120,7 @@
       // As if it were held: its neighbours rank first.
       held: [{ e164: offer.e164, label: 'it' }],
       words: [],
-      taken: [...takenNow(session.view!.book, session.now), ...chosen.map((o) => o.e164)],
+      taken: [...takenNow(theBusiness().view.book, theBusiness().now), ...chosen.map((o) => o.e164)],
     };
     try {
       let answer = await searchNumbers(ask);
@@ -132,14 +132,14 @@
     }
   }
   async function again(numbers: string[]) {
-    const done = await reserveNumbers(session.workspace!, numbers);
+    const done = await reserveNumbers(theBusiness().workspace, numbers);
     problem = done.ok ? '' : done.message;
     if (done.ok) failures = failures.filter((f) => !f.instead || !numbers.includes(f.instead.e164));
   }
   async function drop(e164: string) {
-    await dropNumbers(session.workspace!, [e164]);
-    session.did(`Not set aside any more: ${session.number(e164)}`, async () => {
-      const again = await reserveNumbers(session.workspace!, [e164]);
+    await dropNumbers(theBusiness().workspace, [e164]);
+    theBusiness().did(`Not set aside any more: ${theBusiness().number(e164)}`, async () => {
+      const again = await reserveNumbers(theBusiness().workspace, [e164]);
       return again.ok ? undefined : again.message;
     });
   }
@@ -154,17 +154,19 @@
     {#each open as { offer, until } (offer.e164)}
       <li>
         <div>
-          <b>{session.number(offer.e164)}</b>
-          <span class="small" class:late={until - session.now < 120_000}>{left(until)} left</span>
+          <b>{theBusiness().number(offer.e164)}</b>
+          <span class="small" class:late={until - theBusiness().now < 120_000}>{left(until)} left</span>
         </div>
         <button class="linkish small" type="button" onclick={() => void drop(offer.e164)}
-          >Let go<span class="visually-hidden">&nbsp;of {session.number(offer.e164)}</span></button
+          >Let go<span class="visually-hidden">&nbsp;of {theBusiness().number(offer.e164)}</span></button
         >
       </li>
     {/each}
     {#each over as { offer } (offer.e164)}
       <li class="over">
-        <div><b>{session.number(offer.e164)}</b> <span class="small">the ten minutes are over</span></div>
+        <div>
+          <b>{theBusiness().number(offer.e164)}</b> <span class="small">the ten minutes are over</span>
+        </div>
         <span class="acts">
           <button class="linkish small" type="button" onclick={() => void again([offer.e164])}
             >Take again</button
@@ -187,7 +189,7 @@
     <h2>Your order</h2>
     {#if bought.length}
       <p>
-        {bought.map((o) => session.number(o.e164)).join(', ')}
+        {bought.map((o) => theBusiness().number(o.e164)).join(', ')}
         {bought.length === 1 ? 'is' : 'are'} yours and in the draft.
         <a href="/numbers#{firstBought?.id ?? ''}"
           >Say what {bought.length === 1 ? 'it is' : 'they are'} for</a
@@ -195,11 +197,11 @@
       </p>
     {/if}
     {#each failures as f (f.offer.e164)}
-      <p class="problem"><b>{session.number(f.offer.e164)}</b>: {f.message}</p>
+      <p class="problem"><b>{theBusiness().number(f.offer.e164)}</b>: {f.message}</p>
       {#if f.instead}
         {@const instead = f.instead}
         <p>
-          The nearest one free is <b>{session.number(instead.e164)}</b>.
+          The nearest one free is <b>{theBusiness().number(instead.e164)}</b>.
           <Button size="small" kind="tertiary" on:click={() => void again([instead.e164])}
             >Take this instead</Button
           >

@@ -19,11 +19,11 @@
     writeNumber,
     type Dialled,
   } from '$core/numbering';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { dialPlanOf } from './dial';
 
   /** A box that says what a person dialling some digits gets, after how long, and why. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const people = $derived(Object.values(system.people));
   const plan = $derived(dialPlanOf(system));
   let who = $state('');
@@ -35,7 +35,7 @@
     Object.values(system.phones).filter((p) => !isLinked(p) && caller && accountsOn(p).includes(caller.id)),
   );
   const phone = $derived(phones.find((p) => p.id === from) ?? phones[0]);
-  const emergency = $derived(emergencyFrom(system, session.paired!, caller?.id ?? null, phone));
+  const emergency = $derived(emergencyFrom(system, theBusiness().paired, caller?.id ?? null, phone));
   const keys = $derived(typed.replace(/[\s().-]/g, ''));
   const odd = $derived([...keys].find((k) => !/[\d*#]/.test(k)));
   const dialled = $derived(
@@ -80,12 +80,12 @@
   function gets(got: Dialled): string {
     switch (got.kind) {
       case 'emergency': {
-        const help = helpFor(system, session.paired!, caller?.id ?? null, session.now, phone);
+        const help = helpFor(system, theBusiness().paired, caller?.id ?? null, theBusiness().now, phone);
         const { notify } = (help.siteId && system.sites[help.siteId]) || { notify: null };
         const told = notify?.personIds.map((id) => system.people[id]?.name).filter((n) => n !== undefined);
         return [
           `Emergency call to ${got.number}, ${placed(help)}`,
-          help.callback ? `they ring back ${session.number(help.callback)}` : 'they cannot ring back',
+          help.callback ? `they ring back ${theBusiness().number(help.callback)}` : 'they cannot ring back',
           told?.length ? `${listed(told)} told at once` : 'nobody is told',
         ]
           .join('; ')
@@ -96,11 +96,11 @@
       case 'service':
         return `Outside call to the service ${got.number}.`;
       case 'feature':
-        return `${got.does[0]!.toUpperCase()}${got.does.slice(1)}${got.to ? `: calls go to ${got.to.kind === 'outside' ? session.number(got.to.e164) : plan.index.owner(got.to.extension)?.who}` : ''}.`;
+        return `${got.does[0]!.toUpperCase()}${got.does.slice(1)}${got.to ? `: calls go to ${got.to.kind === 'outside' ? theBusiness().number(got.to.e164) : plan.index.owner(got.to.extension)?.who}` : ''}.`;
       case 'outside': {
         const number = Object.values(system.numbers).find((n) => n.e164 === got.e164);
         const shown = got.callerId === 'hidden' ? null : shownBy(system, caller?.id ?? null);
-        return `Outside call to ${session.number(got.e164)}${number ? `, which is your own ${number.label}` : ''}. They see ${shownInWords(shown, system)}.`;
+        return `Outside call to ${theBusiness().number(got.e164)}${number ? `, which is your own ${number.label}` : ''}. They see ${shownInWords(shown, system)}.`;
       }
       case 'nothing':
         return got.message;

@@ -4,13 +4,13 @@
   import { StarFeature, type Business, type StarCode } from '$core/system';
   import EditField from '../EditField.svelte';
   import SecondsField from '../SecondsField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
-  const business = $derived(session.system!.business);
-  const numbers = $derived(Object.values(session.system!.numbers));
+  const business = $derived(theBusiness().system.business);
+  const numbers = $derived(Object.values(theBusiness().system.numbers));
   const profile = $derived(profileOf(business.country));
   const set = (words: string, change: Partial<Business>) =>
-    session.keep(words, [{ do: 'business.set', change }]);
+    theBusiness().keep(words, [{ do: 'business.set', change }]);
   let problem = $state('');
   let block = $state({ from: '', to: '', note: '' });
   let blockProblem = $state('');
@@ -75,7 +75,7 @@
       <SelectItem value="" text="the first each may show" />
       {#each numbers as n (n.id)}<SelectItem
           value={n.e164}
-          text="{n.label}, {session.number(n.e164)}"
+          text="{n.label}, {theBusiness().number(n.e164)}"
         />{/each}
     </Select>
   </div>

@@ -2,11 +2,11 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { hundredOf, type MapCell } from '$core/numbering';
   import { extensionsInUse } from '$core/system';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { dialPlanOf } from './dial';
 
   /** Every extension of the business's length, in hundreds: taken, free, reserved, or blocked and with what. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const index = $derived(dialPlanOf(system).index);
   const length = $derived(system.business.extensionLength);
   /** Digits before the hundreds that are shown; there are more than ten hundreds from four digits on. */

@@ -4,14 +4,14 @@
   import type { NumberHeld } from '$core/system';
   import { REST_MS } from '$standins/carrier/book';
   import { referCallers } from '$workspace';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** What giving a number back breaks, what callers will hear, and for how long it can be brought back. */
   let { number, close }: { number: NumberHeld; close: () => void } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const others = $derived(Object.values(system.numbers).filter((n) => n.id !== number.id));
-  let referTo = $state(untrack(() => session.view!.dealings.referrals[number.e164] ?? ''));
-  const inForce = $derived(session.view!.inForce.system.numbers[number.id] !== undefined);
+  let referTo = $state(untrack(() => theBusiness().view.dealings.referrals[number.e164] ?? ''));
+  const inForce = $derived(theBusiness().view.inForce.system.numbers[number.id] !== undefined);
   const plan = $derived(number.planId ? system.plans[number.planId] : undefined);
   const days = REST_MS / 86_400_000;
 
@@ -35,9 +35,9 @@
   ]);
 
   async function give() {
-    const label = `Give back ${session.number(number.e164)}`;
-    await referCallers(session.workspace!, number.e164, referTo || null);
-    session.edit(label, [{ do: 'number.remove', id: number.id }], { undoable: true });
+    const label = `Give back ${theBusiness().number(number.e164)}`;
+    await referCallers(theBusiness().workspace, number.e164, referTo || null);
+    theBusiness().edit(label, [{ do: 'number.remove', id: number.id }], { undoable: true });
     close();
   }
 </script>
@@ -45,7 +45,7 @@
 <Modal
   open
   danger
-  modalHeading="Give back {session.number(number.e164)}, {number.label}?"
+  modalHeading="Give back {theBusiness().number(number.e164)}, {number.label}?"
   primaryButtonText="Give it back"
   secondaryButtonText="Keep it"
   on:click:button--secondary={close}
@@ -61,7 +61,7 @@
     <SelectItem value="" text="that the number is no longer in service" />
     {#each others as n (n.id)}<SelectItem
         value={n.e164}
-        text="that it has changed to {session.number(n.e164)} ({n.label})"
+        text="that it has changed to {theBusiness().number(n.e164)} ({n.label})"
       />{/each}
   </Select>
   <h3>Until when you can change your mind</h3>

@@ -5,18 +5,18 @@
   import { soldTo } from '$workspace';
   import { count, momentText } from '../format';
   import { freshId } from '../ids';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Numbers that were given back or bought and left out of the draft, which can still be had. */
-  const system = $derived(session.system!);
-  const view = $derived(session.view!);
+  const system = $derived(theBusiness().system);
+  const view = $derived(theBusiness().view);
   const here = $derived(new Set(Object.values(system.numbers).map((n) => n.e164)));
   const rows = $derived.by(() => {
     const released = view.dealings.released
-      .filter((r) => r.until > session.now && !here.has(r.number.e164))
+      .filter((r) => r.until > theBusiness().now && !here.has(r.number.e164))
       .map((r) => ({
         number: r.number,
-        words: `given back ${momentText(r.at, session.zone)}; callers are told ${r.referTo ? `that it has changed to ${session.number(r.referTo)}` : 'that it is not in service'}. The carrier keeps it for you until ${momentText(r.until, session.zone)} (${count(Math.ceil((r.until - session.now) / 86_400_000), 'day')} more).`,
+        words: `given back ${momentText(r.at, theBusiness().zone)}; callers are told ${r.referTo ? `that it has changed to ${theBusiness().number(r.referTo)}` : 'that it is not in service'}. The carrier keeps it for you until ${momentText(r.until, theBusiness().zone)} (${count(Math.ceil((r.until - theBusiness().now) / 86_400_000), 'day')} more).`,
       }));
     const known = new Map(Object.values(view.inForce.system.numbers).map((n) => [n.e164, n]));
     const porting = new Set(view.dealings.ports.filter((p) => p.cancelledAt === null).map((p) => p.e164));
@@ -57,8 +57,8 @@
       number.callerIdFor === 'everybody'
         ? number.callerIdFor
         : number.callerIdFor.filter((id) => system.people[id]);
-    session.edit(
-      `Bring back ${session.number(number.e164)}`,
+    theBusiness().edit(
+      `Bring back ${theBusiness().number(number.e164)}`,
       [{ do: 'number.add', value: { ...number, planId, siteId, callerIdFor } }],
       { undoable: true },
     );
@@ -70,9 +70,9 @@
   <ul aria-label="Numbers not in the draft">
     {#each rows as { number, words } (number.e164)}
       <li>
-        <p><b>{session.number(number.e164)}</b> {number.label}: {words}</p>
+        <p><b>{theBusiness().number(number.e164)}</b> {number.label}: {words}</p>
         <Button size="small" kind="tertiary" on:click={() => bringBack(number)}
-          >Bring back<span class="visually-hidden">&nbsp;{session.number(number.e164)}</span></Button
+          >Bring back<span class="visually-hidden">&nbsp;{theBusiness().number(number.e164)}</span></Button
         >
       </li>
     {/each}

@@ -6,11 +6,11 @@
   import type { NumberHeld } from '$core/system';
   import { freshId } from '../ids';
   import PeopleField from '../PeopleField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Gives a number to a person, to several, or to a plan, in one step each. */
   let { number }: { number: NumberHeld } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const people = $derived(Object.values(system.people));
   let choosing = $state(false);
   let several = $state<string[]>([]);
@@ -18,7 +18,7 @@
 
   function assign(ids: string[]) {
     const names = listed(ids.flatMap((id) => system.people[id]?.name ?? []));
-    session.edit(`${number.label} rings ${names}`, assignNumber(system, number.id, ids, freshId), {
+    theBusiness().edit(`${number.label} rings ${names}`, assignNumber(system, number.id, ids, freshId), {
       undoable: true,
     });
     choosing = false;
@@ -28,12 +28,12 @@
     const [kind, id] = [value.slice(0, value.indexOf(':')), value.slice(value.indexOf(':') + 1)];
     if (kind === 'person') assign([id]);
     else if (kind === 'plan' && id !== number.planId)
-      session.edit(`${number.label} has the plan ${system.plans[id]!.name}`, [
+      theBusiness().edit(`${number.label} has the plan ${system.plans[id]!.name}`, [
         { do: 'number.set', id: number.id, change: { planId: id } },
       ]);
     else if (kind === 'new') {
       const planId = freshId('plan');
-      session.edit(`Start a plan for ${number.label}`, [
+      theBusiness().edit(`Start a plan for ${number.label}`, [
         { do: 'plan.add', value: { id: planId, name: number.label, steps: [] } },
         { do: 'number.set', id: number.id, change: { planId } },
       ]);

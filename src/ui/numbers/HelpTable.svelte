@@ -1,16 +1,16 @@
 <script lang="ts">
   import { helpTable } from '$core/calls';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** What help gets from every phone, the doubtful ones first. */
   const rows = $derived(
-    helpTable(session.system!, session.standing!, session.minute).sort(
+    helpTable(theBusiness().system, theBusiness().standing, theBusiness().minute).sort(
       (a, b) => b.doubts.length - a.doubts.length,
     ),
   );
   const doubtful = $derived(rows.filter((r) => r.doubts.length).length);
   const owner = (personId: string | null) =>
-    (personId && session.system!.people[personId]?.name) || 'nobody in particular';
+    (personId && theBusiness().system.people[personId]?.name) || 'nobody in particular';
 </script>
 
 <section class="card" aria-labelledby="help-table">
@@ -40,7 +40,7 @@
                 {address || 'none'}{help.elsewhere ? ', as the business’s' : ''}
                 {#each doubts as doubt (doubt)}<p class="doubt">{doubt}</p>{/each}
               </td>
-              <td>{help.callback ? session.number(help.callback) : 'nobody'}</td>
+              <td>{help.callback ? theBusiness().number(help.callback) : 'nobody'}</td>
             </tr>
           {/each}
         </tbody>

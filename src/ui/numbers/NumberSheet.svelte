@@ -9,7 +9,7 @@
   import AddressFields from '../AddressFields.svelte';
   import EditField from '../EditField.svelte';
   import PeopleField from '../PeopleField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import GiveBack from './GiveBack.svelte';
   import GoesTo from './GoesTo.svelte';
   import { USES } from './uses';
@@ -17,11 +17,11 @@
   let { number }: { number: NumberHeld } = $props();
   // A field that is taken away with its text still in it reports a change; by then another number may be shown.
   const id = untrack(() => number.id);
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const site = $derived(number.siteId ? system.sites[number.siteId] : undefined);
   const plan = $derived(number.planId ? system.plans[number.planId] : undefined);
-  const day = $derived(Math.floor(session.now / 60_000) * 60_000);
-  const week = $derived(number.planId ? weekInWords(system, session.standing!, number, day) : []);
+  const day = $derived(Math.floor(theBusiness().now / 60_000) * 60_000);
+  const week = $derived(number.planId ? weekInWords(system, theBusiness().standing, number, day) : []);
   const textable = $derived(profileOf(number.country).textable.includes(number.kind));
   /** Who shows it as things stand: their own direct number comes first, then the business's usual one. */
   const shownByWords = $derived.by(() => {
@@ -36,7 +36,7 @@
   let ownAddress = $state(untrack(() => number.address !== null));
 
   const set = (words: string, change: Partial<Omit<NumberHeld, 'id'>>) =>
-    session.keep(words, [{ do: 'number.set', id, change }]);
+    theBusiness().keep(words, [{ do: 'number.set', id, change }]);
   const name = () => system.numbers[id]?.label ?? '';
   function showAs(value: string) {
     set(`Who may show ${name()} on calls`, { callerIdFor: value === 'everybody' ? 'everybody' : [] });
@@ -48,12 +48,12 @@
 </script>
 
 <div class="card">
-  <h2>{session.number(number.e164)}</h2>
+  <h2>{theBusiness().number(number.e164)}</h2>
   <div class="fields">
     <EditField
       label="Label"
       value={number.label}
-      keep={(label) => set(`Call ${session.number(number.e164)} “${label}”`, { label })}
+      keep={(label) => set(`Call ${theBusiness().number(number.e164)} “${label}”`, { label })}
     />
     <div class="two">
       <Select

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import type { Choice } from '$standins/carrier/carrier';
   import { priceText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Numbers on offer, each with why it is easy to remember. */
   let { choices, take }: { choices: readonly Choice[]; take: (choice: Choice) => void } = $props();
@@ -10,8 +10,8 @@
   const MOST_REASONS = 3;
   const words = ({ offers }: Choice) =>
     offers.length === 1
-      ? session.number(offers[0]!.e164)
-      : `${session.number(offers[0]!.e164)} to ${session.number(offers.at(-1)!.e164)}`;
+      ? theBusiness().number(offers[0]!.e164)
+      : `${theBusiness().number(offers[0]!.e164)} to ${theBusiness().number(offers.at(-1)!.e164)}`;
   const price = ({ offers }: Choice) =>
     priceText(
       offers.reduce((sum, o) => sum + o.monthlyCents, 0),

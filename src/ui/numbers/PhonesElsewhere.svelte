@@ -3,20 +3,20 @@
   import { civicAddress, isLinked, type CivicAddress } from '$core/system';
   import { addDays } from '$core/hours';
   import AddressFields from '../AddressFields.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Phones that may be used outside the office, each with the address help is sent to from there. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const phones = $derived(Object.values(system.phones).filter((p) => p.outsideOffice && !isLinked(p)));
   let open = $state<string | null>(null);
   const owner = (id: string | null) => (id ? system.people[id] : undefined);
-  const today = $derived(session.today);
+  const today = $derived(theBusiness().today);
 
   function keep(id: string, address: CivicAddress): string | undefined {
     const phone = system.phones[id];
     if (!phone) return undefined;
     const checkAgainOn = phone.checkAgainOn ?? addDays(today, 365);
-    return session.keep(
+    return theBusiness().keep(
       `Change where ${owner(phone.personId)?.name ?? 'somebody'} uses ${phone.name.toLowerCase()}`,
       [{ do: 'phone.set', id, change: { address, checkAgainOn } }],
     );
@@ -50,7 +50,7 @@
                     class="linkish"
                     type="button"
                     onclick={() =>
-                      session.edit(
+                      theBusiness().edit(
                         `The place of ${person?.name}’s ${phone.name.toLowerCase()} is still right`,
                         [{ do: 'phone.set', id: phone.id, change: { checkAgainOn: addDays(today, 365) } }],
                       )}>Yes, ask in a year</button

@@ -4,16 +4,16 @@
   import { firstPortDay, portStanding, type Port } from '$standins/carrier/porting';
   import { cancelPort, resendPort } from '$workspace';
   import { momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
   import { goesNow } from './going';
   import PortFacts from './PortFacts.svelte';
 
   let { port }: { port: Port } = $props();
-  const system = $derived(session.system!);
-  const standing = $derived(portStanding(port, session.now));
+  const system = $derived(theBusiness().system);
+  const standing = $derived(portStanding(port, theBusiness().now));
   const last = $derived(port.attempts.at(-1)!);
   const number = $derived(Object.values(system.numbers).find((n) => n.e164 === port.e164));
-  const minute = $derived(Math.floor(session.now / 60_000) * 60_000);
+  const minute = $derived(Math.floor(theBusiness().now / 60_000) * 60_000);
   const standIn = $derived(Object.values(system.numbers).find((n) => n.e164 === port.standIn));
   let correcting = $state(false);
   let facts = $state.raw(untrack(() => port.attempts.at(-1)!.facts));
@@ -21,9 +21,9 @@
 
   const when = (stage: string) => {
     const at = standing.passed.find((s) => s.stage === stage)?.at;
-    if (at !== undefined) return momentText(at, session.zone);
-    if (standing.next?.stage === stage) return `about ${momentText(standing.next.at, session.zone)}`;
-    return stage === 'moved' && standing.movesAt ? momentText(standing.movesAt, session.zone) : '';
+    if (at !== undefined) return momentText(at, theBusiness().zone);
+    if (standing.next?.stage === stage) return `about ${momentText(standing.next.at, theBusiness().zone)}`;
+    return stage === 'moved' && standing.movesAt ? momentText(standing.movesAt, theBusiness().zone) : '';
   };
   const steps = $derived(
     standing.stage === 'refused' || standing.stage === 'cancelled'
@@ -33,37 +33,40 @@
 
   function correct() {
     // By now an earlier day may be too soon.
-    const first = firstPortDay(session.now, port.zone);
+    const first = firstPortDay(theBusiness().now, port.zone);
     facts = { ...last.facts, wantedOn: last.facts.wantedOn < first ? first : last.facts.wantedOn };
     problem = standing.refusal && { field: standing.refusal.field, message: standing.refusal.reason };
     correcting = true;
   }
   async function again(event: Event) {
     event.preventDefault();
-    const done = await resendPort(session.workspace!, port.id, facts);
+    const done = await resendPort(theBusiness().workspace, port.id, facts);
     problem = done.ok ? null : { field: done.field ?? 'provider', message: done.message };
     if (done.ok) correcting = false;
   }
   async function cancel() {
-    const done = await cancelPort(session.workspace!, port.id);
+    const done = await cancelPort(theBusiness().workspace, port.id);
     if (!done.ok) {
       session.say({ kind: 'error', title: 'Not called off', detail: done.message });
       return;
     }
-    session.didForGood(
-      `Called off bringing over ${session.number(port.e164)}`,
+    theBusiness().didForGood(
+      `Called off bringing over ${theBusiness().number(port.e164)}`,
       'The carrier was told. Ask for it again if it was a mistake.',
     );
     if (number)
-      session.edit(`Do not bring over ${session.number(port.e164)}`, [
+      theBusiness().edit(`Do not bring over ${theBusiness().number(port.e164)}`, [
         { do: 'number.remove', id: number.id },
       ]);
-    session.say({ kind: 'info', title: `${session.number(port.e164)} stays with ${last.facts.provider}` });
+    session.say({
+      kind: 'info',
+      title: `${theBusiness().number(port.e164)} stays with ${last.facts.provider}`,
+    });
   }
 </script>
 
 <article class="card">
-  <h2>{session.number(port.e164)} <span class="soft">from {last.facts.provider}</span></h2>
+  <h2>{theBusiness().number(port.e164)} <span class="soft">from {last.facts.provider}</span></h2>
   <ProgressIndicator spaceEqually currentIndex={standing.passed.length - 1} preventChangeOnClick>
     {#each steps as stage (stage)}
       <ProgressStep
@@ -79,22 +82,22 @@
   {#if standing.stage === 'cancelled'}
     <p>You called it off. The number stays with {last.facts.provider}.</p>
   {:else if standing.stage === 'moved'}
-    <p>The number is here. {number ? goesNow(number, system, session.paired!, minute) : ''}</p>
+    <p>The number is here. {number ? goesNow(number, system, theBusiness().paired, minute) : ''}</p>
     <p>The old line has ended by itself; nothing is left to cancel.</p>
   {:else}
     <p>
       <b
         >Callers still reach {last.facts.provider}{standing.movesAt
-          ? ` until ${momentText(standing.movesAt, session.zone)}`
+          ? ` until ${momentText(standing.movesAt, theBusiness().zone)}`
           : ''}.</b
       >
-      {#if number?.planId}From then on: {goesNow(number, system, session.paired!, minute)}
+      {#if number?.planId}From then on: {goesNow(number, system, theBusiness().paired, minute)}
       {:else if number}<a href="/numbers#{number.id}">Say where its calls go</a> before it arrives.{/if}
     </p>
     {#if standIn}
       <p>
-        <b>{session.number(standIn.e164)}</b> ({standIn.label}) stands in: have the old line forwarded to it
-        until then.
+        <b>{theBusiness().number(standIn.e164)}</b> ({standIn.label}) stands in: have the old line forwarded
+        to it until then.
       </p>
     {/if}
     {#if standing.stage === 'refused' && standing.refusal}
@@ -110,7 +113,7 @@
       {:else}<Button size="small" on:click={correct}>Put it right</Button>{/if}
     {/if}
     <button class="linkish small" type="button" onclick={() => void cancel()}
-      >Call it off<span class="visually-hidden">&nbsp;for {session.number(port.e164)}</span></button
+      >Call it off<span class="visually-hidden">&nbsp;for {theBusiness().number(port.e164)}</span></button
     >
   {/if}
 </article>

@@ -7,17 +7,17 @@
   import { submitPort } from '$workspace';
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import PortFacts from './PortFacts.svelte';
 
-  const system = $derived(session.system!);
-  const first = $derived(firstPortDay(session.now, session.zone));
+  const system = $derived(theBusiness().system);
+  const first = $derived(firstPortDay(theBusiness().now, theBusiness().zone));
   const blank = (): { number: string; standIn: string; facts: Facts } => ({
     number: '',
     standIn: '',
     facts: { provider: '', accountNumber: '', pin: '', billName: '', billAddress: '', wantedOn: '' },
   });
-  const form = new Remembered(`port ${session.view!.business.id}`, blank());
+  const form = new Remembered(`port ${theBusiness().view.business.id}`, blank());
   let problem = $state<{ field: string; message: string } | null>(null);
   let busy = $state(false);
 
@@ -46,8 +46,8 @@
     const numberId = freshId('number');
     const wantedOn = form.value.facts.wantedOn || first;
     const done = await submitPort(
-      session.workspace!,
-      { numberId, e164, zone: session.zone, standIn: form.value.standIn || null },
+      theBusiness().workspace,
+      { numberId, e164, zone: theBusiness().zone, standIn: form.value.standIn || null },
       { ...form.value.facts, wantedOn },
     );
     busy = false;
@@ -56,14 +56,14 @@
       return;
     }
     problem = null;
-    session.didForGood(
-      `Asked to bring over ${session.number(e164)}`,
+    theBusiness().didForGood(
+      `Asked to bring over ${theBusiness().number(e164)}`,
       'The request is with the carrier. It is called off on its own card, under Bring numbers.',
     );
     const kind: NumberKind = type === 'TOLL_FREE' ? 'toll-free' : type === 'MOBILE' ? 'mobile' : 'geographic';
     const standIn = Object.values(system.numbers).find((n) => n.e164 === form.value.standIn);
     const sites = Object.keys(system.sites);
-    session.edit(`Bring over ${session.number(e164)}`, [
+    theBusiness().edit(`Bring over ${theBusiness().number(e164)}`, [
       {
         do: 'number.add',
         value: newNumber({
@@ -111,7 +111,7 @@
       <SelectItem value="" text="none" />
       {#each Object.values(system.numbers) as n (n.id)}<SelectItem
           value={n.e164}
-          text="{session.number(n.e164)}, {n.label}"
+          text="{theBusiness().number(n.e164)}, {n.label}"
         />{/each}
     </Select>
     <Button size="small" type="submit" disabled={busy}>Send the request</Button>

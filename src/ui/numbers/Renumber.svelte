@@ -2,10 +2,10 @@
   import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { renumber } from '$core/numbering';
   import { extensionsInUse, type Edit } from '$core/system';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
 
   /** Extensions of another length: every one shown before and after, and applied as one edit. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const business = $derived(system.business);
   const inUse = $derived(extensionsInUse(system).sort((a, b) => a.extension.localeCompare(b.extension)));
   let open = $state(false);
@@ -56,7 +56,7 @@
   }
   function apply() {
     problem =
-      session.keep(`Extensions have ${length} digits`, [
+      theBusiness().keep(`Extensions have ${length} digits`, [
         { do: 'business.set', change: { extensionLength: length, reserved: preview.reserved } },
         ...moves(),
       ]) ?? '';
@@ -65,7 +65,7 @@
     session.say({
       kind: 'success',
       title: `Extensions have ${length} digits`,
-      undo: () => session.undoEdit(),
+      undo: () => theBusiness().undoEdit(),
     });
   }
 </script>

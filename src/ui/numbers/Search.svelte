@@ -8,17 +8,17 @@
   import { searchNumbers } from '../carrier';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import type { Asked } from './asked';
   import Offers from './Offers.svelte';
   import SearchFields from './SearchFields.svelte';
 
   /** A search waits so long for the next key, in milliseconds. */
   const PAUSE_MS = 150;
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const held = $derived(Object.values(system.numbers));
-  const asked = new Remembered<Asked>(`number search ${session.view!.business.id}`, {
-    country: session.system!.business.country,
+  const asked = new Remembered<Asked>(`number search ${theBusiness().view.business.id}`, {
+    country: theBusiness().system.business.country,
     where: '',
     kind: 'any',
     pattern: '',
@@ -43,7 +43,9 @@
   let refused = $state('');
 
   const question = $derived(JSON.stringify({ ...asked.value, likeTyped: null, like }));
-  const taken = $derived(takenNow(session.view!.book, session.view!.clock ? untrack(() => session.now) : 0));
+  const taken = $derived(
+    takenNow(theBusiness().view.book, theBusiness().view.clock ? untrack(() => theBusiness().now) : 0),
+  );
   let timer: ReturnType<typeof setTimeout> | undefined;
   $effect(() => {
     void question;
@@ -92,7 +94,7 @@
   async function take(choice: Choice) {
     refused = '';
     const done = await reserveNumbers(
-      session.workspace!,
+      theBusiness().workspace,
       choice.offers.map((o) => o.e164),
     );
     if (!done.ok) {
@@ -100,8 +102,8 @@
       return void search();
     }
     const numbers = choice.offers.map((o) => o.e164);
-    session.did(`Set aside ${numbers.map((n) => session.number(n)).join(', ')}`, () =>
-      dropNumbers(session.workspace!, numbers),
+    theBusiness().did(`Set aside ${numbers.map((n) => theBusiness().number(n)).join(', ')}`, () =>
+      dropNumbers(theBusiness().workspace, numbers),
     );
   }
   const problem = $derived(

@@ -2,7 +2,7 @@
   import { NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { PROFILES, profileOf, type NumberResult } from '$core/numbering';
   import type { Search } from '$standins/carrier/carrier';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import type { Asked } from './asked';
 
   /** What a search for numbers asks; every key is a new question. */
@@ -19,7 +19,7 @@
     problem: { message: string; field: string } | null;
   } = $props();
   const OTHER = 'another';
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const profile = $derived(profileOf(asked.country));
   /** An area near the first site, as an example of what can be asked. */
   const example = $derived.by(() => {
@@ -88,7 +88,10 @@
       set(e.detail === OTHER ? { like: '', likeTyped: '' } : { like: String(e.detail), likeTyped: null })}
   >
     <SelectItem value="" text="no number" />
-    {#each likes as n (n.id)}<SelectItem value={n.e164} text="{n.label}, {session.number(n.e164)}" />{/each}
+    {#each likes as n (n.id)}<SelectItem
+        value={n.e164}
+        text="{n.label}, {theBusiness().number(n.e164)}"
+      />{/each}
     <SelectItem value={OTHER} text="another number…" />
   </Select>
   {#if asked.likeTyped !== null}

@@ -7,21 +7,21 @@
   import AddressFields from '../AddressFields.svelte';
   import EditField from '../EditField.svelte';
   import PeopleField from '../PeopleField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import TryAddress from './TryAddress.svelte';
 
   let { site }: { site: Site } = $props();
   // A field that is taken away with its text still in it reports a change; by then another site may be shown.
   const id = untrack(() => site.id);
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const people = $derived(Object.values(system.people));
   const numbers = $derived(Object.values(system.numbers));
   const emergency = $derived(profileOf(site.address.country).emergency.join(' or '));
-  const today = $derived(session.today);
+  const today = $derived(theBusiness().today);
   const zones = Intl.supportedValuesOf('timeZone');
 
   const set = (words: string, change: Partial<Omit<Site, 'id'>>) =>
-    session.keep(words, [{ do: 'site.set', id, change }]);
+    theBusiness().keep(words, [{ do: 'site.set', id, change }]);
   const name = () => system.sites[id]?.name ?? '';
   /** Texts parted by commas or spaces. */
   const list = (text: string) => text.split(/[\s,;]+/).filter(Boolean);
@@ -37,13 +37,13 @@
     if (!read.ok) return read.message;
     if (!numbers.some((n) => n.e164 === read.number.e164))
       return 'Choose one of your own numbers: help rings it back.';
-    return set(`Help rings back ${session.number(read.number.e164)} for ${name()}`, {
+    return set(`Help rings back ${theBusiness().number(read.number.e164)} for ${name()}`, {
       callback: read.number.e164,
     });
   }
   function remove() {
     const here = people.filter((p) => p.siteId === id).length;
-    session.edit(
+    theBusiness().edit(
       `Remove the site ${site.name}${here ? ` (of ${here} people)` : ''}`,
       [{ do: 'site.remove', id }],
       {
@@ -67,7 +67,7 @@
     <EditField
       label="Help rings back"
       placeholder="the number they called from"
-      value={site.callback ? session.number(site.callback) : ''}
+      value={site.callback ? theBusiness().number(site.callback) : ''}
       keep={callback}
     />
     <PeopleField

@@ -6,13 +6,13 @@
   import { sendText } from '$workspace';
   import { momentText } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Texts of the business: those it sends, held back until the approval is there, and those that come in. */
   let { numbers }: { numbers: NumberHeld[] } = $props();
-  const dealings = $derived(session.view!.dealings);
+  const dealings = $derived(theBusiness().view.dealings);
   const texts = $derived([...dealings.texts].reverse());
-  const form = new Remembered(`text ${session.view!.business.id}`, { from: '', to: '', text: '' });
+  const form = new Remembered(`text ${theBusiness().view.business.id}`, { from: '', to: '', text: '' });
   const from = $derived(numbers.find((n) => n.e164 === form.value.from) ?? numbers[0]);
   let problem = $state<{ field: string; message: string } | null>(null);
   const set = (change: Partial<typeof form.value>) => (form.value = { ...form.value, ...change });
@@ -21,14 +21,14 @@
     event.preventDefault();
     const read = readNumber(
       form.value.to,
-      session.system!.business.country,
-      session.system!.business.outsideDigit,
+      theBusiness().system.business.country,
+      theBusiness().system.business.outsideDigit,
     );
     if (!read.ok) {
       problem = { field: 'to', message: read.message };
       return;
     }
-    const done = await sendText(session.workspace!, {
+    const done = await sendText(theBusiness().workspace, {
       from: from!.e164,
       to: read.number.e164,
       text: form.value.text,
@@ -36,16 +36,16 @@
     problem = done.ok ? null : { field: done.field ?? 'text', message: done.message };
     if (done.ok) set({ text: '' });
   }
-  const heldAs = (e164: string) => Object.values(session.system!.numbers).find((n) => n.e164 === e164);
+  const heldAs = (e164: string) => Object.values(theBusiness().system.numbers).find((n) => n.e164 === e164);
   function reached(text: (typeof texts)[number]): string {
-    const at = deliveredAt(text, dealings.texting, session.now);
-    return at === null ? 'held back until you may text' : `delivered ${momentText(at, session.zone)}`;
+    const at = deliveredAt(text, dealings.texting, theBusiness().now);
+    return at === null ? 'held back until you may text' : `delivered ${momentText(at, theBusiness().zone)}`;
   }
   /** Who wrote to whom, and when it came. */
   const about = (text: (typeof texts)[number]): string =>
     text.way === 'in'
-      ? `from ${session.number(text.from)} to ${heldAs(text.to)?.label ?? session.number(text.to)} · came ${momentText(text.at, session.zone)}`
-      : `to ${session.number(text.to)} from ${heldAs(text.from)?.label ?? session.number(text.from)} · ${reached(text)}`;
+      ? `from ${theBusiness().number(text.from)} to ${heldAs(text.to)?.label ?? theBusiness().number(text.to)} · came ${momentText(text.at, theBusiness().zone)}`
+      : `to ${theBusiness().number(text.to)} from ${heldAs(text.from)?.label ?? theBusiness().number(text.from)} · ${reached(text)}`;
 </script>
 
 {#if from}
@@ -60,7 +60,7 @@
       >
         {#each numbers as n (n.id)}<SelectItem
             value={n.e164}
-            text="{n.label}, {session.number(n.e164)}"
+            text="{n.label}, {theBusiness().number(n.e164)}"
           />{/each}
       </Select>
       <TextInput
@@ -95,7 +95,7 @@
           <button
             class="linkish small"
             type="button"
-            onclick={() => set({ from: t.to, to: session.number(t.from) })}>Text back</button
+            onclick={() => set({ from: t.to, to: theBusiness().number(t.from) })}>Text back</button
           >
         {/if}
       </li>

@@ -4,11 +4,11 @@
   import { askForTexting } from '$workspace';
   import { momentText } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** The approval a business needs before its texts go out: what is asked, and where it stands. */
-  const requests = $derived(session.view!.dealings.texting);
-  const standing = $derived(textingStanding(requests, session.now));
+  const requests = $derived(theBusiness().view.dealings.texting);
+  const standing = $derived(textingStanding(requests, theBusiness().now));
   const blank: TextingFacts = {
     legalName: '',
     taxId: '',
@@ -18,9 +18,9 @@
     sample: '',
     consent: '',
   };
-  const form = new Remembered<TextingFacts>(`texting ${session.view!.business.id}`, {
+  const form = new Remembered<TextingFacts>(`texting ${theBusiness().view.business.id}`, {
     ...blank,
-    legalName: session.system!.business.name,
+    legalName: theBusiness().system.business.name,
   });
   let problem = $state<{ field: string; message: string } | null>(null);
   const shown = $derived(
@@ -41,7 +41,7 @@
 
   async function ask(event: Event) {
     event.preventDefault();
-    const done = await askForTexting(session.workspace!, form.value);
+    const done = await askForTexting(theBusiness().workspace, form.value);
     problem = done.ok ? null : { field: done.field ?? 'legalName', message: done.message };
   }
 </script>
@@ -50,14 +50,15 @@
   <h2>Approval to text</h2>
   {#if standing.stage === 'in review'}
     <p>
-      <b>In review</b> until about {momentText(standing.until, session.zone)}. Reviews take about two weeks.
+      <b>In review</b> until about {momentText(standing.until, theBusiness().zone)}. Reviews take about two
+      weeks.
     </p>
   {:else if standing.stage === 'approved'}
-    <p><b>Approved</b> {momentText(standing.since, session.zone)}. Your texts go out.</p>
+    <p><b>Approved</b> {momentText(standing.since, theBusiness().zone)}. Your texts go out.</p>
   {:else if standing.stage === 'refused'}
     <p class="problem" role="alert">
       <b>Refused</b>
-      {momentText(standing.at, session.zone)}: {standing.reason}
+      {momentText(standing.at, theBusiness().zone)}: {standing.reason}
     </p>
   {:else}
     <p>Not asked for yet. Reviews take about two weeks, so ask before you need it.</p>

@@ -1,11 +1,11 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Says whether a phone signed on from some address would be in an office, and in which. */
   let typed = $state('');
   const ip = $derived(typed.trim());
-  const sites = $derived(Object.values(session.system!.sites));
+  const sites = $derived(Object.values(theBusiness().system.sites));
   let said = $state<{ words: string; wrong: boolean } | null>(null);
 
   $effect(() => {

@@ -8,19 +8,19 @@
   import { dateText } from '../format';
   import Dot from '../Dot.svelte';
   import { Line } from '../phone/line.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import PersonCards from './PersonCards.svelte';
   import { presenceOf, type Presence } from './presence';
 
   /** People, rooms and groups with what one may see of them; on screen, on paper, and as files. */
   const DOTS = { free: 'on', busy: 'busy', away: 'waiting', off: 'off' } as const;
-  const system = $derived(session.system!);
-  const line = new Line(session.view!.business.id);
+  const system = $derived(theBusiness().system);
+  const line = new Line(theBusiness().view.business.id);
   onDestroy(() => line.close());
   let query = $state('');
   let order = $state<'name' | 'site'>('name');
   let view = $state(0);
-  const seenBy = $derived(session.actor);
+  const seenBy = $derived(theBusiness().actor);
   let asIf = $state('');
   const looker = $derived(seenBy ?? (asIf || null));
   const all = $derived(directory(system, looker));
@@ -50,10 +50,10 @@
     return found;
   });
   const presence = (e: DirectoryEntry): Presence | null => {
-    const set = withOwn(system, session.standing!.own);
+    const set = withOwn(system, theBusiness().standing.own);
     const person = e.kind === 'group' ? undefined : set.people[e.id];
-    const now = session.now;
-    const state = { system: set, standing: session.standing!, calls: line.calls, now };
+    const now = theBusiness().now;
+    const state = { system: set, standing: theBusiness().standing, calls: line.calls, now };
     return person ? presenceOf(person, phonesOf.get(e.id) ?? [], state) : null;
   };
 
@@ -119,7 +119,7 @@
 </div>
 {#if view === 0}
   <div class="paper">
-    <p class="title">{system.business.name}: who has which number, {dateText(session.today)}</p>
+    <p class="title">{system.business.name}: who has which number, {dateText(theBusiness().today)}</p>
     {#each sections as [title, list] (title)}
       {#if title}<h2>{title}</h2>{/if}
       <table class="list">
@@ -140,8 +140,8 @@
                 ><b>{e.name}</b>{#if e.kind !== 'person'}<span class="soft">&nbsp;{e.kind}</span>{/if}</td
               >
               <td>{e.extension || '–'}</td>
-              <td>{e.direct.map((n) => session.number(n)).join(', ')}</td>
-              <td>{e.mobile.map((n) => session.number(n)).join(', ')}</td>
+              <td>{e.direct.map((n) => theBusiness().number(n)).join(', ')}</td>
+              <td>{e.mobile.map((n) => theBusiness().number(n)).join(', ')}</td>
               <td class="soft"
                 >{[order === 'name' && e.kind !== 'group' ? siteName(e) : '', e.groups.join(', ')]
                   .filter(Boolean)
@@ -157,7 +157,7 @@
     {/each}
     {#if !entries.length}<p class="soft">
         {all.length ? `Nobody here matches “${query.trim()}”.` : 'Nobody has an extension yet.'}
-        {#if !all.length && session.may('change the system')}<a href="/people">Add somebody</a>.{/if}
+        {#if !all.length && theBusiness().may('change the system')}<a href="/people">Add somebody</a>.{/if}
       </p>{/if}
   </div>
 {:else}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** One cell of a table that can be changed: Enter, F2 or typing opens it, Enter keeps it, Escape leaves it. */
   let {
@@ -48,9 +48,11 @@
     if (problem) return;
     late = null;
     if (text !== value)
-      void session.storedLate().then((message) => {
-        if (message !== undefined) late = { text, message };
-      });
+      void theBusiness()
+        .storedLate()
+        .then((message) => {
+          if (message !== undefined) late = { text, message };
+        });
     editing = false;
     done(next);
   }

@@ -13,11 +13,11 @@
   import EditField from '../EditField.svelte';
   import PeopleField from '../PeopleField.svelte';
   import SecondsField from '../SecondsField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   let { group }: { group: Group } = $props();
   const id = untrack(() => group.id);
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const people = $derived(group.members.filter((m) => m.kind === 'person').map((m) => m.id));
   const others = $derived(group.members.filter((m) => m.kind !== 'person'));
   const addable = $derived(
@@ -30,7 +30,7 @@
   );
   const plans = $derived(usersOf(system, 'group', id).filter((u) => u.kind === 'plan'));
   const keep = (words: string, change: Partial<Omit<Group, 'id'>>) =>
-    system.groups[id] && session.keep(words, [{ do: 'group.set', id, change }]);
+    system.groups[id] && theBusiness().keep(words, [{ do: 'group.set', id, change }]);
   const setMembers = (members: RingTarget[]) => void keep(`Change who is in ${group.name}`, { members });
   function choose(ids: readonly string[]) {
     const stay = group.members.filter((m) => m.kind !== 'person' || ids.includes(m.id));
@@ -140,7 +140,7 @@
       kind="ghost"
       size="small"
       on:click={() =>
-        session.edit(
+        theBusiness().edit(
           `Remove group ${group.name}${plans.length ? ` (rung by ${plans.map((p) => p.name).join(', ')})` : ''}`,
           [{ do: 'group.remove', id }],
           { undoable: true },

@@ -7,34 +7,36 @@
   import type { Person } from '$core/system';
   import { withdraw } from '$workspace';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Somebody leaves: all that rang them and that they looked after is handed on, in one edit. */
   let { person }: { person: Person } = $props();
   const id = untrack(() => person.id);
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const others = $derived(
     Object.values(system.people)
       .filter((p) => p.id !== id)
       .sort((a, b) => a.name.localeCompare(b.name)),
   );
-  const own = $derived(session.standing!.own);
+  const own = $derived(theBusiness().standing.own);
   const items = $derived(leftBehind(system, id, own));
   const phones = $derived(Object.values(system.phones).filter((p) => p.personId === id));
-  const messages = $derived(session.view!.messages.filter((m) => m.mailboxId === person.mailboxId).length);
+  const messages = $derived(
+    theBusiness().view.messages.filter((m) => m.mailboxId === person.mailboxId).length,
+  );
 
   let everything = $state('');
   let heirs = $state<Record<string, string>>({});
   let mailboxTo = $state('');
   let extensionTo = $state('');
-  let until = $state(untrack(() => addDays(session.today, 90)));
+  let until = $state(untrack(() => addDays(theBusiness().today, 90)));
   let problem = $state('');
   const heirOf = (key: string) => heirs[key] ?? everything;
   const empty = $derived(items.filter((i) => i.alone && !heirOf(i.key)));
 
   async function leave() {
-    if (extensionTo && (!/^\d{4}-\d{2}-\d{2}$/.test(until) || until < session.today)) {
-      problem = `Write a day from today on, such as ${addDays(session.today, 90)}.`;
+    if (extensionTo && (!/^\d{4}-\d{2}-\d{2}$/.test(until) || until < theBusiness().today)) {
+      problem = `Write a day from today on, such as ${addDays(theBusiness().today, 90)}.`;
       return;
     }
     const handover = {
@@ -43,13 +45,13 @@
       extensionTo: extensionTo ? { personId: extensionTo, until } : null,
     };
     const commands = leavingCommands(system, id, handover, own);
-    const result = session.edit(`${person.name} leaves`, commands, { quiet: true, undoable: true });
+    const result = theBusiness().edit(`${person.name} leaves`, commands, { quiet: true, undoable: true });
     if (!result.ok) {
       problem = result.problems.map((p) => p.message).join(' ');
       return;
     }
     await withdraw(
-      session.workspace!,
+      theBusiness().workspace,
       phones.map((p) => p.id),
     );
     await goto('/people');

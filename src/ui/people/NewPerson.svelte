@@ -13,12 +13,12 @@
   } from '$core/system';
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Adds one person, or a room that a shared phone serves. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const suggested = $derived(nextFreeExtension(extensionsInUse(system), system.business) ?? '');
-  const draft = new Remembered(`new-person:${session.view!.business.id}`, {
+  const draft = new Remembered(`new-person:${theBusiness().view.business.id}`, {
     what: 'person' as 'person' | 'room',
     name: '',
     email: '',
@@ -44,7 +44,7 @@
           },
           { do: 'person.set', id, change: { mailboxId } },
         ];
-    const result = session.edit(
+    const result = theBusiness().edit(
       `Add ${name.trim()}`,
       [
         {
@@ -77,7 +77,7 @@
       return;
     }
     // Another window may have been first: what was typed stays, with the reason beside it.
-    void session.storedLate();
+    void theBusiness().storedLate();
     const late = await result.stored;
     if (late.length) {
       problems = Object.fromEntries(late.map((p) => [p.field || 'name', p.message]));

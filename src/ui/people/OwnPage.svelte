@@ -1,18 +1,18 @@
 <script lang="ts">
   import { directNumbersOf } from '$core/people';
   import { groupsOf, type Person } from '$core/system';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import IfCalled from './IfCalled.svelte';
   import PersonTimes from './PersonTimes.svelte';
 
   /** What a member of staff sees of themselves, and may change. */
   let { person }: { person: Person } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const facts = $derived([
     ['Extension', [person.extension, ...person.further.map((f) => f.extension)].join(', ')],
     [
       'Direct number',
-      (directNumbersOf(system).get(person.id) ?? []).map((n) => session.number(n)).join(', ') || 'none',
+      (directNumbersOf(system).get(person.id) ?? []).map((n) => theBusiness().number(n)).join(', ') || 'none',
     ],
     ['E-mail', person.email || 'none'],
     ['Site', system.sites[person.siteId ?? '']?.name ?? 'none'],
@@ -47,9 +47,11 @@
       <h2>If somebody dials {person.extension} now</h2>
       <IfCalled
         {person}
-        system={session.view!.inForce.system.people[person.id] ? session.view!.inForce.system : system}
-        standing={session.standing!}
-        at={session.now}
+        system={theBusiness().view.inForce.system.people[person.id]
+          ? theBusiness().view.inForce.system
+          : system}
+        standing={theBusiness().standing}
+        at={theBusiness().now}
       />
     </div>
     <p>

@@ -7,18 +7,18 @@
   import { isLinked, isProved } from '$core/system';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { cellCommand, PEOPLE_COLUMNS, type PeopleColumn } from './columns';
   import EditCell from './EditCell.svelte';
   import { filterPeople, searchable } from './filter';
 
   /** Everybody, as a table that is changed where it stands. Only the rows in sight are drawn. */
   const ROW = 38;
-  const system = $derived(session.system!);
-  const query = new Remembered(`people:${session.view!.business.id}`, '');
+  const system = $derived(theBusiness().system);
+  const query = new Remembered(`people:${theBusiness().view.business.id}`, '');
   const all = $derived(searchable(system));
   const rows = $derived(filterPeople(all, query.value));
-  const mayChange = $derived(session.may('change the system'));
+  const mayChange = $derived(theBusiness().may('change the system'));
 
   let box: HTMLDivElement | undefined = $state();
   const virtual = createVirtualizer<HTMLDivElement, HTMLDivElement>({
@@ -38,7 +38,9 @@
     for (const x of Object.values(system.phones)) {
       if (!x.personId) continue;
       const tally = found.get(x.personId) ?? { all: 0, ready: 0 };
-      const ready = isLinked(x) ? isProved(session.standing!, x) : session.standing!.registrations[x.id];
+      const ready = isLinked(x)
+        ? isProved(theBusiness().standing, x)
+        : theBusiness().standing.registrations[x.id];
       found.set(x.personId, { all: tally.all + 1, ready: tally.ready + (ready ? 1 : 0) });
     }
     return found;
@@ -109,7 +111,7 @@
   const shown = (column: PeopleColumn, p: Person): string =>
     column.key === 'siteId' ? (system.sites[p.siteId ?? '']?.name ?? '') : column.value(p);
   const choicesOf = (column: PeopleColumn) =>
-    column.key === 'role' && !session.may('give roles')
+    column.key === 'role' && !theBusiness().may('give roles')
       ? column.choices!(system).filter(([role]) => role === 'staff' || role === 'shared room')
       : column.choices?.(system);
 </script>
@@ -181,7 +183,7 @@
                     bind:editing
                     {first}
                     keep={(text) =>
-                      session.keep(`Change the ${column.what} of ${p.name}`, [
+                      theBusiness().keep(`Change the ${column.what} of ${p.name}`, [
                         cellCommand(column, p.id, text),
                       ])}
                     done={(next) => void move(next ? item.index + 1 : item.index, c)}

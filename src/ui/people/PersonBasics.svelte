@@ -5,16 +5,16 @@
   import { extensionsInUse, Person as PersonShape, Role, type Command, type Person } from '$core/system';
   import EditField from '../EditField.svelte';
   import { dateText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   let { person }: { person: Person } = $props();
   // A field that is taken away with its text still in it reports a change; by then another person may be shown.
   const id = untrack(() => person.id);
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const room = $derived(person.role === 'shared room');
   const roles = $derived(
     Role.options.filter(
-      (r) => session.may('give roles') || r === person.role || r === 'staff' || r === 'shared room',
+      (r) => theBusiness().may('give roles') || r === person.role || r === 'staff' || r === 'shared room',
     ),
   );
   const owners = $derived(Object.values(system.people).filter((p) => p.role === 'owner').length);
@@ -23,7 +23,7 @@
       ? ''
       : owners === 1
         ? 'The only owner: make another one first.'
-        : session.may('give roles')
+        : theBusiness().may('give roles')
           ? ''
           : 'Owners are made and unmade by owners.',
   );
@@ -41,17 +41,17 @@
   });
   function keep(field: (typeof FIELDS)[number], text: string): string | undefined {
     const own = system.people[id];
-    return own && session.keep(`Change the ${field[2]} of ${own.name}`, [set({ [field[0]]: text })]);
+    return own && theBusiness().keep(`Change the ${field[2]} of ${own.name}`, [set({ [field[0]]: text })]);
   }
   function addExtension() {
     const extension = nextFreeExtension(extensionsInUse(system), system.business);
     if (!extension) return;
-    session.edit(`${person.name} answers ${extension} too`, [
+    theBusiness().edit(`${person.name} answers ${extension} too`, [
       set({ further: [...person.further, { extension, until: null, note: '' }] }),
     ]);
   }
   const setFurther = (i: number, change: Partial<Person['further'][number]>) =>
-    session.keep(`Change a further extension of ${person.name}`, [
+    theBusiness().keep(`Change a further extension of ${person.name}`, [
       set({ further: system.people[id]!.further.map((f, n) => (n === i ? { ...f, ...change } : f)) }),
     ]);
 </script>
@@ -82,7 +82,7 @@
         selected={person.role}
         on:update={(e) =>
           e.detail !== person.role &&
-          session.edit(`Make ${person.name} ${e.detail}`, [set({ role: Role.parse(e.detail) })])}
+          theBusiness().edit(`Make ${person.name} ${e.detail}`, [set({ role: Role.parse(e.detail) })])}
       >
         {#each roles as role (role)}<SelectItem value={role} text={role} />{/each}
       </Select>
@@ -93,7 +93,7 @@
       selected={person.siteId ?? ''}
       on:update={(e) =>
         (e.detail || null) !== person.siteId &&
-        session.edit(`Change the site of ${person.name}`, [set({ siteId: String(e.detail) || null })])}
+        theBusiness().edit(`Change the site of ${person.name}`, [set({ siteId: String(e.detail) || null })])}
     >
       <SelectItem value="" text="none" />
       {#each Object.values(system.sites) as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
@@ -105,7 +105,7 @@
         selected={person.mobileSeenBy}
         on:update={(e) =>
           e.detail !== person.mobileSeenBy &&
-          session.edit(`Say who sees the mobile of ${person.name}`, [
+          theBusiness().edit(`Say who sees the mobile of ${person.name}`, [
             set({ mobileSeenBy: PersonShape.shape.mobileSeenBy.parse(e.detail) }),
           ])}
       >
@@ -125,7 +125,7 @@
         label="Until"
         value={f.until ?? ''}
         placeholder="for good"
-        helper={f.until && f.until < session.today ? `ran out ${dateText(f.until)}` : ''}
+        helper={f.until && f.until < theBusiness().today ? `ran out ${dateText(f.until)}` : ''}
         keep={(text) =>
           text && !/^\d{4}-\d{2}-\d{2}$/.test(text)
             ? 'Write the day as 2027-03-31.'
@@ -135,7 +135,7 @@
         class="linkish small"
         type="button"
         onclick={() =>
-          session.edit(
+          theBusiness().edit(
             `Take ${f.extension} from ${person.name}`,
             [set({ further: person.further.filter((o) => o !== f) })],
             {

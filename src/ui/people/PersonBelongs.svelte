@@ -6,12 +6,12 @@
   import { allSteps, flatTargets, groupsOf, newMailbox, type Command, type Person } from '$core/system';
   import { freshId } from '../ids';
   import { named } from '../named';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** What somebody belongs to: groups, plans that ring them, numbers they may show, their mailbox. */
   let { person }: { person: Person } = $props();
   const id = untrack(() => person.id);
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const groups = $derived(groupsOf(system, id));
   const plans = $derived(
     Object.values(system.plans).filter((plan) =>
@@ -37,7 +37,7 @@
         : [...g.members, { kind: 'person' as const, id }];
       return [{ do: 'group.set', id: g.id, change: { members } }];
     });
-    if (commands.length) session.edit(`Change the groups of ${person.name}`, commands);
+    if (commands.length) theBusiness().edit(`Change the groups of ${person.name}`, commands);
   }
   function setShows(ids: readonly string[]) {
     const everybody = Object.keys(system.people);
@@ -48,18 +48,18 @@
       const callerIdFor = is ? now.filter((p) => p !== id) : [...now, id];
       return [{ do: 'number.set', id: n.id, change: { callerIdFor } }];
     });
-    if (commands.length) session.edit(`Say which numbers ${person.name} may show`, commands);
+    if (commands.length) theBusiness().edit(`Say which numbers ${person.name} may show`, commands);
   }
   function setMailbox(value: string) {
     if (value === (person.mailboxId ?? '')) return;
     if (value !== 'new') {
-      session.edit(`Change the mailbox of ${person.name}`, [
+      theBusiness().edit(`Change the mailbox of ${person.name}`, [
         { do: 'person.set', id, change: { mailboxId: value || null } },
       ]);
       return;
     }
     const mailboxId = freshId('mailbox');
-    session.edit(`Give ${person.name} a mailbox`, [
+    theBusiness().edit(`Give ${person.name} a mailbox`, [
       { do: 'mailbox.add', value: newMailbox({ id: mailboxId, name: person.name, ownerIds: [id] }) },
       { do: 'person.set', id, change: { mailboxId } },
     ]);
@@ -88,7 +88,7 @@
         {#each plans as p, i (p.id)}{i ? ', ' : ''}<a href="/answering/{p.id}">{p.name}</a>{:else}<span
             class="soft">no plan</span
           >{/each}{#if direct.length}<span class="soft"
-            >&nbsp;· direct number {direct.map((n) => session.number(n)).join(', ')}</span
+            >&nbsp;· direct number {direct.map((n) => theBusiness().number(n)).join(', ')}</span
           >{/if}
       </p>
     </div>
@@ -102,14 +102,14 @@
             : shows.length
               ? `${shows.length} of ${numbers.length}`
               : 'none'}
-          items={numbers.map((n) => ({ id: n.id, text: `${session.number(n.e164)} · ${n.label}` }))}
+          items={numbers.map((n) => ({ id: n.id, text: `${theBusiness().number(n.e164)} · ${n.label}` }))}
           selectedIds={shows}
           sortItem={() => 0}
           on:select={(e) => setShows(e.detail.selectedIds.map(String))}
         />
         <p class="small soft">
           Their calls show {shown
-            ? `${session.number(shown.e164)}, ${shown.label}`
+            ? `${theBusiness().number(shown.e164)}, ${shown.label}`
             : 'no number: it is hidden'}.
         </p>
       </div>

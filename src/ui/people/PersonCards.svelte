@@ -2,11 +2,11 @@
   import { profileOf } from '$core/numbering';
   import type { DirectoryEntry } from '$core/people';
   import { businessNumber } from '$workspace';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** A card for each, to lay beside a phone: their numbers, and how to do what one does with it. */
   let { entries }: { entries: DirectoryEntry[] } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const { business } = $derived(system);
   const main = $derived(businessNumber(system));
   const code = (does: string) => business.starCodes.find((c) => c.does === does)?.code;
@@ -22,9 +22,9 @@
       <p class="ext">{e.extension}</p>
       <dl>
         {#if e.direct.length}<dt>Direct</dt>
-          <dd>{e.direct.map((n) => session.number(n)).join(', ')}</dd>{/if}
+          <dd>{e.direct.map((n) => theBusiness().number(n)).join(', ')}</dd>{/if}
         {#if main}<dt>Business</dt>
-          <dd>{session.number(main)}</dd>{/if}
+          <dd>{theBusiness().number(main)}</dd>{/if}
         <dt>Outside line</dt>
         <dd>{business.outsideDigit ? `${business.outsideDigit}, then the number` : 'just the number'}</dd>
         <dt>Transfer</dt>

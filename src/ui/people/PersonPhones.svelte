@@ -6,11 +6,11 @@
   import LinkedPhone from '../phones/LinkedPhone.svelte';
   import LinkPhone from '../phones/LinkPhone.svelte';
   import { whereItStands } from '../phones/where';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   let { person }: { person: Person } = $props();
   const phones = $derived(
-    Object.values(session.system!.phones).filter(
+    Object.values(theBusiness().system.phones).filter(
       (p) => p.personId === person.id || p.keys.some((k) => k.personId === person.id),
     ),
   );
@@ -19,8 +19,9 @@
 <div class="card">
   <h2>Phones</h2>
   {#each phones as phone (phone.id)}
-    {@const where = whereItStands(phone, person.id, session.known)}
-    {@const host = phone.personId === person.id ? undefined : session.system!.people[phone.personId ?? '']}
+    {@const where = whereItStands(phone, person.id, theBusiness().known)}
+    {@const host =
+      phone.personId === person.id ? undefined : theBusiness().system.people[phone.personId ?? '']}
     <div class="phone">
       <div>
         <b><a href="/phones/{phone.id}">{phone.name}</a></b>{#if host}<span class="inline soft">

@@ -1,13 +1,13 @@
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
   import type { Person } from '$core/system';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import PersonAway from './PersonAway.svelte';
 
   /** When somebody can be rung: their working hours, which the administration says, and the days they are away. */
   let { person }: { person: Person } = $props();
-  const system = $derived(session.system!);
-  const may = $derived(session.may('change the system'));
+  const system = $derived(theBusiness().system);
+  const may = $derived(theBusiness().may('change the system'));
 </script>
 
 <div class="card">
@@ -20,7 +20,7 @@
       helperText={person.hoursId ? 'Outside them none of their phones rings.' : 'At any hour.'}
       on:update={(e) =>
         (e.detail || null) !== person.hoursId &&
-        session.edit(`Change the working hours of ${person.name}`, [
+        theBusiness().edit(`Change the working hours of ${person.name}`, [
           { do: 'person.set', id: person.id, change: { hoursId: String(e.detail) || null } },
         ])}
     >

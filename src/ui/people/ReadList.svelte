@@ -17,7 +17,7 @@
   import { outsideConsequence } from '../phones/outside';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import ListCells from './ListCells.svelte';
   import { TookTooLong } from '../latest';
   import { ListReader } from './reader';
@@ -26,8 +26,8 @@
   const LARGEST = 5_000_000;
   const EXAMPLE = 'name\te-mail\tsite\tgroups\nAda Fenwick\tada@yard.example\tThe yard\tSlip';
   const OWN: PhoneKind[] = ['browser', 'computer', 'mobile app', 'desk'];
-  const system = $derived(session.system!);
-  const key = session.view!.business.id;
+  const system = $derived(theBusiness().system);
+  const key = theBusiness().view.business.id;
   const pasted = new Remembered(`people-list-text:${key}`, '');
   /** What was read and changed by hand, so that a reload loses none of it. */
   const kept = new Remembered<PeopleTable | null>(`people-list:${key}`, null);
@@ -122,7 +122,7 @@
 
   async function apply() {
     if (!preview?.commands.length) return;
-    const result = session.edit(`Read a list: ${count(ready, 'person', 'people')}`, preview.commands, {
+    const result = theBusiness().edit(`Read a list: ${count(ready, 'person', 'people')}`, preview.commands, {
       quiet: true,
       undoable: true,
     });

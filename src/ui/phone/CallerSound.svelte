@@ -4,12 +4,12 @@
   import type { LiveCall } from '$exchange';
   import { samplesOf } from '../recordings/maker';
   import { player } from '../recordings/player.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { heardNow } from './heard';
 
   /** Plays what the caller hears, as the telephone carries it. Shows nothing: the words stand elsewhere. */
   let { call, system }: { call: LiveCall | null; system: System } = $props();
-  const heard = $derived(call && heardNow(call, system, session.now, session.view!.messages));
+  const heard = $derived(call && heardNow(call, system, theBusiness().now, theBusiness().view.messages));
   const key = $derived(heard?.key ?? '');
   let wanted = '';
   let playback: HTMLAudioElement | null = null;

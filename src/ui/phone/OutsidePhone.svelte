@@ -8,7 +8,7 @@
   import { durationText } from '../format';
   import { freshId } from '../ids';
   import { NEW_CALLER } from '$core/calls';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import CallerSound from './CallerSound.svelte';
   import Keypad from './Keypad.svelte';
   import { heardInWords } from './heard';
@@ -16,10 +16,10 @@
   import { Recorder } from './recorder.svelte';
   import { allowSound, playCadence, VOICEMAIL_TONE } from './tones';
 
-  const businessId = session.view!.business.id;
+  const businessId = theBusiness().view.business.id;
   const line = new Line(businessId);
   const recorder = new Recorder();
-  const system = $derived(session.view!.inForce.system);
+  const system = $derived(theBusiness().view.inForce.system);
   const country = $derived(profileOf(system.business.country));
   const callers = [NEW_CALLER, '+13605550134', '+16045550126', '+442079460123'];
 
@@ -62,7 +62,7 @@
 
   /** The call ended while this window was not listening: what happened stands in the log. */
   async function settleLost() {
-    const record = await readOne(session.db!, 'calls', callId!);
+    const record = await readOne(theBusiness().db, 'calls', callId!);
     if (record && last) last = { ...last, phase: 'over', trace: record.trace };
   }
 
@@ -73,7 +73,7 @@
     if (call.phase === 'tone') return 'The tone.';
     if (call.phase === 'message') return 'Speak now.';
     if (call.phase === 'queued' || (call.phase === 'ringing' && waitingIn(call))) return whileWaiting(call);
-    const words = heardInWords(call, system, session.now, session.view!.messages);
+    const words = heardInWords(call, system, theBusiness().now, theBusiness().view.messages);
     if (words) return words;
     return call.phase === 'greeting' ? '“Please leave a message after the tone.”' : 'Connecting…';
   });
@@ -87,7 +87,11 @@
   function whileWaiting(call: LiveCall): string {
     const queue = system.queues[waitingIn(call) ?? ''];
     const comfort = call.trace.findLast((e) => e.kind === 'comfort');
-    if (comfort?.kind === 'comfort' && queue?.comfort && session.now - call.request.at - comfort.t < 8000) {
+    if (
+      comfort?.kind === 'comfort' &&
+      queue?.comfort &&
+      theBusiness().now - call.request.at - comfort.t < 8000
+    ) {
       const text = system.recordings[queue.comfort.recordingId]?.text ?? '';
       return `“${text}${queue.comfort.position ? ` You are number ${comfort.position}.` : ''}”`;
     }
@@ -140,7 +144,7 @@
       kind: 'place',
       request: {
         id,
-        at: session.workspace!.now(),
+        at: theBusiness().workspace.now(),
         from: { kind: 'outside', number: from === 'hidden' ? null : from },
         to: { kind: 'number', e164: read.number.e164 },
         behaviour: null,
@@ -188,7 +192,7 @@
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
   {#if going && call}
     <section class="card" aria-live="polite" data-testid="outside-call">
-      <p class="soft">Calling {dialled} · {durationText(Math.max(0, session.now - call.request.at))}</p>
+      <p class="soft">Calling {dialled} · {durationText(Math.max(0, theBusiness().now - call.request.at))}</p>
       <h1 class="heard">{heard}</h1>
       {#if call.phase === 'message'}
         <TextArea
@@ -224,7 +228,7 @@
     <form class="card" onsubmit={place}>
       <div class="fields">
         <Select labelText="Calling from" bind:selected={from}>
-          {#each callers as c (c)}<SelectItem value={c} text={session.number(c, system)} />{/each}
+          {#each callers as c (c)}<SelectItem value={c} text={theBusiness().number(c, system)} />{/each}
           <SelectItem value="hidden" text="a hidden number" />
         </Select>
         <TextInput
@@ -239,7 +243,7 @@
             <button
               class="linkish pick"
               type="button"
-              onclick={() => (dialled = session.number(n.e164, system))}>{n.label}</button
+              onclick={() => (dialled = theBusiness().number(n.e164, system))}>{n.label}</button
             >
           {:else}<p class="soft small">No number is in force yet. Put your draft in force first.</p>{/each}
         </div>

@@ -5,12 +5,12 @@
   import { addressLine, addressProblems } from '$core/numbering';
   import { civicAddress, type CivicAddress, type Phone } from '$core/system';
   import AddressFields from '../AddressFields.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Where a phone is used: given by whoever uses it, kept as the phone's own address. */
   let { phone, done }: { phone: Phone; done: (line: string) => void } = $props();
   let address = $state.raw<CivicAddress>(
-    untrack(() => phone.address ?? civicAddress({ country: session.system!.business.country })),
+    untrack(() => phone.address ?? civicAddress({ country: theBusiness().system.business.country })),
   );
   let tried = $state(false);
   let problem = $state('');
@@ -20,8 +20,12 @@
     tried = true;
     if (Object.keys(problems).length) return;
     problem =
-      session.keep(`Say where ${phone.name.toLowerCase()} is used`, [
-        { do: 'phone.set', id: phone.id, change: { address, checkAgainOn: addDays(session.today, 365) } },
+      theBusiness().keep(`Say where ${phone.name.toLowerCase()} is used`, [
+        {
+          do: 'phone.set',
+          id: phone.id,
+          change: { address, checkAgainOn: addDays(theBusiness().today, 365) },
+        },
       ]) ?? '';
     if (!problem) done(addressLine(address));
   }

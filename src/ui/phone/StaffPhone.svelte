@@ -9,7 +9,7 @@
   import MessageCard from '../messages/MessageCard.svelte';
   import MessageLight from '../phones/MessageLight.svelte';
   import IfCalled from '../people/IfCalled.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { hold, Line } from './line.svelte';
   import Origin from '../reach/Origin.svelte';
   import OwnCalls from './OwnCalls.svelte';
@@ -22,7 +22,7 @@
   import WindowPlace from './WindowPlace.svelte';
 
   let { phoneId }: { phoneId: string } = $props();
-  const businessId = session.view!.business.id;
+  const businessId = theBusiness().view.business.id;
   const line = new Line(businessId);
   let here = $state(false);
   let release = () => {};
@@ -33,13 +33,13 @@
   });
 
   /** A new person is in the draft first; the phone works as soon as it is paired, and rings when plans in force ring it. */
-  const inForce = $derived(session.view!.inForce.system);
+  const inForce = $derived(theBusiness().view.inForce.system);
   const system = $derived(
-    withOwn(inForce.phones[phoneId] ? inForce : session.system!, session.standing!.own),
+    withOwn(inForce.phones[phoneId] ? inForce : theBusiness().system, theBusiness().standing.own),
   );
   const phone = $derived(system.phones[phoneId]);
   const person = $derived(phone?.personId ? system.people[phone.personId] : undefined);
-  const registration = $derived(session.standing!.registrations[phoneId]);
+  const registration = $derived(theBusiness().standing.registrations[phoneId]);
 
   const ringing = $derived(
     line.calls.find(
@@ -49,8 +49,8 @@
     ),
   );
   const talking = $derived(line.calls.find((c) => c.phase === 'talking' && c.talkingOn === phoneId));
-  const dndSet = $derived(person && session.standing!.dnd[person.id]);
-  const dnd = $derived(isOn(dndSet, session.minute));
+  const dndSet = $derived(person && theBusiness().standing.dnd[person.id]);
+  const dnd = $derived(isOn(dndSet, theBusiness().minute));
   const online = $derived(registration?.condition !== 'no network');
   const outbox = untrack(() => new Outbox(phoneId, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
   const send = (words: string, settings: Setting[]) => outbox.send(words, settings, online);
@@ -70,10 +70,10 @@
       ? hurdles(
           person,
           phone,
-          withOwn(inForce, session.standing!.own),
-          session.standing!,
+          withOwn(inForce, theBusiness().standing.own),
+          theBusiness().standing,
           { microphone: sound.microphone, notifications, here },
-          session.now,
+          theBusiness().now,
         )
       : [],
   );
@@ -83,7 +83,7 @@
   let reaching = $state(false);
   const barred = $derived(registration?.outside && phone && !phone.outsideOffice);
   const messages = $derived(
-    [...session.view!.messages]
+    [...theBusiness().view.messages]
       .reverse()
       .filter(
         (m) =>
@@ -101,7 +101,7 @@
       { kind: 'do not disturb', personId: person.id, on, until: null },
     ]);
   async function signOut() {
-    await session.workspace!.changeStanding((s) => {
+    await theBusiness().workspace.changeStanding((s) => {
       const registrations = { ...s.registrations };
       delete registrations[phoneId];
       return { ...s, registrations };
@@ -154,7 +154,7 @@
     <section class="talk" data-testid="talking">
       <p class="soft">Talking with</p>
       <h1>{whoCalls(system, talking.request.from)}</h1>
-      <p class="soft">{durationText(Math.max(0, session.now - talking.since))}</p>
+      <p class="soft">{durationText(Math.max(0, theBusiness().now - talking.since))}</p>
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
     </section>
   {:else if settingUp}
@@ -188,7 +188,7 @@
       {/if}
       <div class="card">
         <h2>If somebody calls you now</h2>
-        <IfCalled {person} {system} standing={session.standing!} at={session.now} />
+        <IfCalled {person} {system} standing={theBusiness().standing} at={theBusiness().now} />
         <Toggle
           size="sm"
           labelText="Do not disturb"

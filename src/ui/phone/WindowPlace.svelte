@@ -4,14 +4,16 @@
   import type { System } from '$core/system';
   import { putPhones } from '$workspace';
   import { placesOf } from '../bench/standins';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** A part of the bench: where the phone that this window plays is. */
   let { phoneId, system }: { phoneId: string; system: System } = $props();
   let places = $state.raw<{ address: string; name: string }[]>([]);
   void placesOf(untrack(() => system)).then((found) => (places = found));
-  const condition = $derived(session.standing!.registrations[phoneId]?.condition ?? 'in reach');
-  const address = $derived(session.standing!.registrations[phoneId]?.address || (places[0]?.address ?? ''));
+  const condition = $derived(theBusiness().standing.registrations[phoneId]?.condition ?? 'in reach');
+  const address = $derived(
+    theBusiness().standing.registrations[phoneId]?.address || (places[0]?.address ?? ''),
+  );
 </script>
 
 <div class:two={places.length > 1}>
@@ -21,7 +23,8 @@
       labelText="Bench: this window plays a phone"
       selected={address}
       on:update={(e) =>
-        e.detail !== address && void putPhones(session.workspace!, [phoneId], { address: String(e.detail) })}
+        e.detail !== address &&
+        void putPhones(theBusiness().workspace, [phoneId], { address: String(e.detail) })}
     >
       {#each places as p (p.address)}<SelectItem value={p.address} text={p.name} />{/each}
     </Select>
@@ -32,7 +35,7 @@
     selected={condition}
     on:update={(e) =>
       e.detail !== condition &&
-      void putPhones(session.workspace!, [phoneId], { condition: e.detail as 'in reach' })}
+      void putPhones(theBusiness().workspace, [phoneId], { condition: e.detail as 'in reach' })}
   >
     <SelectItem value="in reach" text="in reach" />
     <SelectItem value="no network" text="no network" />

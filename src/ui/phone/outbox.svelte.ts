@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import type { Setting } from '$core/system';
 import { send, tellStayed } from '../reach/settings.svelte';
-import { session } from '../session.svelte';
+import { session, theBusiness } from '../session.svelte';
 
 interface Waiting {
   words: string;
@@ -23,7 +23,7 @@ export class Outbox {
     phoneId: string,
     private by: () => string,
   ) {
-    this.key = `upper-line:outbox:${session.workspace!.id}:${phoneId}`;
+    this.key = `upper-line:outbox:${theBusiness().workspace.id}:${phoneId}`;
     try {
       this.waiting = Kept.safeParse(JSON.parse(localStorage.getItem(this.key) ?? '[]')).data ?? [];
     } catch {
@@ -43,7 +43,7 @@ export class Outbox {
     try {
       this.keep([
         ...this.waiting,
-        { words, settings: $state.snapshot(settings) as Setting[], at: session.workspace!.now() },
+        { words, settings: $state.snapshot(settings) as Setting[], at: theBusiness().workspace.now() },
       ]);
     } catch {
       return session.say({
@@ -70,7 +70,7 @@ export class Outbox {
     const words = [];
     // One after the other, and each only gone once it is stored: a window that is closed meanwhile goes on later.
     for (let next = this.waiting[0]; next; next = this.waiting[0]) {
-      stayed.push(...(await session.workspace!.set(next.settings, { at: next.at, by: this.by() })));
+      stayed.push(...(await theBusiness().workspace.set(next.settings, { at: next.at, by: this.by() })));
       words.push(next.words);
       this.keep(this.waiting.slice(1));
     }

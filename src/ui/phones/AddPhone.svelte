@@ -2,7 +2,7 @@
   import { Button, Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import { newPhone, PHONE_NAMES, type Person, type PhoneKind } from '$core/system';
   import { freshId } from '../ids';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { outsideConsequence } from './outside';
 
   /** Gives somebody one of the system's own phones; whether it may be used outside is asked, with what follows. */
@@ -14,7 +14,7 @@
 
   function add(event: Event) {
     event.preventDefault();
-    session.edit(`Give ${person.name} a ${PHONE_NAMES[kind].toLowerCase()}`, [
+    theBusiness().edit(`Give ${person.name} a ${PHONE_NAMES[kind].toLowerCase()}`, [
       {
         do: 'phone.add',
         value: newPhone({
@@ -52,7 +52,7 @@
       toggled={outside}
       on:toggle={(e) => (outside = e.detail.toggled)}
     />
-    <p class="small soft">{outsideConsequence(kind, outside, session.system!)}</p>
+    <p class="small soft">{outsideConsequence(kind, outside, theBusiness().system)}</p>
     <div class="row">
       <Button size="small" type="submit">Add it</Button>
       <Button size="small" kind="ghost" on:click={() => (open = false)}>Not now</Button>

@@ -4,14 +4,14 @@
   import type { AccountDetails } from '$standins/registrar/accounts';
   import { PORTS, SERVER } from '$standins/registrar/accounts';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import AccountCards from './AccountCards.svelte';
   import { makeThem } from './accounts';
   import KeyDrawing from './KeyDrawing.svelte';
   import { whereItStands } from './where';
 
   /** All desk phones: their keys, their accounts, and the details any SIP phone needs. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const desks = $derived(Object.values(system.phones).filter((p) => p.kind === 'desk'));
   const all = $derived(
     desks.flatMap((phone) => {
@@ -19,7 +19,9 @@
       return (owners.length ? owners : [null]).map((personId) => ({ phone, personId }));
     }),
   );
-  const missing = $derived(all.filter((a) => !session.standing!.accounts[accountId(a.phone, a.personId)]));
+  const missing = $derived(
+    all.filter((a) => !theBusiness().standing.accounts[accountId(a.phone, a.personId)]),
+  );
   let shown = $state.raw<AccountDetails[]>([]);
 </script>
 
@@ -42,7 +44,7 @@
   </p>
   <div class="cards">
     {#each desks as phone (phone.id)}
-      {@const where = whereItStands(phone, phone.personId, session.known)}
+      {@const where = whereItStands(phone, phone.personId, theBusiness().known)}
       <article class="card">
         <h3>
           <a href="/phones/{phone.id}">{phone.name}</a>

@@ -4,29 +4,29 @@
   import { PLACEHOLDERS, unknownPlaceholders } from '$standins/mail/invitation';
   import { businessNumber, letterFor, withdraw } from '$workspace';
   import { agoText, count, momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { inviteAllText, isInvited, sendInvitations } from './invite';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands } from './where';
 
   /** Who has not paired yet and for how long, and what the letter says. */
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const wording = $derived(system.business.invitation);
   const waiting = $derived(
     Object.values(system.phones)
       .flatMap((phone) => {
         const person = system.people[phone.personId ?? ''];
-        if (!person || !isInvited(phone.kind) || session.standing!.registrations[phone.id]) return [];
-        const all = session.view!.invitations.filter(
+        if (!person || !isInvited(phone.kind) || theBusiness().standing.registrations[phone.id]) return [];
+        const all = theBusiness().view.invitations.filter(
           (i) => i.phoneId === phone.id && i.personId === person.id,
         );
         const firstAt = Math.min(...all.map((i) => i.sentAt));
-        const open = all.find((i) => i.state === 'open' && session.now < i.expiresAt);
+        const open = all.find((i) => i.state === 'open' && theBusiness().now < i.expiresAt);
         return [
           {
             person,
             phone,
-            where: whereItStands(phone, person.id, session.known),
+            where: whereItStands(phone, person.id, theBusiness().known),
             letters: all.length,
             firstAt,
             open,
@@ -53,7 +53,7 @@
     const value = field === 'days' ? Number(text) : text;
     const problem = unknown.length
       ? `{${unknown[0]}} is not filled in by anything. Look at the list beside.`
-      : session.keep('Change what invitations say', [
+      : theBusiness().keep('Change what invitations say', [
           { do: 'business.set', change: { invitation: { ...wording, [field]: value } } },
         ]);
     problems = { ...problems, [field]: problem };
@@ -69,7 +69,14 @@
     const { person, phone } = guest;
     return {
       to: person,
-      ...letterFor(system, { person, phone }, wording, '123456', session.minute, `${location.origin}/phone`),
+      ...letterFor(
+        system,
+        { person, phone },
+        wording,
+        '123456',
+        theBusiness().minute,
+        `${location.origin}/phone`,
+      ),
     };
   });
   const usual = $derived(JSON.stringify(wording) === JSON.stringify(usualInvitation()));
@@ -106,7 +113,7 @@
                 ></td
               >
               <td
-                >{letters ? agoText(firstAt, session.now) : 'never'}{#if letters > 1}<br /><span
+                >{letters ? agoText(firstAt, theBusiness().now) : 'never'}{#if letters > 1}<br /><span
                     class="soft small">{letters} letters</span
                   >{/if}</td
               >
@@ -132,7 +139,7 @@
             type="button"
             onclick={() =>
               void withdraw(
-                session.workspace!,
+                theBusiness().workspace,
                 open.map((w) => w.phone.id),
               )}
             >{open.length > 1
@@ -151,7 +158,7 @@
             type="button"
             onclick={() => {
               typed = problems = {};
-              session.edit(
+              theBusiness().edit(
                 'Invitations say what they usually say',
                 [{ do: 'business.set', change: { invitation: usualInvitation() } }],
                 { undoable: true },
@@ -195,7 +202,7 @@
     {#if example}
       <div class="card letter" data-testid="letter-preview">
         <p class="soft small">
-          As {example.to.name} would get it, {momentText(session.minute, session.zone)}:
+          As {example.to.name} would get it, {momentText(theBusiness().minute, theBusiness().zone)}:
         </p>
         <h3>{example.subject}</h3>
         <pre>{example.text}</pre>

@@ -2,14 +2,14 @@
   import { Button } from 'carbon-components-svelte';
   import type { Person, Phone } from '$core/system';
   import { withdraw } from '$workspace';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
   import { sendInvitations } from './invite';
 
   let { person, phone }: { person: Person; phone: Phone } = $props();
   let busy = $state(false);
   const open = $derived(
-    session.view!.invitations.find(
-      (i) => i.phoneId === phone.id && i.state === 'open' && session.now < i.expiresAt,
+    theBusiness().view.invitations.find(
+      (i) => i.phoneId === phone.id && i.state === 'open' && theBusiness().now < i.expiresAt,
     ),
   );
 
@@ -19,7 +19,7 @@
     busy = false;
   }
   async function takeBack() {
-    await withdraw(session.workspace!, [phone.id]);
+    await withdraw(theBusiness().workspace, [phone.id]);
     session.say({ kind: 'info', title: `The invitation of ${person.name} was taken back` });
   }
 </script>

@@ -3,7 +3,7 @@
   import { readNumber } from '$core/numbering';
   import { newPhone, type Person } from '$core/system';
   import { freshId } from '../ids';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
 
   /** Links somebody's own mobile or landline. */
   let { person }: { person: Person } = $props();
@@ -14,23 +14,23 @@
 
   function link(event: Event) {
     event.preventDefault();
-    const { business } = session.system!;
+    const { business } = theBusiness().system;
     const read = readNumber(number, business.country, business.outsideDigit);
     if (!read.ok) {
       problem = read.message;
       return;
     }
     const { e164, strippedDigit } = read.number;
-    const own = Object.values(session.system!.numbers).find((n) => n.e164 === e164);
-    const twice = Object.values(session.system!.phones).find((p) => p.number === e164);
+    const own = Object.values(theBusiness().system.numbers).find((n) => n.e164 === e164);
+    const twice = Object.values(theBusiness().system.phones).find((p) => p.number === e164);
     if (own || twice) {
       problem = own
         ? `That is your own ${own.label}: calls would come back to it.`
-        : `${session.system!.people[twice!.personId ?? '']?.name ?? 'Somebody'} has linked this phone already.`;
+        : `${theBusiness().system.people[twice!.personId ?? '']?.name ?? 'Somebody'} has linked this phone already.`;
       return;
     }
     problem =
-      session.keep(`Link ${session.number(e164)} for ${person.name}`, [
+      theBusiness().keep(`Link ${theBusiness().number(e164)} for ${person.name}`, [
         {
           do: 'phone.add',
           value: newPhone({

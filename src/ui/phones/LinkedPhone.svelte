@@ -7,53 +7,58 @@
   import { giveCode, proveByCode } from '$workspace';
   import EditField from '../EditField.svelte';
   import { durationText, momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
 
   /** An outside phone that rings for somebody: its number, and the proof that it is theirs. */
   let { phone }: { phone: Phone } = $props();
   const id = untrack(() => phone.id);
-  const proved = $derived(isProved(session.standing!, phone));
+  const proved = $derived(isProved(theBusiness().standing, phone));
   const proof = $derived(
-    session.view!.dealings.proofs.findLast((p) => p.phoneId === phone.id && p.number === phone.number),
+    theBusiness().view.dealings.proofs.findLast((p) => p.phoneId === phone.id && p.number === phone.number),
   );
   const waiting = $derived(
-    proof?.state === 'open' && session.now - proof.sentAt < PROOF_LIFE_MS ? proof : undefined,
+    proof?.state === 'open' && theBusiness().now - proof.sentAt < PROOF_LIFE_MS ? proof : undefined,
   );
   let code = $state('');
   let problem = $state('');
 
   function renumber(text: string): string | undefined {
-    const { business } = session.system!;
+    const { business } = theBusiness().system;
     const read = readNumber(text, business.country, business.outsideDigit);
     if (!read.ok) return read.message;
-    const own = Object.values(session.system!.numbers).find((n) => n.e164 === read.number.e164);
+    const own = Object.values(theBusiness().system.numbers).find((n) => n.e164 === read.number.e164);
     if (own) return `That is your own ${own.label}: calls would come back to it.`;
-    return session.keep(`Link ${session.number(read.number.e164)}`, [
+    return theBusiness().keep(`Link ${theBusiness().number(read.number.e164)}`, [
       { do: 'phone.set', id, change: { number: read.number.e164 } },
     ]);
   }
   async function send(by: 'text' | 'call') {
     code = '';
     const random = crypto.getRandomValues(new Uint32Array(1))[0]! / 2 ** 32;
-    const done = await proveByCode(session.workspace!, phone, by, random);
+    const done = await proveByCode(theBusiness().workspace, phone, by, random);
     problem = done.ok ? '' : done.message;
   }
   async function give(event: Event) {
     event.preventDefault();
-    const done = await giveCode(session.workspace!, phone, code);
+    const done = await giveCode(theBusiness().workspace, phone, code);
     problem = done.ok ? '' : done.message;
     if (done.ok)
       session.say({
         kind: 'success',
-        title: `${session.number(phone.number!)} is proved: calls may be sent to it`,
+        title: `${theBusiness().number(phone.number!)} is proved: calls may be sent to it`,
       });
   }
 </script>
 
-<EditField label="Its number" value={phone.number ? session.number(phone.number) : ''} keep={renumber} />
+<EditField
+  label="Its number"
+  value={phone.number ? theBusiness().number(phone.number) : ''}
+  keep={renumber}
+/>
 {#if proved}
   <p class="small">
-    Proved {momentText(session.standing!.proved[phone.id]!.at, session.zone)}: calls may be sent to it.
+    Proved {momentText(theBusiness().standing.proved[phone.id]!.at, theBusiness().zone)}: calls may be sent to
+    it.
   </p>
 {:else}
   <p class="small warn">Not proved yet: no call is sent to it before its owner gives back a code.</p>
@@ -64,8 +69,8 @@
         labelText="Code from the {waiting.by}"
         inputmode="numeric"
         autocomplete="one-time-code"
-        helperText="sent to {session.number(waiting.number)}, good for {durationText(
-          waiting.sentAt + PROOF_LIFE_MS - session.now,
+        helperText="sent to {theBusiness().number(waiting.number)}, good for {durationText(
+          waiting.sentAt + PROOF_LIFE_MS - theBusiness().now,
         )} more"
         bind:value={code}
         invalid={!!problem}

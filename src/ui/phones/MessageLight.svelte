@@ -2,15 +2,15 @@
   import { messageSummary, waitingIn } from '$core/messages';
   import { accountsOn, type Phone } from '$core/system';
   import Dot from '../Dot.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** The light of a phone that says whether a message waits, for each account on it. */
   let { phone, details = false }: { phone: Phone; details?: boolean } = $props();
   const lights = $derived(
     accountsOn(phone).flatMap((personId) => {
-      const person = session.system!.people[personId];
+      const person = theBusiness().system.people[personId];
       if (!person?.mailboxId) return [];
-      const waiting = waitingIn(session.view!.messages, person.mailboxId);
+      const waiting = waitingIn(theBusiness().view.messages, person.mailboxId);
       return [{ person, waiting, body: messageSummary(waiting, `sip:${person.extension}@pbx.example`) }];
     }),
   );

@@ -4,7 +4,7 @@
   import { agoText, count } from '../format';
   import Dot from '../Dot.svelte';
   import { Remembered } from '../remembered.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { inviteAllText, isInvited, sendInvitations } from './invite';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands, type Where } from './where';
@@ -25,11 +25,14 @@
   type Filter = keyof typeof FILTERS;
   const MOST = 200;
 
-  const system = $derived(session.system!);
-  const asked = new Remembered<{ query: string; filter: Filter }>(`phones:${session.view!.business.id}`, {
-    query: '',
-    filter: 'all',
-  });
+  const system = $derived(theBusiness().system);
+  const asked = new Remembered<{ query: string; filter: Filter }>(
+    `phones:${theBusiness().view.business.id}`,
+    {
+      query: '',
+      filter: 'all',
+    },
+  );
   const all = $derived(
     Object.values(system.phones)
       .flatMap((phone): Row[] => {
@@ -38,7 +41,7 @@
           key: `${phone.id}/${id}`,
           phone,
           person: id ? system.people[id] : undefined,
-          where: whereItStands(phone, id, session.known),
+          where: whereItStands(phone, id, theBusiness().known),
         }));
       })
       .sort(
@@ -123,7 +126,7 @@
         <td
           ><a href="/phones/{phone.id}">{phone.name}</a>{#if version}<br /><span class="soft small"
               >{version}</span
-            >{/if}{#if phone.number}<br /><span class="soft small">{session.number(phone.number)}</span
+            >{/if}{#if phone.number}<br /><span class="soft small">{theBusiness().number(phone.number)}</span
             >{/if}</td
         >
         <td
@@ -131,7 +134,7 @@
             kind={where.on ? 'on' : where.unpaired || where.stage === 'invited' ? 'waiting' : 'off'}
           />{where.words}</td
         >
-        <td class="soft">{where.lastSeen === null ? '–' : agoText(where.lastSeen, session.now)}</td>
+        <td class="soft">{where.lastSeen === null ? '–' : agoText(where.lastSeen, theBusiness().now)}</td>
         <td>{where.place || '–'}</td>
         <td class:problem={where.problem}
           >{#if where.problem}<b>{where.problem}.</b> {where.todo}{:else}–{/if}</td

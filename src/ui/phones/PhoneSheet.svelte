@@ -15,7 +15,7 @@
   import { accountsOf, signOut } from '$workspace';
   import EditField from '../EditField.svelte';
   import { momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { session, theBusiness } from '../session.svelte';
   import AccountCards from './AccountCards.svelte';
   import { makeThem } from './accounts';
   import { isInvited } from './invite';
@@ -28,15 +28,15 @@
 
   let { phone }: { phone: Phone } = $props();
   const id = untrack(() => phone.id);
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const person = $derived(phone.personId ? system.people[phone.personId] : undefined);
   const desk = $derived(phone.kind === 'desk');
   const linked = $derived(isLinked(phone));
   const owners = $derived<(string | null)[]>(accountsOn(phone).length ? accountsOn(phone) : [null]);
   let shown = $state.raw<AccountDetails[]>([]);
   const keep = (words: string, change: Partial<Omit<Phone, 'id'>>) =>
-    system.phones[id] && session.keep(words, [{ do: 'phone.set', id, change }]);
-  const accountOf = (owner: string | null) => session.standing!.accounts[accountId(phone, owner)];
+    system.phones[id] && theBusiness().keep(words, [{ do: 'phone.set', id, change }]);
+  const accountOf = (owner: string | null) => theBusiness().standing.accounts[accountId(phone, owner)];
   const addable = $derived(
     Object.values(system.people)
       .filter((p) => !accountsOn(phone).includes(p.id))
@@ -62,7 +62,7 @@
     PCMA: 'G.711 A-law, every phone',
   };
   async function remove() {
-    session.edit(
+    theBusiness().edit(
       `Remove ${phone.name.toLowerCase()} of ${person?.name ?? 'nobody'}`,
       [{ do: 'phone.remove', id }],
       {
@@ -72,10 +72,10 @@
     await goto('/phones');
   }
   async function off() {
-    await signOut(session.workspace!, accountsOf(phone));
+    await signOut(theBusiness().workspace, accountsOf(phone));
     session.say({ kind: 'info', title: `${phone.name} is signed out`, detail: 'It can be paired again.' });
   }
-  const registered = $derived(accountsOf(phone).some((a) => session.standing!.registrations[a]));
+  const registered = $derived(accountsOf(phone).some((a) => theBusiness().standing.registrations[a]));
 </script>
 
 <h1>{phone.name}{person ? ` of ${person.name}` : ''}</h1>
@@ -89,7 +89,7 @@
     <div class="card">
       <h2>Where it stands</h2>
       {#each owners as owner (owner)}
-        {@const where = whereItStands(phone, owner, session.known)}
+        {@const where = whereItStands(phone, owner, theBusiness().known)}
         <div class="stands">
           <p>
             {#if owners.length > 1}<b>{system.people[owner ?? '']?.name}:</b
@@ -151,9 +151,9 @@
             <p>
               <b>{system.people[owner ?? '']?.name ?? phone.name}</b><br />
               {#if account}<span class="soft"
-                  >user {account.user} · password made {momentText(account.madeAt, session.zone)}</span
-                >{#if account.lockedUntil !== null && session.now < account.lockedUntil}<br /><span
-                    class="warn">locked until {momentText(account.lockedUntil, session.zone)}</span
+                  >user {account.user} · password made {momentText(account.madeAt, theBusiness().zone)}</span
+                >{#if account.lockedUntil !== null && theBusiness().now < account.lockedUntil}<br /><span
+                    class="warn">locked until {momentText(account.lockedUntil, theBusiness().zone)}</span
                   >{/if}{:else}<span class="warn">no account yet: nothing can sign on</span>{/if}
             </p>
             {#if account}<Button size="small" kind="tertiary" on:click={() => void make([owner])}

@@ -3,8 +3,8 @@ import { makeAccounts, type AccountWanted } from '$workspace';
 import type { AccountDetails } from '$standins/registrar/accounts';
 import { randomBytes } from '../fresh';
 import { dialPlanOf } from '../numbers/dial';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 /** Makes accounts, or new passwords; what they are is in what comes back and nowhere else. */
 export const makeThem = (wanted: readonly AccountWanted[]): Promise<AccountDetails[]> =>
-  makeAccounts(session.workspace!, wanted, String(dialPlanOf(session.system!).map), randomBytes);
+  makeAccounts(theBusiness().workspace, wanted, String(dialPlanOf(theBusiness().system).map), randomBytes);

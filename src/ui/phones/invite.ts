@@ -3,7 +3,7 @@ import { invite, type Guest } from '$workspace';
 import { count } from '../format';
 import { fresh } from '../fresh';
 import { ui } from '../frame/open.svelte';
-import { session } from '../session.svelte';
+import { session, theBusiness } from '../session.svelte';
 
 /** Phones that are paired by code: not desk phones, which have an account, nor linked ones, which are proved. */
 export const isInvited = (kind: string): boolean => ['browser', 'computer', 'mobile app'].includes(kind);
@@ -14,7 +14,7 @@ export const inviteAllText = (n: number): string =>
 
 /** Mails an invitation to each guest and says what came of it. @param showBench opens the bench, where the letters are */
 export async function sendInvitations(guests: readonly Guest[], showBench = true): Promise<void> {
-  const { sent, not } = await invite(session.workspace!, guests, fresh, `${location.origin}/phone`);
+  const { sent, not } = await invite(theBusiness().workspace, guests, fresh, `${location.origin}/phone`);
   const [first] = sent;
   if (first)
     session.say({

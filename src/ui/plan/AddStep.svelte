@@ -3,7 +3,7 @@
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import { stepInWords } from '$core/answering';
   import type { Plan, Step, StepList } from '$core/system';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { addStep, copiedStep, putDown } from './edits';
   import { STEPS_OFFERED } from './kinds';
 
@@ -15,7 +15,9 @@
   }
   let { plan, place, index, onadd }: Props = $props();
   let copied = $state.raw<Step | undefined>(undefined);
-  const words = $derived(copied && session.system ? stepInWords(copied, session.system) : undefined);
+  const words = $derived(
+    copied && theBusiness().system ? stepInWords(copied, theBusiness().system) : undefined,
+  );
 
   function put() {
     const id = putDown(plan, place, index);

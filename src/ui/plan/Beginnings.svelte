@@ -2,15 +2,15 @@
   import { BEGINNINGS, type Beginning } from '$core/answering';
   import type { Plan, System } from '$core/system';
   import { freshId } from '../ids';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** Starting points for a plan that has no steps yet. */
   let { plan, system }: { plan: Plan; system: System } = $props();
 
   const begin = (b: Beginning) =>
-    session.edit(
+    theBusiness().edit(
       `${plan.name} begins as “${b.name}”`,
-      b.make(system, plan, { today: session.today, freshId }),
+      b.make(system, plan, { today: theBusiness().today, freshId }),
       { undoable: true },
     );
 </script>

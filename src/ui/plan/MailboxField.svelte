@@ -4,7 +4,7 @@
   import { allSteps, type Occasion, type Plan, type System, type VoicemailStep } from '$core/system';
   import { freshId } from '../ids';
   import RecordingField from '../RecordingField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { setStep } from './edits';
 
   let { plan, step, system }: { plan: Plan; step: VoicemailStep; system: System } = $props();
@@ -21,7 +21,7 @@
     const owners = [...allSteps(plan.steps)].flatMap((s) =>
       s.kind === 'ring' ? s.targets.filter((t) => t.kind === 'person').map((t) => t.id) : [],
     );
-    session.edit(`Start a mailbox for ${plan.name}`, [
+    theBusiness().edit(`Start a mailbox for ${plan.name}`, [
       {
         do: 'mailbox.add',
         value: {
@@ -73,7 +73,7 @@
       recordingId={mailbox.greetingId}
       about="as greeting of {mailbox.name}"
       onchoose={(greetingId) =>
-        session.edit(`Change the greeting of ${mailbox.name}`, [
+        theBusiness().edit(`Change the greeting of ${mailbox.name}`, [
           { do: 'mailbox.set', id: mailbox.id, change: { greetingId } },
         ])}
       attach={(greetingId) => ({ do: 'mailbox.set', id: mailbox.id, change: { greetingId } })}

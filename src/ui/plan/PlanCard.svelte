@@ -4,7 +4,7 @@
   import { saveText } from '../download';
   import EditField from '../EditField.svelte';
   import { freshId } from '../ids';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { copyOf } from './kinds';
   import PlanFiles from './PlanFiles.svelte';
 
@@ -22,13 +22,13 @@
   } = $props();
   const from = $derived(usersOf(system, 'plan', plan.id).filter((u) => u.kind === 'plan'));
   const set = (change: Partial<Omit<Plan, 'id'>>, words: string) =>
-    session.keep(words, [{ do: 'plan.set', id: plan.id, change }]);
+    theBusiness().keep(words, [{ do: 'plan.set', id: plan.id, change }]);
   let explained = $state('');
 
   function copy() {
     const id = freshId('plan');
     const value: Plan = { id, name: `${plan.name} (copy)`.slice(0, 80), steps: plan.steps.map(copyOf) };
-    session.edit(`Copy the plan ${plan.name}`, [{ do: 'plan.add', value }]);
+    theBusiness().edit(`Copy the plan ${plan.name}`, [{ do: 'plan.add', value }]);
     oncopy(id);
   }
   async function explain() {

@@ -4,7 +4,7 @@
   import { applyEdit, type Command, type System } from '$core/system';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** A plan from a file, JSON or CPL; what comes of it is shown first. */
   let { system, ondone }: { system: System; ondone: (planId: string) => void } = $props();
@@ -34,7 +34,7 @@
   function add() {
     if (!read) return;
     const { planId } = read;
-    const result = session.edit('Read a plan from a file', read.commands, { undoable: true });
+    const result = theBusiness().edit('Read a plan from a file', read.commands, { undoable: true });
     if (!result.ok) return;
     read = null;
     ondone(planId);

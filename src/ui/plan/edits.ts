@@ -1,35 +1,41 @@
 /** The edits of the plan sheet, as commands with their words. */
 import { stepInWords } from '$core/answering';
 import { allSteps, Step, whereIs, type Plan, type StepList } from '$core/system';
-import { session } from '../session.svelte';
+import { session, theBusiness } from '../session.svelte';
 import { copyOf, freshStep, STEPS_OFFERED } from './kinds';
 
 const named = (step: Step): string => {
-  const { verb, what } = stepInWords(step, session.system!);
+  const { verb, what } = stepInWords(step, theBusiness().system);
   return `${verb} ${what}`;
 };
 
 /** Adds a step. @returns its id */
 export function addStep(plan: Plan, kind: Step['kind'], place: StepList, index: number): string {
-  const step = freshStep(kind, session.system!);
+  const step = freshStep(kind, theBusiness().system);
   const name = STEPS_OFFERED.find((k) => k.kind === kind)!.name;
-  session.edit(`Add “${name}” to ${plan.name}`, [{ do: 'step.add', planId: plan.id, place, index, step }]);
+  theBusiness().edit(`Add “${name}” to ${plan.name}`, [
+    { do: 'step.add', planId: plan.id, place, index, step },
+  ]);
   return step.id;
 }
 
 /** Changes a step. @returns what is wrong with the change, or undefined */
 export function setStep(plan: Plan, step: Step, field: string): string | undefined {
-  const result = session.edit(`${plan.name}: ${named(step)}`, [{ do: 'step.set', planId: plan.id, step }], {
-    mergeKey: `${step.id}:${field}`,
-    quiet: true,
-  });
+  const result = theBusiness().edit(
+    `${plan.name}: ${named(step)}`,
+    [{ do: 'step.set', planId: plan.id, step }],
+    {
+      mergeKey: `${step.id}:${field}`,
+      quiet: true,
+    },
+  );
   return result.ok ? undefined : result.problems[0]?.message;
 }
 
 export function removeStep(plan: Plan, step: Step): void {
   const inside = [...allSteps([step])].length - 1;
   const also = inside ? ` with the ${inside} inside it` : '';
-  session.edit(
+  theBusiness().edit(
     `Remove “${named(step)}”${also} from ${plan.name}`,
     [{ do: 'step.remove', planId: plan.id, stepId: step.id }],
     { undoable: true },
@@ -57,7 +63,7 @@ export function moveStepTo(plan: Plan, stepId: string, place: StepList, index: n
   if (!found) return;
   const same = found.place?.parentId === place?.parentId && found.place?.branch === place?.branch;
   if (same && found.index === index) return;
-  session.edit(`Move “${named(found.list[found.index]!)}” in ${plan.name}`, [
+  theBusiness().edit(`Move “${named(found.list[found.index]!)}” in ${plan.name}`, [
     { do: 'step.move', planId: plan.id, stepId, place, index },
   ]);
 }
@@ -84,7 +90,7 @@ export function putDown(plan: Plan, place: StepList, index: number): string | un
   const copied = copiedStep();
   if (!copied) return undefined;
   const step = copyOf(copied);
-  session.edit(`Put “${named(step)}” into ${plan.name}`, [
+  theBusiness().edit(`Put “${named(step)}” into ${plan.name}`, [
     { do: 'step.add', planId: plan.id, place, index, step },
   ]);
   return step.id;

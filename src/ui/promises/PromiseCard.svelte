@@ -7,12 +7,12 @@
   import type { Expectation, Promised, PromiseTime } from '$core/system';
   import EditField from '../EditField.svelte';
   import { momentText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { setPromise } from './edits';
   import ExpectationFields from './ExpectationFields.svelte';
 
   let { promised, verdict }: { promised: Promised; verdict: Verdict | undefined } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const set = (change: Partial<Omit<Promised, 'id'>>, words: string) => setPromise(promised, change, words);
   const { when } = $derived(promised);
 
@@ -46,8 +46,8 @@
     ]),
     {
       value: 'moment',
-      text: `At one moment: ${momentText(when.on === 'moment' ? when.at : session.minute, session.zone)}`,
-      when: when.on === 'moment' ? when : { on: 'moment', at: session.minute },
+      text: `At one moment: ${momentText(when.on === 'moment' ? when.at : theBusiness().minute, theBusiness().zone)}`,
+      when: when.on === 'moment' ? when : { on: 'moment', at: theBusiness().minute },
     },
   ]);
   const chosen = $derived(when.on === 'hours' ? `${when.hoursId}/${when.period ?? ''}` : when.on);
@@ -98,23 +98,26 @@
       type="button"
       aria-label="Remove the promise {promised.name}"
       onclick={() =>
-        session.edit(`Remove the promise ${promised.name}`, [{ do: 'promise.remove', id: promised.id }], {
-          undoable: true,
-        })}>Remove</button
+        theBusiness().edit(
+          `Remove the promise ${promised.name}`,
+          [{ do: 'promise.remove', id: promised.id }],
+          {
+            undoable: true,
+          },
+        )}>Remove</button
     >
   </div>
   <p>{promiseInWords(promised, system)}.</p>
   {#if verdict?.is === 'not followed'}
     <p class="why">
-      No call that was followed breaks it. From {momentText(verdict.at, session.zone)} on chance opens more. {leftInWords(
-        verdict.left,
-      )}
+      No call that was followed breaks it. From {momentText(verdict.at, theBusiness().zone)} on chance opens more.
+      {leftInWords(verdict.left)}
     </p>
   {:else if verdict?.is === 'lapsed'}
     <p class="why soft">It is about a moment that has passed. Give it another time below, or remove it.</p>
   {:else if verdict?.is === 'broken'}
     <p class="why">
-      Broken first on {momentText(verdict.at, session.zone)}{verdict.trace
+      Broken first on {momentText(verdict.at, theBusiness().zone)}{verdict.trace
         ? `: ${sentence(verdict.trace, system)}`
         : ': the number has no plan.'}
     </p>

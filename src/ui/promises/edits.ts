@@ -4,11 +4,11 @@ import { keyPromise, promiseOf, promiseTimeInWords } from '$core/promises';
 import type { MenuKey, Promised } from '$core/system';
 import { freshId } from '../ids';
 import { behaviourOf, type Question } from '../rehearse/question';
-import { session } from '../session.svelte';
+import { session, theBusiness } from '../session.svelte';
 
 /** A rehearsal becomes a promise: what came of it must stay so. */
 export function keepAsPromise(question: Question, trace: Trace | undefined): void {
-  const number = question.numberId ? session.system!.numbers[question.numberId] : undefined;
+  const number = question.numberId ? theBusiness().system.numbers[question.numberId] : undefined;
   if (!number || !trace) return;
   add({
     ...promiseOf(number, question.caller || null, behaviourOf(question), trace),
@@ -17,19 +17,19 @@ export function keepAsPromise(question: Question, trace: Trace | undefined): voi
 }
 
 function add(promised: Promised): void {
-  const result = session.edit(`Promise: ${promised.name}`, [{ do: 'promise.add', value: promised }]);
+  const result = theBusiness().edit(`Promise: ${promised.name}`, [{ do: 'promise.add', value: promised }]);
   if (result.ok)
     session.say({
       kind: 'success',
       title: 'Kept as a promise',
-      detail: `${promised.name}, ${promiseTimeInWords(promised, session.system!)}. It is under Answering, Promises, where its time can be changed.`,
-      undo: () => session.undoEdit(),
+      detail: `${promised.name}, ${promiseTimeInWords(promised, theBusiness().system)}. It is under Answering, Promises, where its time can be changed.`,
+      undo: () => theBusiness().undoEdit(),
     });
 }
 
 /** That a key of a menu reaches a person becomes a promise. */
 export function promiseKey(menuId: string, key: MenuKey): void {
-  const found = keyPromise(session.system!, session.paired!, menuId, key, session.minute);
+  const found = keyPromise(theBusiness().system, theBusiness().paired, menuId, key, theBusiness().minute);
   if (found) add({ ...found, id: freshId('promise') });
   else
     session.say({
@@ -44,4 +44,4 @@ export const setPromise = (
   change: Partial<Omit<Promised, 'id'>>,
   words: string,
 ): string | undefined =>
-  session.keep(`Promise ${promised.name}: ${words}`, [{ do: 'promise.set', id: promised.id, change }]);
+  theBusiness().keep(`Promise ${promised.name}: ${words}`, [{ do: 'promise.set', id: promised.id, change }]);

@@ -6,11 +6,11 @@
   import PeopleField from '../PeopleField.svelte';
   import RecordingField from '../RecordingField.svelte';
   import SecondsField from '../SecondsField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { setQueue } from './edits';
 
   let { queue }: { queue: Queue } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const usedBy = $derived(usersOf(system, 'queue', queue.id));
   let problem = $state('');
   const set = (change: Partial<Omit<Queue, 'id'>>, words: string): string | undefined => {
@@ -19,7 +19,7 @@
   };
   /** For fields that say themselves what is wrong. */
   const keep = (change: Partial<Omit<Queue, 'id'>>, words: string) => setQueue(queue, change, words);
-  const loggedIn = (id: string) => session.standing!.logins[queue.id]?.[id]?.value ?? true;
+  const loggedIn = (id: string) => theBusiness().standing.logins[queue.id]?.[id]?.value ?? true;
   const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
   const KEYS = [...'123456789*0#'];
 
@@ -27,18 +27,18 @@
   async function log(personId: string, value: boolean) {
     await putLogin(personId, value);
     const name = system.people[personId]?.name ?? 'Somebody';
-    session.did(`${name} ${value ? 'logged in to' : 'logged out of'} ${queue.name}`, () =>
+    theBusiness().did(`${name} ${value ? 'logged in to' : 'logged out of'} ${queue.name}`, () =>
       putLogin(personId, !value),
     );
   }
   const putLogin = (personId: string, value: boolean) =>
-    session.workspace!.changeStanding((s) => ({
+    theBusiness().workspace.changeStanding((s) => ({
       ...s,
       logins: {
         ...s.logins,
         [queue.id]: {
           ...s.logins[queue.id],
-          [personId]: { value, at: session.now, by: 'the Queues page' },
+          [personId]: { value, at: theBusiness().now, by: 'the Queues page' },
         },
       },
     }));
@@ -59,7 +59,7 @@
         class="linkish"
         type="button"
         onclick={() =>
-          session.edit(`Remove the queue ${queue.name}`, [{ do: 'queue.remove', id: queue.id }], {
+          theBusiness().edit(`Remove the queue ${queue.name}`, [{ do: 'queue.remove', id: queue.id }], {
             undoable: true,
           })}>Remove</button
       >

@@ -1,11 +1,11 @@
 /** The edits of queues, as commands with their words. */
 import { newQueue, type Edit, type Queue } from '$core/system';
 import { freshId } from '../ids';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 /** A name no queue has yet. */
 function freeName(name: string): string {
-  const taken = new Set(Object.values(session.system!.queues).map((q) => q.name.toLowerCase()));
+  const taken = new Set(Object.values(theBusiness().system.queues).map((q) => q.name.toLowerCase()));
   for (let n = 1; ; n++) {
     const tried = n === 1 ? name : `${name} ${n}`;
     if (!taken.has(tried.toLowerCase())) return tried;
@@ -16,7 +16,7 @@ function freeName(name: string): string {
 export function startQueue(name: string, attach: (queueId: string) => Edit['commands'] = () => []): string {
   const id = freshId('queue');
   const free = freeName(name);
-  session.edit(`Start the queue ${free}`, [
+  theBusiness().edit(`Start the queue ${free}`, [
     { do: 'queue.add', value: newQueue({ id, name: free }) },
     ...attach(id),
   ]);
@@ -28,4 +28,5 @@ export const setQueue = (
   queue: Queue,
   change: Partial<Omit<Queue, 'id'>>,
   words: string,
-): string | undefined => session.keep(`${queue.name}: ${words}`, [{ do: 'queue.set', id: queue.id, change }]);
+): string | undefined =>
+  theBusiness().keep(`${queue.name}: ${words}`, [{ do: 'queue.set', id: queue.id, change }]);

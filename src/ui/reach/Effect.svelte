@@ -4,7 +4,7 @@
   import { endsWell } from '$core/coverage';
   import type { Standing } from '$core/system';
   import { CoverageClient } from '../coverage/client';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
 
   /** What settings that hold at once do to callers of the business's numbers in the coming week. */
   let { before, after, otherwise }: { before: Standing; after: Standing; otherwise: string } = $props();
@@ -17,11 +17,11 @@
   const key = $derived(JSON.stringify([before, after].map((s) => [s.own, s.dnd, s.resting, s.blocked])));
   $effect(() => {
     void key;
-    const { system } = session.view!.inForce;
+    const { system } = theBusiness().view.inForce;
     const ask = async () => {
       try {
         const got = await worker.ask(
-          (w) => w.effect(system, before, after, session.minute) as Promise<Differing>,
+          (w) => w.effect(system, before, after, theBusiness().minute) as Promise<Differing>,
         );
         failed = false;
         if (got) differs = got;

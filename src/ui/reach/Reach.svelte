@@ -5,7 +5,7 @@
   import { accountsOn, asPaired, type Person } from '$core/system';
   import IfCalled from '../people/IfCalled.svelte';
   import PersonAway from '../people/PersonAway.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import Effect from './Effect.svelte';
   import { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';
@@ -22,7 +22,7 @@
   const form = untrack(() => new ReachForm(given.id));
   const { person, next } = $derived(form);
   const phones = $derived(Object.values(form.system.phones).filter((p) => accountsOn(p).includes(person.id)));
-  const own = $derived(session.standing!.own?.people[person.id]);
+  const own = $derived(theBusiness().standing.own?.people[person.id]);
   const otherwise = $derived(
     person.mailboxId && form.system.mailboxes[person.mailboxId]
       ? 'nowhere: their voicemail takes it'
@@ -30,7 +30,7 @@
   );
   /** What this person has set that is not the administration's word, to show what it does. */
   const without = $derived.by(() => {
-    const { own, dnd, resting, ...rest } = session.standing!;
+    const { own, dnd, resting, ...rest } = theBusiness().standing;
     const mine = new Set(phones.map((p) => p.id));
     const others = <T extends object>(all: T | undefined, gone: (id: string) => boolean): T =>
       Object.fromEntries(Object.entries(all ?? {}).filter(([id]) => !gone(id))) as T;
@@ -77,11 +77,16 @@
           ? `With this, somebody who dials ${person.extension}`
           : `If somebody dials ${person.extension} now`}
       </h2>
-      <IfCalled {person} system={session.settable!} standing={asPaired(form.standing)} at={session.now} />
+      <IfCalled
+        {person}
+        system={theBusiness().settable}
+        standing={asPaired(form.standing)}
+        at={theBusiness().now}
+      />
       {#if form.changed}
         <h3>What callers of your numbers get with it</h3>
         <Effect
-          before={session.standing!}
+          before={theBusiness().standing}
           after={form.standing}
           otherwise="Nothing changes for callers of the business’s numbers this week."
         />
@@ -99,7 +104,7 @@
         <h3>What these settings do to the business’s numbers</h3>
         <Effect
           before={without}
-          after={session.standing!}
+          after={theBusiness().standing}
           otherwise="Nothing: callers of the business’s numbers get what the plans say."
         />
       {/if}

@@ -12,7 +12,7 @@
   import { accountsOn, isOn, type Quiet } from '$core/system';
   import { named } from '../named';
   import PeopleField from '../PeopleField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import type { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';
   import type { Send } from './settings.svelte';
@@ -21,9 +21,9 @@
   /** Do not disturb, quiet hours, and who gets through all the same. */
   let { form, send }: { form: ReachForm; send: Send } = $props();
   const { person, next, exceptions } = $derived(form);
-  const own = $derived(session.standing!.own?.people[person.id]);
-  const dnd = $derived(session.standing!.dnd[person.id]);
-  const on = $derived(isOn(dnd, session.minute));
+  const own = $derived(theBusiness().standing.own?.people[person.id]);
+  const dnd = $derived(theBusiness().standing.dnd[person.id]);
+  const on = $derived(isOn(dnd, theBusiness().minute));
   const phones = $derived(Object.values(form.system.phones).filter((p) => accountsOn(p).includes(person.id)));
   const lists = $derived(Object.values(form.system.lists));
   const colleagues = $derived(

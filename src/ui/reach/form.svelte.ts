@@ -1,7 +1,7 @@
 /** What is being changed of how somebody is reached, and what it would do; kept over a reload until it is set or left. */
 import { settle, USUAL, withOwn, type OwnValues, type Setting, type Standing } from '$core/system';
 import { Remembered } from '../remembered.svelte';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 export class ReachForm {
   private readonly pending: Remembered<OwnValues>;
@@ -11,7 +11,7 @@ export class ReachForm {
   }
 
   /** The system as people have set it, without what is being changed. */
-  readonly system = $derived.by(() => withOwn(session.settable!, session.standing!.own));
+  readonly system = $derived.by(() => withOwn(theBusiness().settable, theBusiness().standing.own));
   readonly person = $derived.by(() => this.system.people[this.personId]!);
   readonly changed = $derived.by(() => Object.keys(this.pending.value).length > 0);
   /** What is being changed, and is not set yet. */
@@ -26,14 +26,14 @@ export class ReachForm {
   }));
   /** Standing settings as they would be. */
   readonly standing: Standing = $derived.by(() => {
-    const stamp = { at: session.minute + 60_000, by: '' };
+    const stamp = { at: theBusiness().minute + 60_000, by: '' };
     return this.changed
-      ? settle(session.standing!, this.setting, stamp, session.settable!).standing
-      : session.standing!;
+      ? settle(theBusiness().standing, this.setting, stamp, theBusiness().settable).standing
+      : theBusiness().standing;
   });
   /** Whoever it is about, as they would be reached. */
   readonly next = $derived.by(
-    () => withOwn(session.settable!, this.standing.own).people[this.personId] ?? this.person,
+    () => withOwn(theBusiness().settable, this.standing.own).people[this.personId] ?? this.person,
   );
   readonly exceptions = $derived(this.next.exceptions ?? USUAL.exceptions);
 

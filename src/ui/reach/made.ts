@@ -19,10 +19,10 @@ interface Made {
 
 /** Where they are made. */
 interface Place {
-  readonly workspace: Workspace | null;
-  readonly standing: Standing | undefined;
+  readonly workspace: Workspace;
+  readonly standing: Standing;
   /** What people’s own settings stand over. */
-  readonly settable: System | undefined;
+  readonly settable: System;
   say(notice: Omit<Notice, 'id'>): void;
 }
 

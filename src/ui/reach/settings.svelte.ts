@@ -1,18 +1,18 @@
 /** Settings that hold at once, made from a page or a phone of this browser. */
 import type { OwnValues, Setting } from '$core/system';
 import { byWhom } from '../format';
-import { session } from '../session.svelte';
+import { session, theBusiness } from '../session.svelte';
 
 /** Carries out changes. @param words what they do, for the notice that offers to take them back */
 export type Send = (words: string, settings: Setting[]) => Promise<void>;
 
 /** Sends changes from a page of the administration: whoever looks makes them. */
-export const sendFromHere: Send = (words, settings) => send(words, settings, byWhom(session.actorName));
+export const sendFromHere: Send = (words, settings) => send(words, settings, byWhom(theBusiness().actorName));
 
 /** Carries out changes now. @param by who makes them, and where */
 export async function send(words: string, settings: Setting[], by: string): Promise<void> {
-  const edits = session.view!.draft.record.done;
-  const stayed = await session.settings!.make(words, settings, by, edits);
+  const edits = theBusiness().view.draft.record.done;
+  const stayed = await theBusiness().settings.make(words, settings, by, edits);
   if (stayed.length) tellStayed(stayed);
 }
 

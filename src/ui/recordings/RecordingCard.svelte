@@ -5,7 +5,7 @@
   import type { Recording } from '$core/system';
   import { saveBytes } from '../download';
   import EditField from '../EditField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import { removeRecording, replaceEverywhere, setRecording, wordsChange } from './edits';
   import { lengthInWords } from './lengths';
   import Listen from './Listen.svelte';
@@ -14,7 +14,7 @@
   import VoiceFields from './VoiceFields.svelte';
 
   let { recording, onremove }: { recording: Recording; onremove: () => void } = $props();
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const uses = $derived(usesOf(system, recording.id));
   const others = $derived(Object.values(system.recordings).filter((r) => r.id !== recording.id));
   let byId = $state('');

@@ -3,18 +3,18 @@
   import { voiceOf } from '$core/audio';
   import type { Business, Respelling } from '$core/system';
   import EditField from '../EditField.svelte';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import VoiceFields from './VoiceFields.svelte';
 
   /** How the machine speaks for this business: its voice, and words it says wrongly. */
-  const business = $derived(session.system!.business);
+  const business = $derived(theBusiness().system.business);
   const respellings = $derived(business.respellings ?? []);
   let word = $state('');
   let say = $state('');
   let problem = $state('');
 
   const set = (change: Partial<Business>, words: string) =>
-    session.keep(words, [{ do: 'business.set', change }]);
+    theBusiness().keep(words, [{ do: 'business.set', change }]);
   const setAt = (i: number, change: Partial<Respelling>) =>
     set(
       { respellings: respellings.map((r, j) => (i === j ? { ...r, ...change } : r)) },

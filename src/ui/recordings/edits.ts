@@ -2,7 +2,7 @@
 import { replaceCommands, usesOf } from '$core/answering';
 import type { Recording } from '$core/system';
 import { freshId } from '../ids';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 /** Other words: a sound that the machine spoke no longer says them, and goes; one that somebody recorded stays. */
 export const wordsChange = (recording: Recording, text: string): Partial<Recording> => ({
@@ -14,19 +14,19 @@ export const setRecording = (
   recording: Recording,
   change: Partial<Omit<Recording, 'id'>>,
   words: string,
-): string | undefined => session.keep(words, [{ do: 'recording.set', id: recording.id, change }]);
+): string | undefined => theBusiness().keep(words, [{ do: 'recording.set', id: recording.id, change }]);
 
 /** Makes a recording without a sound. @returns its id */
 export function addRecording(name: string, text: string): string {
   const id = freshId('recording');
-  session.edit(`Make the recording ${name}`, [{ do: 'recording.add', value: { id, name, text } }]);
+  theBusiness().edit(`Make the recording ${name}`, [{ do: 'recording.add', value: { id, name, text } }]);
   return id;
 }
 
 export function removeRecording(recording: Recording): void {
-  const uses = usesOf(session.system!, recording.id);
+  const uses = usesOf(theBusiness().system, recording.id);
   const left = uses.length ? ` (was heard: ${uses.map((u) => u.words).join(', ')})` : '';
-  session.edit(
+  theBusiness().edit(
     `Remove the recording ${recording.name}${left}`,
     [{ do: 'recording.remove', id: recording.id }],
     {
@@ -37,9 +37,9 @@ export function removeRecording(recording: Recording): void {
 
 /** Puts another recording in place of one wherever it is heard. */
 export function replaceEverywhere(recording: Recording, by: Recording): void {
-  session.edit(
+  theBusiness().edit(
     `${by.name} is heard in place of ${recording.name} everywhere`,
-    replaceCommands(session.system!, recording.id, by.id),
+    replaceCommands(theBusiness().system, recording.id, by.id),
     { undoable: true },
   );
 }

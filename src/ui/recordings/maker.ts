@@ -5,7 +5,7 @@ import type { Recording, Sound } from '$core/system';
 import { readSound, storeSound } from '$workspace';
 import type { AudioWorker, Made } from '../../workers/audio.worker';
 import { Latest, TookTooLong } from '../latest';
-import { session } from '../session.svelte';
+import { theBusiness } from '../session.svelte';
 
 /** A file larger than this is not read, in bytes. */
 const LARGEST_FILE = 200_000_000;
@@ -46,7 +46,7 @@ export async function speak(
   recording: Pick<Recording, 'text' | 'voice'>,
   progress: Progress = () => {},
 ): Promise<Made> {
-  const { business } = session.system!;
+  const { business } = theBusiness().system;
   const text = speakable(recording.text, business.respellings);
   if (!text) return failed('There is nothing to say: type its words first.');
   progress('speaking');
@@ -102,20 +102,20 @@ export async function keepSound(
   sound: TelephoneSound,
   made: Sound['made'],
 ): Promise<string | undefined> {
-  const { db, workspace } = session;
-  const now = session.system!.recordings[recording.id];
+  const { db, workspace } = theBusiness();
+  const now = theBusiness().system.recordings[recording.id];
   if (!now) return 'The recording was removed meanwhile.';
   const saysOther =
     now.text !== recording.text || JSON.stringify(now.voice) !== JSON.stringify(recording.voice);
   if (made === 'spoken' && saysOther) return 'Its words or voice were changed meanwhile. Speak it again.';
   let hash: string;
   try {
-    hash = await storeSound(db!, workspace!.id, sound.ulaw);
+    hash = await storeSound(db!, workspace.id, sound.ulaw);
   } catch (error) {
     return (error as Error).message;
   }
   const seconds = Math.round(sound.seconds * 1000) / 1000;
-  return session.keep(`${HOW[made]}: ${recording.name}`, [
+  return theBusiness().keep(`${HOW[made]}: ${recording.name}`, [
     { do: 'recording.set', id: recording.id, change: { sound: { hash, seconds, made } } },
   ]);
 }
@@ -129,7 +129,7 @@ const HOW: Record<Sound['made'], string> = {
 /** The samples of a recording, µ-law at 8 kHz: its sound, or else its words spoken now. */
 export async function samplesOf(recording: Recording): Promise<{ ulaw: Uint8Array } | { message: string }> {
   if (recording.sound) {
-    const ulaw = await readSound(session.db!, session.workspace!.id, recording.sound.hash);
+    const ulaw = await readSound(theBusiness().db, theBusiness().workspace.id, recording.sound.hash);
     return ulaw ? { ulaw } : { message: 'Its sound is not in this browser. Make it again.' };
   }
   const made = await speak(recording);

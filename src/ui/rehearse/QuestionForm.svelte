@@ -6,7 +6,7 @@
   import { allSteps, isLinked, type System } from '$core/system';
   import { plansFrom } from '$core/answering';
   import { fieldText } from '../format';
-  import { session } from '../session.svelte';
+  import { theBusiness } from '../session.svelte';
   import DoingField from './DoingField.svelte';
   import type { Question, Rung } from './question';
 
@@ -50,7 +50,7 @@
   function setMoment(text: string) {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
     onask({
-      at: match ? momentOf(session.zone, match[1]!, Number(match[2]) * 60 + Number(match[3])) : null,
+      at: match ? momentOf(theBusiness().zone, match[1]!, Number(match[2]) * 60 + Number(match[3])) : null,
     });
   }
   function setCaller(text: string) {
@@ -73,13 +73,13 @@
   >
     {#each Object.values(system.numbers) as n (n.id)}<SelectItem
         value={n.id}
-        text="{n.label} · {session.number(n.e164)}"
+        text="{n.label} · {theBusiness().number(n.e164)}"
       />{/each}
   </Select>
   <TextInput
     size="sm"
     labelText="Calling from; empty is hidden"
-    value={question.caller ? session.number(question.caller) : ''}
+    value={question.caller ? theBusiness().number(question.caller) : ''}
     invalid={!!problem}
     invalidText={problem}
     on:change={(e) => setCaller(String(e.detail ?? ''))}
@@ -96,7 +96,7 @@
       size="sm"
       type="datetime-local"
       labelText="At"
-      value={fieldText(question.at ?? session.minute, session.zone)}
+      value={fieldText(question.at ?? theBusiness().minute, theBusiness().zone)}
       on:input={(e) => setMoment(String(e.detail))}
     />
     {#if question.at !== null}<Button kind="ghost" size="small" on:click={() => onask({ at: null })}

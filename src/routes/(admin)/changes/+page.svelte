@@ -8,16 +8,16 @@
   import PlanFor from '$ui/changes/PlanFor.svelte';
   import Versions from '$ui/changes/Versions.svelte';
   import { CoverageClient } from '$ui/coverage/client';
-  import { session } from '$ui/session.svelte';
+  import { session, theBusiness } from '$ui/session.svelte';
 
-  const view = $derived(session.view!);
+  const view = $derived(theBusiness().view);
   const record = $derived(view.draft.record);
   const before = $derived(view.inForce.system);
   const after = $derived(record.system);
-  const hour = $derived(Math.floor(session.now / 3_600_000) * 3_600_000);
+  const hour = $derived(Math.floor(theBusiness().now / 3_600_000) * 3_600_000);
   const waiting = $derived(view.draft.edits.filter((e) => e.seq > record.inForceAt && e.seq <= record.done));
   const undone = $derived(Math.max(0, record.inForceAt - record.done));
-  const stops = $derived(session.checks.findings.filter((f) => f.severity === 'stops'));
+  const stops = $derived(theBusiness().checks.findings.filter((f) => f.severity === 'stops'));
   const history = $derived([...view.draft.edits].reverse().slice(0, 100));
   let inSpite = $state(false);
   let problem = $state('');
@@ -26,7 +26,7 @@
   const client = new CoverageClient();
   onDestroy(() => client.stop());
   $effect(() => {
-    const [a, b, standing, moment] = [before, after, session.standing!, hour];
+    const [a, b, standing, moment] = [before, after, theBusiness().standing, hour];
     differ = null;
     void client
       .ask((w) => w.differences(a, b, standing, moment) as Promise<Differences>)
@@ -40,7 +40,7 @@
 
   async function putInForce() {
     busy = true;
-    problem = (await session.workspace!.putInForce(record.revision)) ?? '';
+    problem = (await theBusiness().workspace.putInForce(record.revision)) ?? '';
     busy = false;
     if (!problem) {
       inSpite = false;
@@ -68,7 +68,7 @@
           <p>
             {differ.later.length
               ? 'Not in the coming seven days.'
-              : session.waiting
+              : theBusiness().waiting
                 ? 'The draft has changes, but no unanswered call that was looked at goes another way because of them.'
                 : 'The draft is what is in force.'}
           </p>
@@ -91,7 +91,7 @@
   <aside>
     <div class="card">
       <h2>
-        {session.waiting
+        {theBusiness().waiting
           ? `${count(waiting.length || undone, waiting.length ? 'edit waits' : 'edit undone', waiting.length ? 'edits wait' : 'edits undone')}`
           : 'No edit waits'}
       </h2>
@@ -108,26 +108,35 @@
         />
       {/if}
       <Button
-        disabled={busy || !session.waiting || !session.checks.done || (stops.length > 0 && !inSpite)}
+        disabled={busy ||
+          !theBusiness().waiting ||
+          !theBusiness().checks.done ||
+          (stops.length > 0 && !inSpite)}
         on:click={putInForce}>Put in force</Button
       >
-      {#if session.waiting && !session.checks.done}<InlineLoading
+      {#if theBusiness().waiting && !theBusiness().checks.done}<InlineLoading
           description="The promises are held against the draft"
         />{/if}
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
       <PlanFor
-        disabled={busy || !session.waiting || !session.checks.done || (stops.length > 0 && !inSpite)}
+        disabled={busy ||
+          !theBusiness().waiting ||
+          !theBusiness().checks.done ||
+          (stops.length > 0 && !inSpite)}
       />
-      <p class="small soft">In force since {momentText(view.inForce.at, session.zone)}.</p>
+      <p class="small soft">In force since {momentText(view.inForce.at, theBusiness().zone)}.</p>
       <div class="row">
-        <Button kind="ghost" size="small" disabled={record.done === 0} on:click={() => session.undoEdit()}
-          >Undo</Button
+        <Button
+          kind="ghost"
+          size="small"
+          disabled={record.done === 0}
+          on:click={() => theBusiness().undoEdit()}>Undo</Button
         >
         <Button
           kind="ghost"
           size="small"
           disabled={!view.draft.edits.some((e) => e.seq === record.done + 1)}
-          on:click={() => session.redoEdit()}>Redo</Button
+          on:click={() => theBusiness().redoEdit()}>Redo</Button
         >
       </div>
     </div>
@@ -139,7 +148,7 @@
           <li>
             {e.words}
             <span class="soft small">
-              {momentText(e.at, session.zone)} · {byWhom(e.by)} · {e.seq > record.done
+              {momentText(e.at, theBusiness().zone)} · {byWhom(e.by)} · {e.seq > record.done
                 ? 'undone'
                 : e.seq > record.inForceAt
                   ? 'in the draft'
@@ -151,11 +160,9 @@
     </details>
     <div class="card">
       <h2>What the checks found in the draft</h2>
-      {#if session.checks.findings.length}<FindingList findings={session.checks.findings} />{:else}<p
-          class="soft"
-        >
-          Nothing.
-        </p>{/if}
+      {#if theBusiness().checks.findings.length}<FindingList
+          findings={theBusiness().checks.findings}
+        />{:else}<p class="soft">Nothing.</p>{/if}
     </div>
   </aside>
 </div>

@@ -4,7 +4,7 @@
   import Kept from '$ui/data/Kept.svelte';
   import Unread from '$ui/data/Unread.svelte';
   import { keeping } from '$ui/data/keeping.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
   onMount(() => void keeping.look());
 </script>
@@ -16,7 +16,7 @@
   In this browser, and in the files you save. The server keeps nothing of it. Whatever says <b>Saved</b> lies on
   this machine’s disk.
 </p>
-{#if session.view!.aside.length}<Unread />{/if}
+{#if theBusiness().view.aside.length}<Unread />{/if}
 <div class="two">
   <Kept />
   <Copies />

@@ -3,15 +3,15 @@
   import { momentText } from '$ui/format';
   import HoursCard from '$ui/hours/HoursCard.svelte';
   import { freshId } from '$ui/ids';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const sets = $derived(Object.values(session.system!.hours));
+  const sets = $derived(Object.values(theBusiness().system.hours));
 
   function add() {
     const id = freshId('hours');
     const weekly = [1, 2, 3, 4, 5].map((day) => ({ day, from: 480, to: 1020, kind: 'Open' }));
     const name = sets.length ? `Hours ${sets.length + 1}` : 'Office hours';
-    session.edit(`Add ${name}`, [{ do: 'hours.add', value: { id, name, timeZone: null, weekly } }]);
+    theBusiness().edit(`Add ${name}`, [{ do: 'hours.add', value: { id, name, timeZone: null, weekly } }]);
   }
 </script>
 
@@ -20,7 +20,7 @@
 <h1>Hours</h1>
 <p class="sub">
   Type each day's times, 8-12, 13-17, or drag them in the strip. Empty is closed. Plans ask these hours when a
-  call reaches them. It is {momentText(session.now, session.zone)}.
+  call reaches them. It is {momentText(theBusiness().now, theBusiness().zone)}.
 </p>
 {#each sets as hours (hours.id)}
   <HoursCard {hours} />

@@ -3,10 +3,10 @@
   import { momentText } from '$ui/format';
   import Inbox from '$ui/messages/Inbox.svelte';
   import RingChart from '$ui/RingChart.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.view!.inForce.system);
-  const calls = $derived([...session.view!.calls].reverse().slice(0, 50));
+  const system = $derived(theBusiness().view.inForce.system);
+  const calls = $derived([...theBusiness().view.calls].reverse().slice(0, 50));
   let open = $state<string | null>(null);
 </script>
 
@@ -30,7 +30,7 @@
           aria-expanded={open === call.id}
           onclick={() => (open = open === call.id ? null : call.id)}
         >
-          {momentText(call.at, session.zone)}
+          {momentText(call.at, theBusiness().zone)}
         </button>
         <p>{call.words}</p>
         {#if open === call.id}

@@ -8,11 +8,11 @@
   import { goesNow, stillElsewhere } from '$ui/numbers/going';
   import NumberSheet from '$ui/numbers/NumberSheet.svelte';
   import { rehearsal } from '$ui/rehearsal.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const numbers = $derived(Object.values(system.numbers));
-  const minute = $derived(Math.floor(session.now / 60_000) * 60_000);
+  const minute = $derived(Math.floor(theBusiness().now / 60_000) * 60_000);
   const chosen = $derived(
     system.numbers[page.url.hash.slice(1)] ?? (numbers.length ? numbers[0]! : undefined),
   );
@@ -38,8 +38,8 @@
     <h1>Numbers</h1>
     <p class="sub">
       What callers can dial, and what an unanswered call would get in the draft right now ({momentText(
-        session.now,
-        session.zone,
+        theBusiness().now,
+        theBusiness().zone,
       )}).
     </p>
     {#if !numbers.length}
@@ -54,11 +54,11 @@
     {:else}
       <ul class="held" aria-label="Numbers held">
         {#each numbers as n (n.id)}
-          {@const elsewhere = stillElsewhere(n, session.view!, session.now, session.zone)}
+          {@const elsewhere = stillElsewhere(n, theBusiness().view, theBusiness().now, theBusiness().zone)}
           <li id={n.id} class:here={n.id === chosen?.id}>
             <div class="which">
               <span class="e164"
-                ><b>{session.number(n.e164)}</b><CopyButton
+                ><b>{theBusiness().number(n.e164)}</b><CopyButton
                   text={n.e164}
                   iconDescription="Copy {n.e164}"
                   feedback="Copied"
@@ -69,7 +69,7 @@
             </div>
             <div>
               {#if elsewhere}<p class="late">{elsewhere}</p>{/if}
-              <p>{goesNow(n, system, session.paired!, minute)}</p>
+              <p>{goesNow(n, system, theBusiness().paired, minute)}</p>
             </div>
             <span class="price small">{priceText(n.monthlyCents, n.currency)}</span>
           </li>

@@ -2,10 +2,10 @@
   import type { Snippet } from 'svelte';
   import { PEOPLE_ROOMS } from '$ui/rooms';
   import Rooms from '$ui/Rooms.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
   let { children }: { children: Snippet } = $props();
 </script>
 
-{#if session.may('see the system')}<Rooms label="About people" rooms={PEOPLE_ROOMS} />{/if}
+{#if theBusiness().may('see the system')}<Rooms label="About people" rooms={PEOPLE_ROOMS} />{/if}
 {@render children()}

@@ -3,9 +3,9 @@
   import { saveText } from '$ui/download';
   import NewPerson from '$ui/people/NewPerson.svelte';
   import PeopleTable from '$ui/people/PeopleTable.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
 </script>
 
 <svelte:head><title>People · Upper Line</title></svelte:head>

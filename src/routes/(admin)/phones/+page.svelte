@@ -1,13 +1,13 @@
 <script lang="ts">
   import PhoneList from '$ui/phones/PhoneList.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 </script>
 
 <svelte:head><title>Phones · Upper Line</title></svelte:head>
 
 <h1>Phones</h1>
 <p class="sub">Every phone that calls can ring. Those with a problem stand first.</p>
-{#if Object.keys(session.system!.phones).length}
+{#if Object.keys(theBusiness().system.phones).length}
   <PhoneList />
 {:else}
   <div class="empty">

@@ -15,7 +15,8 @@
 <svelte:head><title>Outside phone · Upper Line bench</title></svelte:head>
 
 <div class="phone">
-  {#if session.trouble}<Trouble trouble={session.trouble} />{:else if session.view}<OutsidePhone />{/if}
+  {#if session.trouble}<Trouble trouble={session.trouble} />{:else if session.business?.view}<OutsidePhone
+    />{/if}
 </div>
 
 <style>

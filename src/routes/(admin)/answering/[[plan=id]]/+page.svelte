@@ -12,16 +12,16 @@
   import StepList from '$ui/plan/StepList.svelte';
   import StepPanel from '$ui/plan/StepPanel.svelte';
   import { rehearsal } from '$ui/rehearsal.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const plans = $derived(Object.values(system.plans));
   const asked = $derived(page.params.plan);
   const plan = $derived(asked ? system.plans[asked] : plans[0]);
   const numbers = $derived(Object.values(system.numbers).filter((n) => n.planId === plan?.id));
   const free = $derived(Object.values(system.numbers).filter((n) => n.planId === null));
   const findings = $derived(
-    session.checks.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id),
+    theBusiness().checks.findings.filter((f) => f.place.kind === 'plan' && f.place.id === plan?.id),
   );
   /** It has an extension, or another plan sends calls to it. */
   const reached = $derived(
@@ -49,7 +49,7 @@
 
   async function start(name: string, numberId?: string) {
     const id = freshId('plan');
-    session.edit(`Start the plan ${name}`, [
+    theBusiness().edit(`Start the plan ${name}`, [
       { do: 'plan.add', value: { id, name, steps: [] } },
       ...(numberId ? [{ do: 'number.set' as const, id: numberId, change: { planId: id } }] : []),
     ]);
@@ -58,7 +58,7 @@
   async function remove() {
     if (!plan) return;
     const used = numbers.length ? ` (${numbers.map((n) => n.label).join(', ')} then without a plan)` : '';
-    session.edit(`Remove the plan ${plan.name}${used}`, [{ do: 'plan.remove', id: plan.id }], {
+    theBusiness().edit(`Remove the plan ${plan.name}${used}`, [{ do: 'plan.remove', id: plan.id }], {
       undoable: true,
     });
     await goto('/answering');
@@ -93,8 +93,8 @@
     <section>
       <h1>{plan.name}</h1>
       <p class="sub">
-        {#if numbers.length}Answers {numbers.map((n) => session.number(n.e164)).join(', ')}. Read it top to
-          bottom, as the call goes.{:else if reached}No number uses this plan; it is reached inside.{:else}No
+        {#if numbers.length}Answers {numbers.map((n) => theBusiness().number(n.e164)).join(', ')}. Read it top
+          to bottom, as the call goes.{:else if reached}No number uses this plan; it is reached inside.{:else}No
           number uses this plan yet.{/if}
         {#if !numbers.length}
           {#each free as n (n.id)}
@@ -102,7 +102,7 @@
               class="linkish"
               type="button"
               onclick={() =>
-                session.edit(`${n.label} is answered by ${plan.name}`, [
+                theBusiness().edit(`${n.label} is answered by ${plan.name}`, [
                   { do: 'number.set', id: n.id, change: { planId: plan.id } },
                 ])}>Use it for {n.label}</button
             >

@@ -6,9 +6,9 @@
   import Unwanted from '$ui/callers/Unwanted.svelte';
   import { freshId } from '$ui/ids';
   import { named } from '$ui/named';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const contacts = $derived(
     Object.values(system.contacts).sort((a, b) => a.name.localeCompare(b.name, 'en')),
   );
@@ -20,7 +20,7 @@
   const wrong = (field: string) => (problem?.field === field ? problem.message : '');
 
   const set = (contact: Contact, change: Partial<Omit<Contact, 'id'>>, words: string) =>
-    session.keep(`${contact.name}: ${words}`, [{ do: 'contact.set', id: contact.id, change }]);
+    theBusiness().keep(`${contact.name}: ${words}`, [{ do: 'contact.set', id: contact.id, change }]);
 
   const readThem = (text: string) => readNumbers(text, system.business.country, system.business.outsideDigit);
   async function add(event: Event) {
@@ -38,7 +38,7 @@
         listIds: [],
         blocked: false,
       };
-      const message = await session.keepStored(`Add the contact ${value.name}`, [
+      const message = await theBusiness().keepStored(`Add the contact ${value.name}`, [
         { do: 'contact.add', value },
       ]);
       problem = message === undefined ? null : { field: 'number', message };
@@ -48,7 +48,7 @@
   async function addList(event: Event) {
     event.preventDefault();
     if (!freshList.trim()) return;
-    const message = await session.keepStored(`Start the list ${freshList.trim()}`, [
+    const message = await theBusiness().keepStored(`Start the list ${freshList.trim()}`, [
       { do: 'list.add', value: { id: freshId('list'), name: freshList.trim() } },
     ]);
     problem = message === undefined ? null : { field: 'list', message };
@@ -77,7 +77,7 @@
         <EditField
           hideLabel
           label="Numbers of {c.name}"
-          value={c.numbers.map((n) => session.number(n)).join(', ')}
+          value={c.numbers.map((n) => theBusiness().number(n)).join(', ')}
           keep={(text) => {
             const read = readThem(text);
             return read.ok ? set(c, { numbers: read.numbers }, 'numbers') : read.message;
@@ -119,7 +119,7 @@
           type="button"
           aria-label="Remove {c.name}"
           onclick={() =>
-            session.edit(`Remove the contact ${c.name}`, [{ do: 'contact.remove', id: c.id }], {
+            theBusiness().edit(`Remove the contact ${c.name}`, [{ do: 'contact.remove', id: c.id }], {
               undoable: true,
             })}>Remove</button
         >
@@ -153,7 +153,7 @@
             label="Name of the list {l.name}"
             value={l.name}
             keep={(name) =>
-              session.keep(`Call a list “${name}”`, [{ do: 'list.set', id: l.id, change: { name } }])}
+              theBusiness().keep(`Call a list “${name}”`, [{ do: 'list.set', id: l.id, change: { name } }])}
           />
           <span class="small soft">{contacts.filter((c) => c.listIds.includes(l.id)).length} on it</span>
           <button
@@ -161,7 +161,7 @@
             type="button"
             aria-label="Remove the list {l.name}"
             onclick={() =>
-              session.edit(`Remove the list ${l.name}`, [{ do: 'list.remove', id: l.id }], {
+              theBusiness().edit(`Remove the list ${l.name}`, [{ do: 'list.remove', id: l.id }], {
                 undoable: true,
               })}>Remove</button
           >

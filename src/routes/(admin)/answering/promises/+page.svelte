@@ -4,11 +4,11 @@
   import type { Promised } from '$core/system';
   import { freshId } from '$ui/ids';
   import PromiseCard from '$ui/promises/PromiseCard.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const promises = $derived(Object.values(session.system!.promises));
-  const number = $derived(Object.values(session.system!.numbers)[0]);
-  const tally = $derived(verdictsInWords(session.checks.verdicts ?? []));
+  const promises = $derived(Object.values(theBusiness().system.promises));
+  const number = $derived(Object.values(theBusiness().system.numbers)[0]);
+  const tally = $derived(verdictsInWords(theBusiness().checks.verdicts ?? []));
 
   function add() {
     const value: Promised = {
@@ -25,7 +25,7 @@
       when: { on: 'always' },
       expects: [{ is: 'ends well' }],
     };
-    session.edit(`Promise: ${value.name}`, [{ do: 'promise.add', value }]);
+    theBusiness().edit(`Promise: ${value.name}`, [{ do: 'promise.add', value }]);
   }
 </script>
 
@@ -35,10 +35,13 @@
 <p class="sub">
   What callers must get, whatever is edited. Each is held against every moment of the coming year with every
   edit; a broken one must be looked at before the draft goes in force.
-  {#if promises.length && session.checks.verdicts}<b>{tally}</b>{/if}
+  {#if promises.length && theBusiness().checks.verdicts}<b>{tally}</b>{/if}
 </p>
 {#each promises as promised (promised.id)}
-  <PromiseCard {promised} verdict={session.checks.verdicts?.find((v) => v.promised.id === promised.id)} />
+  <PromiseCard
+    {promised}
+    verdict={theBusiness().checks.verdicts?.find((v) => v.promised.id === promised.id)}
+  />
 {:else}
   <div class="empty">
     <h2>No promise yet</h2>

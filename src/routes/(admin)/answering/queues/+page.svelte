@@ -2,9 +2,9 @@
   import { Button } from 'carbon-components-svelte';
   import { startQueue } from '$ui/queues/edits';
   import QueueCard from '$ui/queues/QueueCard.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const queues = $derived(Object.values(session.system!.queues));
+  const queues = $derived(Object.values(theBusiness().system.queues));
 </script>
 
 <svelte:head><title>Queues · Answering · Upper Line</title></svelte:head>

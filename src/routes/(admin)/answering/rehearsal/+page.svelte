@@ -19,12 +19,12 @@
   import TraceList from '$ui/rehearse/TraceList.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
   const asked = new Remembered<Question>('rehearsal-page', freshQuestion(NEW_CALLER));
   const linked = fromLink(untrack(() => page.url.searchParams.get('ask')));
   if (linked) asked.value = linked;
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const number = $derived(
     (asked.value.numberId && system.numbers[asked.value.numberId]) || Object.values(system.numbers)[0],
   );
@@ -33,14 +33,16 @@
 
   const work = (q: Question) => {
     const called = q.numberId ? system.numbers[q.numberId] : undefined;
-    return called && session.paired
-      ? [...simulate(system, session.paired, requestsOf(q, called, session.minute)).values()]
+    return called && theBusiness().paired
+      ? [...simulate(system, theBusiness().paired, requestsOf(q, called, theBusiness().minute)).values()]
       : [];
   };
   const traces = $derived(work(question));
   let which = $state(0);
   const trace = $derived(traces[Math.min(which, traces.length - 1)]);
-  const supposed = $derived(trace ? supposedOn(trace, system, session.standing!, session.minute) : []);
+  const supposed = $derived(
+    trace ? supposedOn(trace, system, theBusiness().standing, theBusiness().minute) : [],
+  );
   let at = $state(-1);
   let zoom = $state(1);
   /** What the present question is compared with. */
@@ -51,7 +53,7 @@
   const across = $derived(Math.max(...charts.map((c) => c.length), otherChart?.length ?? 0, 1000) / zoom);
   const rung = $derived(rungIn(work({ ...question, people: {}, phones: {}, calls: 1, patience: null })));
   /** The question with its moment: the present one where none is given, so that it asks the same tomorrow. */
-  const written = (): Question => ({ ...question, at: question.at ?? session.minute });
+  const written = (): Question => ({ ...question, at: question.at ?? theBusiness().minute });
   let copied = $state(false);
   async function copy() {
     await navigator.clipboard.writeText(`${location.origin}${location.pathname}${asLink(written())}`);
@@ -76,7 +78,7 @@
     <div>
       <section class="card" aria-label="What happens">
         <div class="bar">
-          <b>{momentText(question.at ?? session.minute, session.zone)}</b>
+          <b>{momentText(question.at ?? theBusiness().minute, theBusiness().zone)}</b>
           <span class="grow" data-testid="page-outcome">{trace ? outcomeInWords(trace, system) : ''}</span>
           <Select
             size="sm"

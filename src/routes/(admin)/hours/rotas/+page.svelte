@@ -4,14 +4,14 @@
   import { newRota } from '$core/system';
   import RotaCard from '$ui/hours/RotaCard.svelte';
   import { freshId } from '$ui/ids';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const rotas = $derived(Object.values(session.system!.rotas));
+  const rotas = $derived(Object.values(theBusiness().system.rotas));
 
   function add() {
-    const { day, date } = localTime(session.zone, session.now);
+    const { day, date } = localTime(theBusiness().zone, theBusiness().now);
     const name = rotas.length ? `Rota ${rotas.length + 1}` : 'On call';
-    session.edit(`Add the rota ${name}`, [
+    theBusiness().edit(`Add the rota ${name}`, [
       { do: 'rota.add', value: newRota({ id: freshId('rota'), name, from: addDays(date, 1 - day) }) },
     ]);
   }

@@ -9,12 +9,12 @@
   import HolidayPicker from '$ui/hours/HolidayPicker.svelte';
   import YearView from '$ui/hours/YearView.svelte';
   import { inForceOrder } from '$core/hours';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const sets = $derived(Object.values(session.system!.hours));
+  const sets = $derived(Object.values(theBusiness().system.hours));
   const hours = $derived(sets.find((h) => h.id === page.url.searchParams.get('set')) ?? sets[0]);
   let chosen = $state<{ from: string; to: string } | null>(null);
-  const from = $derived(`${session.today.slice(0, 7)}-01`);
+  const from = $derived(`${theBusiness().today.slice(0, 7)}-01`);
 </script>
 
 <svelte:head><title>Year · Hours · Upper Line</title></svelte:head>
@@ -39,7 +39,7 @@
     <CalendarReader {hours} />
   </div>
   <div class="card">
-    <YearView {hours} {from} today={session.today} {chosen} onchoose={(days) => (chosen = days)} />
+    <YearView {hours} {from} today={theBusiness().today} {chosen} onchoose={(days) => (chosen = days)} />
   </div>
   <div class="columns">
     <section class="card" aria-label="Exceptions">
@@ -53,7 +53,7 @@
       <h2>Other times on some days</h2>
       <ExceptionForm
         {hours}
-        days={chosen ?? { from: session.today, to: session.today }}
+        days={chosen ?? { from: theBusiness().today, to: theBusiness().today }}
         ondone={() => (chosen = null)}
       />
     </section>

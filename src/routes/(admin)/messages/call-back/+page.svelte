@@ -4,12 +4,12 @@
   import AnswerBack from '$ui/messages/AnswerBack.svelte';
   import { markAnswered } from '$ui/messages/answering';
   import { agoText, count, momentText } from '$ui/format';
-  import { session } from '$ui/session.svelte';
+  import { session, theBusiness } from '$ui/session.svelte';
 
-  const { calls, messages } = $derived(session.view!);
-  const contactsOf = (number: string) => contactOf(number, session.system!.contacts);
+  const { calls, messages } = $derived(theBusiness().view);
+  const contactsOf = (number: string) => contactOf(number, theBusiness().system.contacts);
   const waiting = $derived(
-    callBacks(calls, messages, (n) => isBlockedNumber(n, session.standing!, contactsOf(n))),
+    callBacks(calls, messages, (n) => isBlockedNumber(n, theBusiness().standing, contactsOf(n))),
   );
   const saidBy = (ids: readonly string[]) =>
     messages.filter((m) => ids.includes(m.id)).map((m) => m.said || 'a recording');
@@ -21,10 +21,10 @@
     await markAnswered(entry.messageIds, entry.callIds);
     session.say({
       kind: 'info',
-      title: `Done: ${session.number(entry.number)}`,
+      title: `Done: ${theBusiness().number(entry.number)}`,
       undo: () => {
-        void session.workspace!.putMessages(before.messages);
-        void session.workspace!.putCalls(before.calls);
+        void theBusiness().workspace.putMessages(before.messages);
+        void theBusiness().workspace.putCalls(before.calls);
       },
     });
   }
@@ -43,11 +43,14 @@
       {@const contact = contactsOf(w.number)}
       <li class="card">
         <div class="top">
-          <b>{session.number(w.number)}</b>
+          <b>{theBusiness().number(w.number)}</b>
           {#if contact}<span>{contact.name}</span>{/if}
           {#if w.asked}<span class="asked">asked to be called back</span>{/if}
           <span class="soft"
-            >waits since {momentText(w.since, session.zone)}, {agoText(w.since, session.minute)}</span
+            >waits since {momentText(w.since, theBusiness().zone)}, {agoText(
+              w.since,
+              theBusiness().minute,
+            )}</span
           >
         </div>
         <p class="soft small">
@@ -56,13 +59,13 @@
             w.messageIds.length ? `left ${count(w.messageIds.length, 'message')}` : '',
           ]
             .filter(Boolean)
-            .join(', ')}{w.last > w.since ? `; last ${momentText(w.last, session.zone)}` : ''}
+            .join(', ')}{w.last > w.since ? `; last ${momentText(w.last, theBusiness().zone)}` : ''}
         </p>
         {#each saidBy(w.messageIds) as said, i (i)}<p>“{said}”</p>{/each}
         <div class="acts">
           <AnswerBack number={w.number} answered={() => markAnswered(w.messageIds, w.callIds)} />
           <button class="linkish small" type="button" onclick={() => void done(w)}
-            >Done<span class="visually-hidden">&nbsp;with {session.number(w.number)}</span></button
+            >Done<span class="visually-hidden">&nbsp;with {theBusiness().number(w.number)}</span></button
           >
         </div>
       </li>

@@ -2,9 +2,9 @@
   import { Button } from 'carbon-components-svelte';
   import { addMailbox } from '$ui/mailboxes/edits';
   import MailboxCard from '$ui/mailboxes/MailboxCard.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const mailboxes = $derived(Object.values(session.system!.mailboxes));
+  const mailboxes = $derived(Object.values(theBusiness().system.mailboxes));
 </script>
 
 <svelte:head><title>Mailboxes · Messages · Upper Line</title></svelte:head>

@@ -9,9 +9,9 @@
   import { keepSound, speak, stopMaking } from '$ui/recordings/maker';
   import RecordingCard from '$ui/recordings/RecordingCard.svelte';
   import Respellings from '$ui/recordings/Respellings.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const recordings = $derived(
     Object.values(system.recordings).sort((a, b) => a.name.localeCompare(b.name, 'en')),
   );
@@ -29,7 +29,7 @@
     for (const [i, { id }] of all.entries()) {
       if (stopped) break;
       // As it is by now: it may have been changed while others were spoken.
-      const recording = session.system!.recordings[id];
+      const recording = theBusiness().system.recordings[id];
       if (!recording) continue;
       speaking = i + 1;
       const made = await speak(recording);

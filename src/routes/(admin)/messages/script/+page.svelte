@@ -6,9 +6,9 @@
   import Listen from '$ui/recordings/Listen.svelte';
   import TakeSound from '$ui/recordings/TakeSound.svelte';
   import { Remembered } from '$ui/remembered.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const asked = new Remembered<{ planId: string; at: number }>('script', { planId: '', at: 0 });
   const plan = $derived(system.plans[asked.value.planId]);
   /** Those of a plan and of the plans it leads to, in the order of its steps; all of them where none is chosen. */

@@ -2,9 +2,9 @@
   import { page } from '$app/state';
   import PortCard from '$ui/numbers/PortCard.svelte';
   import PortForm from '$ui/numbers/PortForm.svelte';
-  import { session } from '$ui/session.svelte';
+  import {} from '$ui/session.svelte';
 
-  const ports = $derived([...session.view!.dealings.ports].reverse());
+  const ports = $derived([...theBusiness().view.dealings.ports].reverse());
 </script>
 
 <svelte:head><title>Bring a number over · Upper Line</title></svelte:head>

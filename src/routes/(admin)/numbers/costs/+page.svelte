@@ -6,24 +6,24 @@
   import { TARIFF } from '$standins/carrier/prices';
   import { count, priceText } from '$ui/format';
   import { Remembered } from '$ui/remembered.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
   /** The log counts from so many calls on, over the last so many days. */
   const LOG_CALLS = 10;
   const LOG_DAYS = 30;
   const DAY = 86_400_000;
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const numbers = $derived(Object.values(system.numbers));
   const people = $derived(Object.keys(system.people).length);
   const currency = $derived(profileOf(system.business.country).currency);
-  const assumed = new Remembered(`costs ${session.view!.business.id}`, { calls: 20, talk: 3 });
-  const date = $derived(localTime(session.zone, session.now).date);
+  const assumed = new Remembered(`costs ${theBusiness().view.business.id}`, { calls: 20, talk: 3 });
+  const date = $derived(localTime(theBusiness().zone, theBusiness().now).date);
   const week = $derived([
-    momentOf(session.zone, date, 0),
-    momentOf(session.zone, addDays(date, 7), 0),
+    momentOf(theBusiness().zone, date, 0),
+    momentOf(theBusiness().zone, addDays(date, 7), 0),
   ] as const);
-  const log = $derived(session.view!.calls.filter((c) => c.at > week[0] - LOG_DAYS * DAY));
+  const log = $derived(theBusiness().view.calls.filter((c) => c.at > week[0] - LOG_DAYS * DAY));
   const fromLog = $derived(log.length >= LOG_CALLS);
   const days = $derived(log.length ? Math.ceil((week[0] + DAY - log[0]!.at) / DAY) : LOG_DAYS);
 
@@ -45,7 +45,7 @@
               .map((c) => c.trace),
             days,
           )
-        : estimated(system, session.standing!, n, assumed.value.calls, assumed.value.talk, week),
+        : estimated(system, theBusiness().standing, n, assumed.value.calls, assumed.value.talk, week),
     })),
   );
   const sum = (kind: keyof Used) => minutes.reduce((total, m) => total + m.used[kind], 0);
@@ -56,7 +56,7 @@
       .join(', ') || 'none';
   const rows = $derived<Row[]>([
     ...numbers.map((n) => ({
-      what: session.number(n.e164),
+      what: theBusiness().number(n.e164),
       detail: `${n.label}, ${n.kind}`,
       cents: n.monthlyCents,
       currency: n.currency,
@@ -89,7 +89,7 @@
     )
       .map(([c, cents]) => priceText(cents, c))
       .join(' + ');
-  const inForce = $derived(session.view!.inForce.system);
+  const inForce = $derived(theBusiness().view.inForce.system);
   const fixed = (s: typeof system) => [
     ...Object.values(s.numbers).map((n) => ({ cents: n.monthlyCents, currency: n.currency })),
     { cents: Object.keys(s.people).length * TARIFF.person, currency: profileOf(s.business.country).currency },

@@ -11,9 +11,9 @@
   import HelpTable from '$ui/numbers/HelpTable.svelte';
   import PhonesElsewhere from '$ui/numbers/PhonesElsewhere.svelte';
   import SiteSheet from '$ui/numbers/SiteSheet.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const sites = $derived(Object.values(system.sites));
   const chosen = $derived(system.sites[page.url.hash.slice(1)] ?? sites[0]);
   let name = $state('');
@@ -23,7 +23,7 @@
     event.preventDefault();
     const { country, timeZone } = system.business;
     const id = freshId('site');
-    const refused = await session.keepStored(`Add the site ${name.trim()}`, [
+    const refused = await theBusiness().keepStored(`Add the site ${name.trim()}`, [
       { do: 'site.add', value: newSite({ id, name, timeZone, address: civicAddress({ country }) }) },
     ]);
     problem = refused ?? '';
@@ -33,7 +33,7 @@
   }
   async function pidf() {
     const { asPidfLo } = await import('$core/formats/pidflo');
-    saveText('places.pidf.xml', 'application/pidf+xml', asPidfLo(system, session.now));
+    saveText('places.pidf.xml', 'application/pidf+xml', asPidfLo(system, theBusiness().now));
   }
   const missing = (site: (typeof sites)[number]) => Object.values(addressProblems(site.address));
 </script>

@@ -4,11 +4,11 @@
   import { listed } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { carriesTexts, needsApproval, textingStanding } from '$standins/carrier/texting';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const home = $derived(profileOf(session.system!.business.country));
-  const numbers = $derived(Object.values(session.system!.numbers));
-  const standing = $derived(textingStanding(session.view!.dealings.texting, session.now));
+  const home = $derived(profileOf(theBusiness().system.business.country));
+  const numbers = $derived(Object.values(theBusiness().system.numbers));
+  const standing = $derived(textingStanding(theBusiness().view.dealings.texting, theBusiness().now));
   const why = (n: (typeof numbers)[number]) =>
     carriesTexts(n)
       ? standing.stage === 'approved' || !needsApproval(n.e164)
@@ -28,7 +28,7 @@
         <thead><tr><th>Number</th><th>For</th><th>Texts</th></tr></thead>
         <tbody>
           {#each numbers as n (n.id)}
-            <tr><td><b>{session.number(n.e164)}</b></td><td>{n.label}</td><td>{why(n)}</td></tr>
+            <tr><td><b>{theBusiness().number(n.e164)}</b></td><td>{n.label}</td><td>{why(n)}</td></tr>
           {/each}
         </tbody>
       </table>

@@ -7,9 +7,9 @@
   import PersonBelongs from '$ui/people/PersonBelongs.svelte';
   import PersonPhones from '$ui/people/PersonPhones.svelte';
   import PersonTimes from '$ui/people/PersonTimes.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const person = $derived(system.people[page.params.person ?? '']);
   const inOrder = $derived(Object.values(system.people).sort((a, b) => (a.extension < b.extension ? -1 : 1)));
   const index = $derived(inOrder.findIndex((p) => p.id === person?.id));
@@ -20,7 +20,7 @@
 {#if !person}
   <h1>Nobody is here</h1>
   <p class="sub">This person was removed. <a href="/people">Everybody</a></p>
-{:else if session.may('see the system')}
+{:else if theBusiness().may('see the system')}
   {#key person.id}
     <div class="head">
       <div>
@@ -44,7 +44,7 @@
       <section>
         <div class="card">
           <h2>If somebody dials {person.extension} now</h2>
-          <IfCalled {person} {system} standing={asPaired(session.standing!)} at={session.now} />
+          <IfCalled {person} {system} standing={asPaired(theBusiness().standing)} at={theBusiness().now} />
           <p class="small">
             <a href="/people/{person.id}/reach"
               >Which phones, how long, then where; not to be disturbed; who gets through</a

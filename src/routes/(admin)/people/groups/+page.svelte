@@ -3,16 +3,16 @@
   import { newGroup } from '$core/system';
   import { freshId } from '$ui/ids';
   import GroupCard from '$ui/people/GroupCard.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const groups = $derived(Object.values(session.system!.groups));
+  const groups = $derived(Object.values(theBusiness().system.groups));
   let name = $state('');
   let problem = $state('');
 
   async function add(event: Event) {
     event.preventDefault();
     problem =
-      (await session.keepStored(`Make group ${name.trim()}`, [
+      (await theBusiness().keepStored(`Make group ${name.trim()}`, [
         { do: 'group.add', value: newGroup({ id: freshId('group'), name: name.trim() }) },
       ])) ?? '';
     if (!problem) name = '';

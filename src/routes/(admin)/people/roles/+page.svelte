@@ -2,10 +2,10 @@
   import { Button } from 'carbon-components-svelte';
   import { ROLE_ACTS, may, type Act } from '$core/people';
   import { Role } from '$core/system';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
   const acts = Object.entries(ROLE_ACTS) as [Act, string][];
-  const people = $derived(Object.values(session.system!.people).filter((p) => p.role !== 'shared room'));
+  const people = $derived(Object.values(theBusiness().system.people).filter((p) => p.role !== 'shared room'));
 </script>
 
 <svelte:head><title>Roles · People · Upper Line</title></svelte:head>
@@ -39,7 +39,7 @@
       {#each people as p (p.id)}
         <li>
           <span><a href="/people/{p.id}">{p.name}</a> <span class="soft">{p.role}</span></span>
-          <Button size="small" kind="ghost" on:click={() => session.lookAs(p.id)}
+          <Button size="small" kind="ghost" on:click={() => theBusiness().lookAs(p.id)}
             >Look<span class="visually-hidden">&nbsp;as {p.name}</span></Button
           >
         </li>

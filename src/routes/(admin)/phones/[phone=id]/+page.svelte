@@ -1,9 +1,9 @@
 <script lang="ts">
   import { page } from '$app/state';
   import PhoneSheet from '$ui/phones/PhoneSheet.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const phone = $derived(session.system!.phones[page.params.phone ?? '']);
+  const phone = $derived(theBusiness().system.phones[page.params.phone ?? '']);
 </script>
 
 <svelte:head><title>{phone?.name ?? 'Phone'} · Phones · Upper Line</title></svelte:head>

@@ -4,9 +4,9 @@
   import { explainPlan } from '$core/answering';
   import { planSvg } from '$core/formats/picture';
   import { saveText } from '$ui/download';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const system = $derived(session.system!);
+  const system = $derived(theBusiness().system);
   const plan = $derived(system.plans[page.params.plan ?? ''] ?? Object.values(system.plans)[0]);
   const svg = $derived(plan ? planSvg(plan, system) : '');
   const source = $derived(`data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`);

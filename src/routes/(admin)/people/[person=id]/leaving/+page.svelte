@@ -1,9 +1,9 @@
 <script lang="ts">
   import { page } from '$app/state';
   import Leaving from '$ui/people/Leaving.svelte';
-  import { session } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/session.svelte';
 
-  const person = $derived(session.system!.people[page.params.person ?? '']);
+  const person = $derived(theBusiness().system.people[page.params.person ?? '']);
 </script>
 
 <svelte:head><title>{person ? `${person.name} leaves · ` : ''}Upper Line</title></svelte:head>
