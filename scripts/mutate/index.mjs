@@ -28,7 +28,9 @@ const asked = process.argv.slice(2);
 const sources = under('src/core/calls').filter(
   (f) => !f.endsWith('.test.ts') && (asked.length ? asked.some((a) => f.includes(a)) : !f.includes('/words/')),
 );
-const tests = under('src/core/calls').filter((f) => f.endsWith('.test.ts'));
+const tests = ['calls', 'coverage', 'promises', 'findings', 'people', 'messages']
+  .flatMap((folder) => under(`src/core/${folder}`))
+  .filter((f) => f.endsWith('.test.ts'));
 tests.push('tests/rehearsals/becomes.test.ts');
 
 rmSync(place, { recursive: true, force: true });
