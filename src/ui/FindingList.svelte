@@ -44,7 +44,7 @@
       <button
         class="linkish"
         type="button"
-        onclick={() => theBusiness().edit(fix.edit.words, fix.edit.commands, { undoable: true })}
+        onclick={() => theBusiness().edit(fix.edit.words, fix.edit.commands, { withNotice: true })}
         >{fix.label}</button
       >
     {/if}
@@ -60,14 +60,14 @@
   .finding {
     padding: 8px 0;
     border-bottom: 1px solid var(--rule);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .finding:last-of-type {
     border: 0;
   }
   b {
     display: block;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   b a {
     color: var(--ink);
@@ -83,7 +83,7 @@
     margin: 6px 0 2px;
   }
   .mark {
-    font-size: 11px;
+    font-size: var(--text-tiny);
     font-weight: 650;
     padding: 0 5px;
     border: 1px solid currentcolor;

@@ -60,7 +60,7 @@
     min-height: 20px;
   }
   .who {
-    font-size: 12px;
+    font-size: var(--text-small);
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
@@ -80,7 +80,7 @@
   .bar {
     position: absolute;
     inset: 0 auto 0 0;
-    font-size: 11.5px;
+    font-size: var(--text-small);
     line-height: 17px;
     padding: 0 6px;
     overflow: hidden;
@@ -93,7 +93,7 @@
   }
   .not {
     padding: 0 6px;
-    font-size: 11.5px;
+    font-size: var(--text-small);
     line-height: 17px;
     color: var(--ink-soft);
     font-style: italic;
@@ -156,7 +156,7 @@
   .axis {
     position: relative;
     height: 14px;
-    font-size: 10.5px;
+    font-size: var(--text-tiny);
     color: var(--ink-soft);
   }
   .dark .axis {

@@ -25,7 +25,7 @@
     margin: -4px 0 14px;
     padding-bottom: 8px;
     border-bottom: 1px solid var(--rule);
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   a {
     color: var(--ink);

@@ -131,12 +131,12 @@ export class OpenBusiness {
       void this.workspace.sweep().catch(() => {});
     }
     const { planned } = this.standing;
-    if (planned && planned.at <= this.now) void this.carryOutPlan();
+    if (planned && planned.at <= this.now) void this.putInForceIfDue();
   }
 
-  private async carryOutPlan(): Promise<void> {
+  private async putInForceIfDue(): Promise<void> {
     // What cannot be stored stays planned, and is tried again.
-    const done = await this.workspace.carryOutPlan().catch(() => undefined);
+    const done = await this.workspace.putInForceIfDue().catch(() => undefined);
     if (!done) return;
     this.say(
       done.problem
@@ -149,7 +149,7 @@ export class OpenBusiness {
   edit(
     words: string,
     commands: Edit['commands'],
-    options: { mergeKey?: string; quiet?: boolean; undoable?: boolean } = {},
+    options: { mergeKey?: string; quiet?: boolean; withNotice?: boolean } = {},
   ): Done {
     const edit: Edit = { words, commands, ...(options.mergeKey ? { mergeKey: options.mergeKey } : {}) };
     const result = this.workspace.edit(edit);
@@ -162,7 +162,7 @@ export class OpenBusiness {
     if (result.ok) {
       this.settings.forgetUndone();
       this.follow(words, result.stored, () => {
-        if (options.undoable) this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
+        if (options.withNotice) this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
       });
     }
     return result;

@@ -54,7 +54,7 @@ class Rehearsal {
 
   /** The number asked about, or the first there is. */
   readonly number = $derived.by(() => {
-    const numbers = theBusiness().system.numbers ?? {};
+    const numbers = theBusiness().system.numbers;
     return (this.question.numberId && numbers[this.question.numberId]) || Object.values(numbers)[0];
   });
 
@@ -91,20 +91,14 @@ class Rehearsal {
   );
 
   readonly trace = $derived(
-    theBusiness().system && theBusiness().paired && this.request
-      ? rehearse(theBusiness().system, theBusiness().paired, this.request)
-      : null,
+    this.request ? rehearse(theBusiness().system, theBusiness().paired, this.request) : null,
   );
-  readonly chart = $derived(
-    this.trace && theBusiness().system ? ringChart(this.trace, theBusiness().system) : null,
-  );
-  readonly outcome = $derived(
-    this.trace && theBusiness().system ? outcomeInWords(this.trace, theBusiness().system) : '',
-  );
+  readonly chart = $derived(this.trace ? ringChart(this.trace, theBusiness().system) : null);
+  readonly outcome = $derived(this.trace ? outcomeInWords(this.trace, theBusiness().system) : '');
 
   /** Those this call can ring, for the choice of who behaves how. */
   readonly people = $derived.by(() => {
-    if (!theBusiness().system || !theBusiness().paired || !this.request) return [];
+    if (!this.request) return [];
     const rung = peopleIn(theBusiness().system, theBusiness().paired, this.request);
     return this.personId && !rung.includes(this.personId) ? [...rung, this.personId] : rung;
   });

@@ -200,9 +200,9 @@ it('an edit that grew within the same moment and words is stored as it grew', as
 it('what was planned stays planned until it is in force', async () => {
   rename('Rosa D');
   await w.settled();
-  await w.plan({ at: w.now() - 1, revision: w.view.draft.record.revision });
+  await w.putInForceLater({ at: w.now() - 1, revision: w.view.draft.record.revision });
   const room = fill();
-  const due = w.carryOutPlan();
+  const due = w.putInForceIfDue();
   await w.settled();
   expect((await db.get('standing', DEMO_ID))!.standing.planned).not.toBeNull();
   room();

@@ -316,16 +316,16 @@ it('does not move the clock under a call', async () => {
 
 describe('what is planned', () => {
   const setBack = async (w: Workspace, ms: number) =>
-    w.plan({ at: w.now() + ms, revision: w.view.draft.record.revision });
+    w.putInForceLater({ at: w.now() + ms, revision: w.view.draft.record.revision });
   it('goes in force once, in one of two windows, when its moment has come', async () => {
     const [one, two] = [await windowOn(), await windowOn()];
     one.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
     await one.settled();
     await setBack(one, 60_000);
-    expect(await one.carryOutPlan()).toBeUndefined();
+    expect(await one.putInForceIfDue()).toBeUndefined();
     expect(one.view.inForce.system.people.rosa!.name).toBe('Rosa Delgado');
     await setBack(one, -1);
-    const done = await Promise.all([one.carryOutPlan(), two.carryOutPlan()]);
+    const done = await Promise.all([one.putInForceIfDue(), two.putInForceIfDue()]);
     expect(done.filter((d) => d !== undefined)).toEqual([{ problem: undefined }]);
     const versions = await one.versions();
     expect(versions.map((v) => v.n)).toEqual([versions[0]!.n, versions[0]!.n - 1]);
@@ -338,17 +338,17 @@ describe('what is planned', () => {
     await w.settled();
     await setBack(w, -1);
     w.edit(say('Rename Pia', rename('pia', 'Pia L')));
-    expect(await w.carryOutPlan()).toEqual({ problem: expect.stringContaining('has changed since') });
+    expect(await w.putInForceIfDue()).toEqual({ problem: expect.stringContaining('has changed since') });
     expect(await w.versions()).toHaveLength(1);
-    expect(await w.carryOutPlan()).toBeUndefined();
+    expect(await w.putInForceIfDue()).toBeUndefined();
   });
   it('is taken back', async () => {
     const w = await windowOn();
     w.edit(say('Rename Rosa', rename('rosa', 'Rosa D')));
     await w.settled();
     await setBack(w, -1);
-    await w.plan(null);
-    expect(await w.carryOutPlan()).toBeUndefined();
+    await w.putInForceLater(null);
+    expect(await w.putInForceIfDue()).toBeUndefined();
   });
 });
 
@@ -361,9 +361,9 @@ it("who did something is kept with it, by the name they had, and each one's typi
   w.edit(typing('Ros'));
   expect(w.view.draft.edits.map((e) => e.by)).toEqual([undefined, 'Idris Okafor']);
   await w.settled();
-  await w.plan({ at: w.now() - 1, revision: w.view.draft.record.revision });
+  await w.putInForceLater({ at: w.now() - 1, revision: w.view.draft.record.revision });
   w.by = 'Rosa Delgado';
-  await w.carryOutPlan();
+  await w.putInForceIfDue();
   const again = await windowOn();
   expect(again.view.draft.edits.map((e) => e.by)).toEqual([undefined, 'Idris Okafor']);
   expect(again.view.inForce.by).toBe('Idris Okafor');

@@ -182,14 +182,14 @@ export class Workspace {
   }
 
   /** The draft as it was reviewed goes in force at a moment; null takes that back. */
-  plan(planned: { at: number; revision: string } | null): Promise<void> {
+  putInForceLater(planned: { at: number; revision: string } | null): Promise<void> {
     return this.changeStanding(
       (s) => ({ ...s, planned: planned && { ...planned, by: this.by } }),
       planned ? 'put in force later' : 'not put in force later',
     );
   }
   /** Carries out what was planned, once its moment has come, in one window only. @returns what came of it, if anything was due */
-  async carryOutPlan(): Promise<{ problem: string | undefined } | undefined> {
+  async putInForceIfDue(): Promise<{ problem: string | undefined } | undefined> {
     if (this.carrying || this.db.heldBack) return undefined;
     this.carrying = true;
     try {

@@ -1,9 +1,18 @@
-/** What becomes of the calls of each case, in a sentence somebody wrote down beside it: who was rung how long, and how it ended. */
+/**
+ * What is said of each case beside its trace, and not rewritten with it: what becomes of its calls in a sentence, what decided
+ * it, and which phones rang how long.
+ */
 import { expect, it } from 'vitest';
 import { sentence } from '../../src/core/calls';
-import { names, runCase } from './case';
+import { because, names, rings, runCase } from './case';
 
 it.each(names)('%s', (name) => {
   const { system, calls } = runCase(name);
-  expect(calls.map(({ trace }) => sentence(trace, system))).toEqual(calls.map((c) => c.becomes));
+  expect(
+    calls.map(({ trace }) => ({
+      becomes: sentence(trace, system),
+      because: because(trace, system),
+      rings: rings(trace, system),
+    })),
+  ).toEqual(calls.map((c) => ({ becomes: c.becomes, because: c.because, rings: c.rings })));
 });

@@ -2,7 +2,15 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
-import { Act, Behaviour, simulate, type CallRequest, type Trace } from '../../src/core/calls';
+import {
+  Act,
+  Behaviour,
+  phoneName,
+  simulate,
+  traceLines,
+  type CallRequest,
+  type Trace,
+} from '../../src/core/calls';
 import { momentOf } from '../../src/core/hours';
 import { Command, newRegistration, type System } from '../../src/core/system';
 import { allOn, edited, MAIN, NIGHT, ROSA_DIRECT, yard } from '../fixtures/yard';
@@ -56,6 +64,10 @@ const Case = z.strictObject({
         choices: z.array(z.number()).optional(),
         /** The whole call in a sentence, with what came of it. */
         becomes: z.string(),
+        /** What decided it, line by line, with its second: hours, who calls, chance, why somebody is not rung. */
+        because: z.array(z.string()).default([]),
+        /** Each phone that is rung: from which second to which, when it sounds, and what came of it. */
+        rings: z.array(z.string()).default([]),
       }),
     )
     .min(1),
@@ -74,7 +86,7 @@ export const names = readdirSync(folder).sort();
 export interface Ran {
   shows: string;
   system: System;
-  calls: { becomes: string; trace: Trace }[];
+  calls: { becomes: string; because: string[]; rings: string[]; trace: Trace }[];
 }
 
 export function runCase(name: string): Ran {
@@ -131,6 +143,55 @@ export function runCase(name: string): Ran {
     }),
   );
   const traces = simulate(system, standing, requests);
-  const calls = requests.map((r, i) => ({ becomes: given.calls[i]!.becomes, trace: traces.get(r.id)! }));
+  const calls = requests.map((r, i) => {
+    const { becomes, because, rings } = given.calls[i]!;
+    return { becomes, because, rings, trace: traces.get(r.id)! };
+  });
   return { shows: given.shows, system, calls };
+}
+
+/** What happens by itself, is told with the phones, or in the sentence. */
+const TOLD_ELSEWHERE: readonly Trace[number]['kind'][] = [
+  'arrived',
+  'step',
+  'plan',
+  'menu',
+  'key',
+  'dialled',
+  'prompt started',
+  'prompt ended',
+  'leg offered',
+  'leg sounding',
+  'leg asked to confirm',
+  'leg ended',
+  'answered',
+  'tone',
+  'recording started',
+  'recorded',
+  'ended',
+];
+
+/** What decided a call. */
+export const because = (trace: Trace, system: System): string[] =>
+  traceLines(trace, system)
+    .filter((_, i) => !TOLD_ELSEWHERE.includes(trace[i]!.kind))
+    .map((line) => line.trim().replace(/ s {2}/, ' s '));
+
+/** The phones that were rung. */
+export function rings(trace: Trace, system: System): string[] {
+  const seconds = (t: number) => t / 1000;
+  return trace.flatMap((e) => {
+    if (e.kind !== 'leg offered') return [];
+    const of = (kind: 'leg sounding' | 'leg asked to confirm' | 'leg ended') =>
+      trace.find((x) => x.kind === kind && x.leg === e.leg);
+    const [sounds, asked, ended] = [of('leg sounding'), of('leg asked to confirm'), of('leg ended')];
+    const end = ended?.kind === 'leg ended' ? `${seconds(ended.t)}: ${ended.how}` : 'for ever';
+    return [
+      [
+        `${phoneName(system, e.phone, e.personId)} ${seconds(e.t)}–${end}`,
+        sounds ? `sounds ${seconds(sounds.t)}` : 'never sounds',
+        ...(asked ? [`asked for a key ${seconds(asked.t)}`] : []),
+      ].join(', '),
+    ];
+  });
 }

@@ -134,7 +134,7 @@
   }
   li {
     padding: 4px 0;
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
   li.done {
     color: var(--ink-soft);
@@ -146,7 +146,7 @@
     display: flex;
     justify-content: space-between;
     padding: 3px 0;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   .who a {
     color: var(--ink);

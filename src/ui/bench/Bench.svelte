@@ -72,7 +72,7 @@
     gap: 12px;
   }
   .head p {
-    font-size: 13px;
+    font-size: var(--text-body);
     color: var(--bench-soft);
     margin: 0 0 10px;
   }

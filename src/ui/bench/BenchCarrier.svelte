@@ -43,6 +43,6 @@
     margin: 0 0 12px;
     padding-left: 18px;
     list-style: disc;
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
 </style>

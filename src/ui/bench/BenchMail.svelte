@@ -109,20 +109,20 @@
     border: 0;
     background: none;
     cursor: pointer;
-    font-size: 14px;
+    font-size: var(--text-lead);
     color: var(--ink);
     padding: 0;
   }
   li > button span {
     display: block;
     color: var(--ink-soft);
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   pre {
     white-space: pre-wrap;
     overflow-wrap: anywhere;
     font: inherit;
-    font-size: 13.5px;
+    font-size: var(--text-body);
     border-top: 1px solid var(--rule);
     margin: 10px 0;
     padding-top: 10px;

@@ -147,7 +147,7 @@
     padding: 8px 8px 8px 26px;
     background: var(--sheet);
     border: 1px solid var(--dash);
-    font-size: 12.5px;
+    font-size: var(--text-small);
     overflow-wrap: anywhere;
   }
   .wrong li:last-child {

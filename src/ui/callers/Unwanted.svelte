@@ -109,7 +109,7 @@
     gap: 8px;
     padding: 4px 0;
     border-bottom: 1px solid var(--rule);
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   form {
     display: grid;

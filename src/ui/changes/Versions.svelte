@@ -55,7 +55,7 @@
   }
   li {
     padding: 4px 0;
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
   li span {
     display: block;

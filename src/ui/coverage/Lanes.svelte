@@ -109,7 +109,7 @@
     position: relative;
     height: 30px;
     border-bottom: 1px solid var(--rule);
-    font-size: 12.5px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
   }
   .days span {
@@ -143,7 +143,7 @@
   }
   .num span {
     color: var(--ink-soft);
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   .week {
     position: relative;
@@ -154,7 +154,7 @@
     position: absolute;
     top: 8px;
     height: 25px;
-    font-size: 11.5px;
+    font-size: var(--text-small);
     line-height: 25px;
     padding: 0 0 0 4px;
     overflow: hidden;
@@ -226,7 +226,7 @@
     display: flex;
     gap: 16px;
     flex-wrap: wrap;
-    font-size: 12.5px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
     padding: 10px 2px;
   }
@@ -239,6 +239,6 @@
     border: 1px solid currentcolor;
   }
   .story {
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
 </style>

@@ -145,7 +145,7 @@
     position: relative;
     height: 24px;
     border-bottom: 1px solid var(--rule);
-    font-size: 12px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
   }
   .months span {
@@ -161,7 +161,7 @@
   }
   .row b {
     padding: 0 10px;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   svg {
     display: block;

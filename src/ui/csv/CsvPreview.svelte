@@ -51,7 +51,7 @@
       `Read ${count(commands.length, 'row')} of ${file.name}`.slice(0, 200),
       commands,
       {
-        undoable: true,
+        withNotice: true,
         quiet: true,
       },
     );

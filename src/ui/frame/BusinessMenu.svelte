@@ -91,13 +91,13 @@
   }
   .brand b {
     font-weight: 700;
-    font-size: 17px;
+    font-size: var(--text-title);
     letter-spacing: 0.2px;
   }
   .brand > span {
     grid-column: 1 / 3;
     color: var(--ink-soft);
-    font-size: 12.5px;
+    font-size: var(--text-small);
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;

@@ -110,10 +110,10 @@
 <style>
   .effect {
     margin-top: 12px;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   h3 {
-    font-size: 13.5px;
+    font-size: var(--text-body);
     font-weight: 650;
     margin: 8px 0 4px;
   }

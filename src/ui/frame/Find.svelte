@@ -7,7 +7,7 @@
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let query = $state('');
   let chosen = $state(0);
-  const hits = $derived(theBusiness().system ? find(theBusiness().system, query) : []);
+  const hits = $derived(find(theBusiness().system, query));
 
   $effect(() => {
     void query;
@@ -65,7 +65,7 @@
     border: 0;
     border-bottom: 1px solid var(--rule);
     background: none;
-    font-size: 14px;
+    font-size: var(--text-lead);
     cursor: pointer;
     color: var(--ink);
   }

@@ -160,7 +160,7 @@
     align-items: center;
   }
   .saved {
-    font-size: 12px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
     min-width: 56px;
     white-space: nowrap;

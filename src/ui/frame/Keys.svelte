@@ -29,7 +29,7 @@
     grid-template-columns: 130px 1fr;
     gap: 8px 12px;
     margin: 0;
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
   dt {
     font-weight: 650;

@@ -161,18 +161,18 @@
     flex-wrap: wrap;
     gap: 6px 8px;
     align-items: center;
-    font-size: 13.5px;
+    font-size: var(--text-body);
     margin-bottom: 8px;
   }
   .out {
     color: #f3c9a8;
     font-weight: 600;
-    font-size: 14px;
+    font-size: var(--text-lead);
     margin-right: 8px;
   }
   .sentence {
     margin: 4px 0 0;
-    font-size: 12.5px;
+    font-size: var(--text-small);
     color: #d5dbe0;
   }
   .sentence .note {
@@ -198,7 +198,7 @@
     text-decoration: underline;
     cursor: pointer;
     padding: 2px 4px;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .strip :global(.bx--select-input),
   .strip :global(.bx--text-input),
@@ -207,7 +207,7 @@
     color: #f3efe6;
     border-bottom: 1px solid #55606a;
     height: 28px;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   .strip :global(.bx--select-input) {
     max-width: 250px;

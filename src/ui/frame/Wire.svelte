@@ -117,7 +117,7 @@
     text-align: center;
     color: var(--ink);
     text-decoration: none;
-    font-size: 13px;
+    font-size: var(--text-body);
     width: 86px;
   }
   i {
@@ -142,7 +142,7 @@
     display: block;
     color: var(--ink-soft);
     font-weight: 400;
-    font-size: 11.5px;
+    font-size: var(--text-small);
   }
   .warn small {
     color: var(--alarm);

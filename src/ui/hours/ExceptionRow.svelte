@@ -74,7 +74,7 @@
     gap: 2px 8px;
     padding: 5px 0;
     border-bottom: 1px solid var(--rule);
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   small {
     display: block;

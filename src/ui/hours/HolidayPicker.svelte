@@ -128,6 +128,6 @@
     align-items: center;
     padding: 3px 0;
     border-bottom: 1px solid var(--rule);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
 </style>

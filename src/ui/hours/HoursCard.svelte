@@ -55,7 +55,7 @@
   function remove() {
     const breaks = usedBy.length ? ` (used by ${usedBy.map((p) => p.name).join(', ')})` : '';
     theBusiness().edit(`Remove ${hours.name}${breaks}`, [{ do: 'hours.remove', id: hours.id }], {
-      undoable: true,
+      withNotice: true,
     });
   }
   function save() {
@@ -174,7 +174,7 @@
   th {
     text-align: left;
     font-weight: 600;
-    font-size: 13px;
+    font-size: var(--text-body);
     padding: 2px 4px;
   }
   thead th {
@@ -187,7 +187,7 @@
   }
   td :global(.bx--text-input) {
     padding: 0 6px;
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   .foot {
     display: flex;

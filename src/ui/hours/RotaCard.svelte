@@ -123,7 +123,7 @@
       type="button"
       onclick={() =>
         theBusiness().edit(`Remove the rota ${rota.name}`, [{ do: 'rota.remove', id: rota.id }], {
-          undoable: true,
+          withNotice: true,
         })}>Remove</button
     >
   </div>
@@ -269,7 +269,7 @@
     overflow: hidden;
     white-space: nowrap;
     padding: 0 4px;
-    font-size: 12px;
+    font-size: var(--text-small);
     line-height: 26px;
     background: var(--person-wash);
     color: var(--person);
@@ -302,7 +302,7 @@
     align-items: center;
   }
   h3 {
-    font-size: 13.5px;
+    font-size: var(--text-body);
     font-weight: 650;
     margin: 0 0 4px;
   }

@@ -104,7 +104,7 @@
     gap: 2px 6px;
     margin: 4px 0 10px;
     user-select: none;
-    font-size: 12px;
+    font-size: var(--text-small);
   }
   .strip b {
     font-weight: 400;
@@ -116,7 +116,7 @@
     position: relative;
     height: 15px;
     color: var(--ink-soft);
-    font-size: 11px;
+    font-size: var(--text-tiny);
   }
   .scale span {
     position: absolute;
@@ -153,7 +153,7 @@
     white-space: nowrap;
     padding: 0 8px;
     line-height: 18px;
-    font-size: 11px;
+    font-size: var(--text-tiny);
     cursor: grab;
     border-left: 1px solid var(--sheet);
   }

@@ -92,7 +92,7 @@
     grid-template-columns: 72px 1fr;
     gap: 2px 6px;
     align-items: center;
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   .year b {
     font-weight: 400;
@@ -109,7 +109,7 @@
     background: var(--group-wash);
     color: var(--ink);
     font: inherit;
-    font-size: 11px;
+    font-size: var(--text-tiny);
     line-height: 1.15;
     padding: 1px 0;
     cursor: pointer;
@@ -117,7 +117,7 @@
   }
   small {
     display: block;
-    font-size: 9.5px;
+    font-size: var(--text-tiny);
     color: var(--ink-soft);
   }
   button.closed,

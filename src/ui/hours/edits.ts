@@ -42,7 +42,7 @@ export function removeException(hours: Hours, gone: HoursException): void {
         change: { exceptions: exceptionsOf(hours).filter((e) => e.id !== gone.id) },
       },
     ],
-    { undoable: true },
+    { withNotice: true },
   );
 }
 

@@ -121,7 +121,7 @@
     justify-content: flex-end;
   }
   .mark {
-    font-size: 12px;
+    font-size: var(--text-small);
     color: var(--message);
   }
   .dates {

@@ -150,7 +150,7 @@
     align-items: start;
   }
   h3 {
-    font-size: 13.5px;
+    font-size: var(--text-body);
     font-weight: 650;
     margin: 14px 0 6px;
   }
@@ -161,7 +161,7 @@
     align-items: center;
     padding: 6px 0;
     border-bottom: 1px solid var(--rule);
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
   .acts {
     display: flex;
@@ -169,7 +169,7 @@
     justify-content: flex-end;
   }
   .mark {
-    font-size: 12px;
+    font-size: var(--text-small);
     color: var(--message);
   }
 </style>

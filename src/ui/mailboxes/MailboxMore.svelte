@@ -169,7 +169,7 @@
   }
   summary {
     cursor: pointer;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   .grid {
     display: grid;
@@ -178,7 +178,7 @@
     margin-top: 10px;
   }
   h4 {
-    font-size: 13px;
+    font-size: var(--text-body);
     margin: 0 0 8px;
   }
   form {

@@ -21,7 +21,7 @@ export function addMailbox(name: string): string {
 
 export function removeMailbox(mailbox: Mailbox): void {
   theBusiness().edit(`Remove the mailbox ${mailbox.name}`, [{ do: 'mailbox.remove', id: mailbox.id }], {
-    undoable: true,
+    withNotice: true,
   });
 }
 

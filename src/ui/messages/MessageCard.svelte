@@ -166,7 +166,7 @@
     align-self: center;
   }
   .mark {
-    font-size: 11px;
+    font-size: var(--text-tiny);
     font-weight: 650;
     color: var(--message);
     border: 1px solid currentcolor;

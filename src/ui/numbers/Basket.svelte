@@ -103,7 +103,7 @@
           currency: o.currency,
         }),
       })),
-      { undoable: true },
+      { withNotice: true },
     );
   }
 

@@ -187,7 +187,7 @@
     margin: 12px 0;
   }
   .gets {
-    font-size: 16px;
+    font-size: var(--text-title);
     font-weight: 600;
   }
   .bad {
@@ -212,13 +212,13 @@
   }
   dt {
     color: var(--ink-soft);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   dd {
     margin: 0;
   }
   code {
     overflow-wrap: anywhere;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
 </style>

@@ -119,7 +119,7 @@
     list-style: none;
     padding: 0;
     margin: 0 0 10px;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .legend li {
     display: flex;
@@ -137,7 +137,7 @@
     gap: 12px 14px;
   }
   .hundred h3 {
-    font-size: 12.5px;
+    font-size: var(--text-small);
     font-weight: 400;
     color: var(--ink-soft);
     margin: 0 0 2px;

@@ -37,7 +37,7 @@
   async function give() {
     const label = `Give back ${theBusiness().number(number.e164)}`;
     await referCallers(theBusiness().workspace, number.e164, referTo || null);
-    theBusiness().edit(label, [{ do: 'number.remove', id: number.id }], { undoable: true });
+    theBusiness().edit(label, [{ do: 'number.remove', id: number.id }], { withNotice: true });
     close();
   }
 </script>
@@ -79,6 +79,6 @@
   ul {
     list-style: disc;
     padding-left: 18px;
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
 </style>

@@ -60,7 +60,7 @@
     theBusiness().edit(
       `Bring back ${theBusiness().number(number.e164)}`,
       [{ do: 'number.add', value: { ...number, planId, siteId, callerIdFor } }],
-      { undoable: true },
+      { withNotice: true },
     );
   }
 </script>

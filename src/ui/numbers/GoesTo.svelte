@@ -19,7 +19,7 @@
   function assign(ids: string[]) {
     const names = listed(ids.flatMap((id) => system.people[id]?.name ?? []));
     theBusiness().edit(`${number.label} rings ${names}`, assignNumber(system, number.id, ids, freshId), {
-      undoable: true,
+      withNotice: true,
     });
     choosing = false;
     several = [];

@@ -60,7 +60,7 @@
   table {
     width: 100%;
     border-collapse: collapse;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   th,
   td {

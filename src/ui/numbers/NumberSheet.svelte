@@ -174,7 +174,7 @@
   }
   dl {
     margin: 8px 0 0;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   dt {
     font-weight: 650;

@@ -58,7 +58,7 @@
     border: 0;
   }
   b {
-    font-size: 16px;
+    font-size: var(--text-title);
   }
   .why {
     display: flex;

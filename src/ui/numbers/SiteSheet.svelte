@@ -47,7 +47,7 @@
       `Remove the site ${site.name}${here ? ` (of ${here} people)` : ''}`,
       [{ do: 'site.remove', id }],
       {
-        undoable: true,
+        withNotice: true,
       },
     );
   }

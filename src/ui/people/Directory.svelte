@@ -204,7 +204,7 @@
     table.list td,
     table.list th {
       padding: 2px 6px;
-      font-size: 11px;
+      font-size: var(--text-tiny);
     }
   }
 </style>

@@ -143,7 +143,7 @@
         theBusiness().edit(
           `Remove group ${group.name}${plans.length ? ` (rung by ${plans.map((p) => p.name).join(', ')})` : ''}`,
           [{ do: 'group.remove', id }],
-          { undoable: true },
+          { withNotice: true },
         )}>Remove {group.name}</Button
     >
   </p>
@@ -162,7 +162,7 @@
     padding-left: 22px;
   }
   li {
-    font-size: 14px;
+    font-size: var(--text-lead);
     padding: 3px 0;
   }
   li.warn {
@@ -174,12 +174,12 @@
     float: right;
     display: inline-flex;
     gap: 12px;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   em {
     font-style: normal;
     color: var(--ink-soft);
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   button:disabled {
     color: var(--ink-soft);

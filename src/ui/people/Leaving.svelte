@@ -45,7 +45,7 @@
       extensionTo: extensionTo ? { personId: extensionTo, until } : null,
     };
     const commands = leavingCommands(system, id, handover, own);
-    const result = theBusiness().edit(`${person.name} leaves`, commands, { quiet: true, undoable: true });
+    const result = theBusiness().edit(`${person.name} leaves`, commands, { quiet: true, withNotice: true });
     if (!result.ok) {
       problem = result.problems.map((p) => p.message).join(' ');
       return;
@@ -162,7 +162,7 @@
   em {
     color: var(--alarm);
     font-style: normal;
-    font-size: 12.5px;
+    font-size: var(--text-small);
     display: block;
   }
   .warn {

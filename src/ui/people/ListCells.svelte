@@ -119,7 +119,7 @@
     background: var(--sheet);
     border-bottom: 1px solid var(--rule);
     padding: 6px 0;
-    font-size: 12.5px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
   }
   .head > span,
@@ -148,7 +148,7 @@
   }
   .line .row {
     height: 33px;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   input {
     border: 1px solid transparent;
@@ -156,7 +156,7 @@
     color: var(--ink);
     height: 29px;
     padding: 0 8px;
-    font-size: 13.5px;
+    font-size: var(--text-body);
     min-width: 0;
     width: 100%;
   }
@@ -172,7 +172,7 @@
     text-decoration: line-through;
   }
   .does {
-    font-size: 12.5px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
   }
   .new .does {
@@ -185,7 +185,7 @@
   }
   .problem {
     color: var(--alarm);
-    font-size: 12.5px;
+    font-size: var(--text-small);
     line-height: 17px;
     margin: 0;
     padding-left: 126px;

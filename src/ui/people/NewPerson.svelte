@@ -70,7 +70,7 @@
         },
         ...mailbox,
       ],
-      { quiet: true, undoable: true },
+      { quiet: true, withNotice: true },
     );
     if (!result.ok) {
       problems = Object.fromEntries(result.problems.map((p) => [p.field, p.message]));

@@ -255,7 +255,7 @@
   .head {
     height: 32px;
     color: var(--ink-soft);
-    font-size: 12.5px;
+    font-size: var(--text-small);
     position: sticky;
     top: 0;
     z-index: 2;
@@ -265,12 +265,12 @@
   .cell {
     padding: 9px 10px;
     min-width: 0;
-    font-size: 14px;
+    font-size: var(--text-lead);
     line-height: 20px;
   }
   .head span {
     padding: 7px 10px;
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   .cell:focus {
     outline: 2px solid var(--copper);

@@ -106,7 +106,7 @@
     align-items: center;
     padding: 4px 0;
     border-bottom: 1px solid var(--rule);
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   li.soft {
     display: block;

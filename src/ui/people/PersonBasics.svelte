@@ -139,7 +139,7 @@
             `Take ${f.extension} from ${person.name}`,
             [set({ further: person.further.filter((o) => o !== f) })],
             {
-              undoable: true,
+              withNotice: true,
             },
           )}>Take away<span class="visually-hidden">&nbsp;{f.extension}</span></button
       >

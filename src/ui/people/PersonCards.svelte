@@ -62,12 +62,12 @@
     position: absolute;
     right: 14px;
     top: 8px;
-    font-size: 24px;
+    font-size: var(--text-heading);
     font-weight: 650;
     margin: 0;
   }
   h3 {
-    font-size: 16px;
+    font-size: var(--text-title);
     padding-right: 70px;
   }
   dl {
@@ -75,7 +75,7 @@
     grid-template-columns: 92px 1fr;
     gap: 2px 8px;
     margin: 10px 0 0;
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   dt {
     color: var(--ink-soft);

@@ -53,14 +53,14 @@
     align-items: center;
     padding: 7px 0;
     border-bottom: 1px solid var(--rule);
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   .phone b a {
     color: var(--ink);
   }
   .phone span {
     display: block;
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   .phone span.inline {
     display: inline;

@@ -124,7 +124,7 @@
     if (!preview?.commands.length) return;
     const result = theBusiness().edit(`Read a list: ${count(ready, 'person', 'people')}`, preview.commands, {
       quiet: true,
-      undoable: true,
+      withNotice: true,
     });
     if (!result.ok) {
       problem = `Nothing was changed. ${result.problems.map((p) => p.message).join(' ')}`;

@@ -46,12 +46,12 @@
     background: var(--sheet);
     color: var(--ink);
     font: inherit;
-    font-size: 17px;
+    font-size: var(--text-title);
     line-height: 1.1;
     cursor: pointer;
   }
   small {
-    font-size: 10px;
+    font-size: var(--text-tiny);
     letter-spacing: 0.08em;
     color: var(--ink-soft);
     min-height: 11px;

@@ -268,23 +268,23 @@
     padding: 14px 18px;
   }
   header b {
-    font-size: 17px;
+    font-size: var(--text-title);
   }
   header span {
     display: block;
     color: var(--bench-soft);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   main {
     padding: 16px 18px;
   }
   .pick {
     margin-right: 12px;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .heard {
     margin: 8px 0 18px;
-    font-size: 20px;
+    font-size: var(--text-heading);
   }
   .row {
     display: flex;

@@ -49,7 +49,7 @@
   .call span,
   .call small {
     color: var(--ink-soft);
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   .call small {
     grid-column: 1 / 3;
@@ -58,6 +58,6 @@
     color: var(--alarm);
     font-style: normal;
     font-weight: 400;
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
 </style>

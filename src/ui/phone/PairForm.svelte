@@ -3,7 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import type { System } from '$core/system';
   import { pair } from '$workspace';
-  import { theBusiness } from '../session.svelte';
+  import { session } from '../session.svelte';
   import { OUTSIDE_ADDRESS, placesOf } from '../bench/standins';
   import { readPairing } from './pairing-file';
   import { allowSound } from './tones';
@@ -36,7 +36,7 @@
     void allowSound();
     const address = place === 'outside' ? OUTSIDE_ADDRESS : inOffice;
     const device = { address, version: 'Browser softphone 0.1', standIn: false };
-    const result = await pair(theBusiness().db, theBusiness().changes, number, code, device);
+    const result = await pair(session.db!, session.changes!, number, code, device);
     busy = false;
     if (result.ok) onpaired(result.businessId, result.phoneId);
     else problem = result;

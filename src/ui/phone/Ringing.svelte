@@ -126,7 +126,7 @@
     margin: 0 0 10px;
     border-left: 3px solid var(--copper);
     padding-left: 10px;
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
   dl div {
     display: flex;
@@ -145,7 +145,7 @@
     color: var(--on-solid);
     padding: 3px 10px;
     font-weight: 600;
-    font-size: 13px;
+    font-size: var(--text-body);
     animation: beat 1.2s infinite;
   }
   @keyframes beat {
@@ -159,7 +159,7 @@
     }
   }
   h1 {
-    font-size: 30px;
+    font-size: var(--text-figure);
     margin: 14px 0 2px;
   }
   p {
@@ -181,7 +181,7 @@
     margin-top: auto;
   }
   .choices button {
-    font-size: 16px;
+    font-size: var(--text-title);
     padding: 16px;
     border: 1.5px solid var(--ink);
     background: var(--sheet);
@@ -197,6 +197,6 @@
   small {
     float: right;
     font-weight: 400;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
 </style>

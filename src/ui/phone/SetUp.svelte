@@ -213,7 +213,7 @@
     height: 16px;
   }
   .address {
-    font-size: 17px;
+    font-size: var(--text-title);
     font-weight: 650;
   }
   .good {

@@ -245,12 +245,12 @@
     padding: 14px 18px;
   }
   header b {
-    font-size: 17px;
+    font-size: var(--text-title);
   }
   header span {
     display: block;
     color: var(--ink-soft);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   main {
     padding: 16px 18px;
@@ -294,7 +294,7 @@
     padding: 30px 24px;
   }
   .talk h1 {
-    font-size: 30px;
+    font-size: var(--text-figure);
   }
   .problem {
     background: var(--alarm-wash);

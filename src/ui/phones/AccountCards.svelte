@@ -82,7 +82,7 @@
     grid-template-columns: 128px 1fr;
     gap: 3px 10px;
     margin: 6px 0 0;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   dt {
     color: var(--ink-soft);

@@ -161,7 +161,7 @@
               theBusiness().edit(
                 'Invitations say what they usually say',
                 [{ do: 'business.set', change: { invitation: usualInvitation() } }],
-                { undoable: true },
+                { withNotice: true },
               );
             }}>Take the usual words</button
           >{/if}
@@ -255,7 +255,7 @@
     white-space: pre-wrap;
     overflow-wrap: anywhere;
     font: inherit;
-    font-size: 13.5px;
+    font-size: var(--text-body);
     border-left: 3px solid var(--rule);
     margin: 6px 0 10px;
     padding: 2px 0 2px 12px;

@@ -49,7 +49,7 @@
     stroke: var(--copper);
   }
   text {
-    font-size: 13px;
+    font-size: var(--text-body);
     fill: var(--ink);
   }
   .first {

@@ -35,6 +35,6 @@
   }
   pre {
     margin: 4px 0;
-    font-size: 12px;
+    font-size: var(--text-small);
   }
 </style>

@@ -176,7 +176,7 @@
   }
   .problem {
     color: var(--alarm);
-    font-size: 13px;
+    font-size: var(--text-body);
     min-width: 200px;
   }
 </style>

@@ -66,7 +66,7 @@
       `Remove ${phone.name.toLowerCase()} of ${person?.name ?? 'nobody'}`,
       [{ do: 'phone.remove', id }],
       {
-        undoable: true,
+        withNotice: true,
       },
     );
     await goto('/phones');
@@ -290,7 +290,7 @@
     list-style: decimal;
     margin: 0;
     padding-left: 20px;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   .keys {
     display: grid;

@@ -15,9 +15,7 @@
   }
   let { plan, place, index, onadd }: Props = $props();
   let copied = $state.raw<Step | undefined>(undefined);
-  const words = $derived(
-    copied && theBusiness().system ? stepInWords(copied, theBusiness().system) : undefined,
-  );
+  const words = $derived(copied ? stepInWords(copied, theBusiness().system) : undefined);
 
   function put() {
     const id = putDown(plan, place, index);
@@ -58,7 +56,7 @@
     align-items: center;
     gap: 6px;
     color: var(--copper);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .add :global(.bx--overflow-menu-options) {
     width: 390px;

@@ -11,7 +11,7 @@
     theBusiness().edit(
       `${plan.name} begins as “${b.name}”`,
       b.make(system, plan, { today: theBusiness().today, freshId }),
-      { undoable: true },
+      { withNotice: true },
     );
 </script>
 
@@ -35,7 +35,7 @@
     padding: 10px 20px 4px;
   }
   h2 {
-    font-size: 14px;
+    font-size: var(--text-lead);
     margin: 0 0 6px;
   }
   ul {
@@ -49,7 +49,7 @@
     gap: 14px;
     padding: 6px 0;
     border-top: 1px solid var(--rule);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   button {
     align-self: start;

@@ -34,7 +34,7 @@
   function add() {
     if (!read) return;
     const { planId } = read;
-    const result = theBusiness().edit('Read a plan from a file', read.commands, { undoable: true });
+    const result = theBusiness().edit('Read a plan from a file', read.commands, { withNotice: true });
     if (!result.ok) return;
     read = null;
     ondone(planId);

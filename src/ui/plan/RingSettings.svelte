@@ -145,7 +145,7 @@
   summary {
     cursor: pointer;
     color: var(--copper);
-    font-size: 13px;
+    font-size: var(--text-body);
     padding: 4px 0;
   }
 </style>

@@ -65,7 +65,7 @@
     justify-content: flex-end;
     gap: 2px;
     color: var(--ink-soft);
-    font-size: 12px;
+    font-size: var(--text-small);
     padding-top: 3px;
     white-space: nowrap;
   }
@@ -86,7 +86,7 @@
     border-left: 3px solid var(--rule);
     background: none;
     text-align: left;
-    font-size: 14px;
+    font-size: var(--text-lead);
     color: var(--ink);
     cursor: pointer;
   }
@@ -97,7 +97,7 @@
   .wrong {
     display: block;
     color: var(--ink-soft);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .note {
     font-style: italic;

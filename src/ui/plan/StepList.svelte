@@ -116,7 +116,7 @@
     color: var(--on-solid);
     border: 1px solid var(--solid);
     font: inherit;
-    font-size: 12.5px;
+    font-size: var(--text-small);
     font-weight: 600;
     cursor: pointer;
     text-align: left;

@@ -38,7 +38,7 @@ export function removeStep(plan: Plan, step: Step): void {
   theBusiness().edit(
     `Remove “${named(step)}”${also} from ${plan.name}`,
     [{ do: 'step.remove', planId: plan.id, stepId: step.id }],
-    { undoable: true },
+    { withNotice: true },
   );
 }
 

@@ -102,7 +102,7 @@
           `Remove the promise ${promised.name}`,
           [{ do: 'promise.remove', id: promised.id }],
           {
-            undoable: true,
+            withNotice: true,
           },
         )}>Remove</button
     >
@@ -213,7 +213,7 @@
     flex: 1;
   }
   .state {
-    font-size: 12px;
+    font-size: var(--text-small);
     font-weight: 650;
     color: var(--group);
   }
@@ -230,7 +230,7 @@
   summary {
     cursor: pointer;
     color: var(--copper);
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .cols {
     display: grid;
@@ -240,6 +240,6 @@
   }
   p {
     margin: 4px 0;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
 </style>

@@ -60,7 +60,7 @@
         type="button"
         onclick={() =>
           theBusiness().edit(`Remove the queue ${queue.name}`, [{ do: 'queue.remove', id: queue.id }], {
-            undoable: true,
+            withNotice: true,
           })}>Remove</button
       >
     </p>
@@ -222,7 +222,7 @@
     gap: 24px;
   }
   h3 {
-    font-size: 13.5px;
+    font-size: var(--text-body);
     font-weight: 650;
     margin: 0 0 4px;
   }

@@ -74,7 +74,7 @@
     list-style: none;
     margin: 0;
     padding: 0;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   li {
     border-left: 3px solid var(--rule);
@@ -88,7 +88,7 @@
     color: var(--alarm);
   }
   details {
-    font-size: 12.5px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
   }
   p {

@@ -12,7 +12,7 @@
   small {
     display: block;
     color: var(--ink-soft);
-    font-size: 12px;
+    font-size: var(--text-small);
     margin-top: 2px;
   }
 </style>

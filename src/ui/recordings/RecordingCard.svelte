@@ -120,7 +120,7 @@
     align-items: center;
   }
   h3 {
-    font-size: 13.5px;
+    font-size: var(--text-body);
     font-weight: 650;
     margin: 14px 0 6px;
   }

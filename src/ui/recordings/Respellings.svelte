@@ -71,7 +71,7 @@
 
 <style>
   h3 {
-    font-size: 13.5px;
+    font-size: var(--text-body);
     font-weight: 650;
     margin: 14px 0 6px;
   }

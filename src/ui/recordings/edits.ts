@@ -30,7 +30,7 @@ export function removeRecording(recording: Recording): void {
     `Remove the recording ${recording.name}${left}`,
     [{ do: 'recording.remove', id: recording.id }],
     {
-      undoable: true,
+      withNotice: true,
     },
   );
 }
@@ -40,6 +40,6 @@ export function replaceEverywhere(recording: Recording, by: Recording): void {
   theBusiness().edit(
     `${by.name} is heard in place of ${recording.name} everywhere`,
     replaceCommands(theBusiness().system, recording.id, by.id),
-    { undoable: true },
+    { withNotice: true },
   );
 }

@@ -75,6 +75,6 @@
     grid-template-columns: 100px 1fr 46px;
     gap: 8px;
     align-items: center;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
 </style>

@@ -232,7 +232,7 @@
     cursor: pointer;
   }
   h3 {
-    font-size: 13.5px;
+    font-size: var(--text-body);
     font-weight: 650;
     margin: 6px 0 0;
   }

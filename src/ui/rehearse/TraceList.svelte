@@ -56,7 +56,7 @@
     padding: 0;
     max-height: 300px;
     overflow-y: auto;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   li button {
     border: 0;

@@ -5,7 +5,7 @@
   import FindingList from '$ui/FindingList.svelte';
   import { byWhom, count, momentText } from '$ui/format';
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
-  import PlanFor from '$ui/changes/PlanFor.svelte';
+  import ForceLater from '$ui/changes/ForceLater.svelte';
   import Versions from '$ui/changes/Versions.svelte';
   import { CoverageClient } from '$ui/coverage/client';
   import { session, theBusiness } from '$ui/session.svelte';
@@ -118,7 +118,7 @@
           description="The promises are held against the draft"
         />{/if}
       {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-      <PlanFor
+      <ForceLater
         disabled={busy ||
           !theBusiness().waiting ||
           !theBusiness().checks.done ||
@@ -182,7 +182,7 @@
     margin: 0 0 12px;
     padding-left: 20px;
     list-style: decimal;
-    font-size: 14px;
+    font-size: var(--text-lead);
     max-height: 240px;
     overflow-y: auto;
   }

@@ -53,7 +53,7 @@
   }
   pre {
     font: inherit;
-    font-size: 12.5px;
+    font-size: var(--text-small);
     white-space: pre-wrap;
     overflow-x: auto;
     margin: 10px 0 0;

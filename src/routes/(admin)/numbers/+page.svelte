@@ -118,7 +118,7 @@
   .which .e164 {
     display: flex;
     align-items: center;
-    font-size: 16px;
+    font-size: var(--text-title);
   }
   .e164 :global(.bx--copy-btn) {
     width: 28px;

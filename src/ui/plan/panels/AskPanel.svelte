@@ -103,7 +103,7 @@
     gap: 8px;
   }
   legend {
-    font-size: 12.5px;
+    font-size: var(--text-small);
     font-weight: 600;
     padding: 0 4px;
   }

@@ -42,7 +42,7 @@
   }
   .name {
     font-weight: 600;
-    font-size: 13.5px;
+    font-size: var(--text-body);
   }
   .set {
     grid-column: 1 / 3;

@@ -122,7 +122,7 @@
     border-color: var(--copper);
   }
   .pad small {
-    font-size: 10.5px;
+    font-size: var(--text-tiny);
     color: var(--ink-soft);
   }
 </style>

@@ -59,7 +59,7 @@
     if (!plan) return;
     const used = numbers.length ? ` (${numbers.map((n) => n.label).join(', ')} then without a plan)` : '';
     theBusiness().edit(`Remove the plan ${plan.name}${used}`, [{ do: 'plan.remove', id: plan.id }], {
-      undoable: true,
+      withNotice: true,
     });
     await goto('/answering');
   }
@@ -152,7 +152,7 @@
   nav small {
     display: block;
     color: var(--ink-soft);
-    font-size: 12.5px;
+    font-size: var(--text-small);
   }
   nav a[aria-current] {
     background: var(--sheet);

@@ -120,7 +120,7 @@
           aria-label="Remove {c.name}"
           onclick={() =>
             theBusiness().edit(`Remove the contact ${c.name}`, [{ do: 'contact.remove', id: c.id }], {
-              undoable: true,
+              withNotice: true,
             })}>Remove</button
         >
       </div>
@@ -162,7 +162,7 @@
             aria-label="Remove the list {l.name}"
             onclick={() =>
               theBusiness().edit(`Remove the list ${l.name}`, [{ do: 'list.remove', id: l.id }], {
-                undoable: true,
+                withNotice: true,
               })}>Remove</button
           >
         </div>

@@ -94,7 +94,7 @@
   .asked {
     color: var(--message);
     font-weight: 650;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   p {
     margin: 4px 0;

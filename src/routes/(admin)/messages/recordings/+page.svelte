@@ -101,7 +101,7 @@
   }
   nav span {
     display: block;
-    font-size: 12.5px;
+    font-size: var(--text-small);
     color: var(--ink-soft);
   }
   nav b {

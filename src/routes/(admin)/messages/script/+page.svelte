@@ -89,7 +89,7 @@
     margin: 12px 0 0;
   }
   .words {
-    font-size: 24px;
+    font-size: var(--text-heading);
     line-height: 1.4;
     max-width: 46ch;
     margin: 8px 0 16px;

@@ -75,7 +75,7 @@
   .head nav {
     display: flex;
     gap: 18px;
-    font-size: 13px;
+    font-size: var(--text-body);
   }
   .halves {
     display: grid;

@@ -52,7 +52,7 @@
 <style>
   th[scope='row'] {
     color: var(--ink);
-    font-size: 14px;
+    font-size: var(--text-lead);
   }
   td {
     width: 110px;

@@ -22,7 +22,10 @@
     const read = momentTyped(when, theBusiness().zone, theBusiness().now);
     problem = read.ok ? '' : read.message;
     if (!read.ok) return;
-    await theBusiness().workspace.plan({ at: read.at, revision: theBusiness().view.draft.record.revision });
+    await theBusiness().workspace.putInForceLater({
+      at: read.at,
+      revision: theBusiness().view.draft.record.revision,
+    });
     asking = false;
   }
 </script>
@@ -34,7 +37,7 @@
     {#if stale}<span class="problem"
         >The draft was changed since: it would not go in force. Look, and plan it again.</span
       >{/if}
-    <button class="linkish" type="button" onclick={() => void theBusiness().workspace.plan(null)}
+    <button class="linkish" type="button" onclick={() => void theBusiness().workspace.putInForceLater(null)}
       >Take that back</button
     >
   </p>
