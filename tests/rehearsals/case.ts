@@ -190,6 +190,7 @@ export function rings(trace: Trace, system: System): string[] {
       [
         `${phoneName(system, e.phone, e.personId)} ${seconds(e.t)}–${end}`,
         sounds ? `sounds ${seconds(sounds.t)}` : 'never sounds',
+        ...(e.sees === undefined ? [] : [`sees ${e.sees ?? 'a hidden number'}`]),
         ...(asked ? [`asked for a key ${seconds(asked.t)}`] : []),
       ].join(', '),
     ];

@@ -1,5 +1,5 @@
 /** What people and phones do to a call, and the timers that do it for them in a rehearsal: each kind is here or does not compile. */
-import { calledPerson, sendToOwnMailbox } from '../people/people';
+import { calledPerson, ownMailbox, sendToMailbox } from '../people/people';
 import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from '../people/ringing';
 import { comfort, leaveQueue, lookAgain } from '../queues/queueing';
 import {
@@ -86,12 +86,14 @@ function lifted(run: Run, call: CallState, leg: Leg): void {
   if (talks !== undefined) run.after(call, talks * 1000, 'talked', RANK.hangUp);
 }
 
-/** Only a call that is for one person: a mailbox of one must not take what is for several. */
+/** Only a call that is for one person who has a mailbox: that of one must not take what is for several. */
 function sentToMailbox(run: Run, call: CallState, leg: Leg): void {
-  if (!leg.personId || calledPerson(run, call) !== leg.personId) return declined(run, call, leg);
+  const { personId } = leg;
+  const mailboxId = personId && calledPerson(run, call) === personId ? ownMailbox(run, call, personId) : null;
+  if (!personId || !mailboxId) return declined(run, call, leg);
   endLeg(run, call, leg, 'sent to voicemail');
   endOthers(run, call, 'declined elsewhere');
-  if (!sendToOwnMailbox(run, call, leg.personId)) roundOver(run, call, 'declined');
+  sendToMailbox(run, call, personId, mailboxId);
 }
 
 function declined(run: Run, call: CallState, leg: Leg): void {

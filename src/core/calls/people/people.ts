@@ -257,15 +257,18 @@ export function calledPerson(run: Pick<Run, 'world'>, call: CallState): string |
   return target!.kind === 'person' ? target!.id : null;
 }
 
-/** Whoever is rung has the caller leave a message with them. @returns whether they have a mailbox */
-export function sendToOwnMailbox(run: Run, call: CallState, personId: string): boolean {
+/** The mailbox somebody has that is there, or null. */
+export function ownMailbox(run: Run, call: CallState, personId: string): string | null {
   const { people, mailboxes } = run.world(call).system;
   const mailboxId = people[personId]?.mailboxId;
-  if (!mailboxId || !mailboxes[mailboxId]) return false;
+  return mailboxId && mailboxes[mailboxId] ? mailboxId : null;
+}
+
+/** Whoever is rung has the caller leave a message with them. */
+export function sendToMailbox(run: Run, call: CallState, personId: string, mailboxId: string): void {
   call.person = null;
   run.say(call, { kind: 'redirected', from: personId, to: mailboxId, why: 'chosen' });
   voicemail(run, call, mailboxId);
-  return true;
 }
 
 function goOnward(run: Run, call: CallState): void {
@@ -281,9 +284,8 @@ function goOnward(run: Run, call: CallState): void {
   }
   if (onward.kind === 'mailbox') return voicemail(run, call, onward.mailboxId);
   if (onward.kind === 'nobody') return leftAlone(run, call);
-  const { system } = run.world(call);
-  const mailboxId = system.people[onward.personId]?.mailboxId;
-  if (mailboxId && system.mailboxes[mailboxId]) return voicemail(run, call, mailboxId);
+  const mailboxId = ownMailbox(run, call, onward.personId);
+  if (mailboxId) return voicemail(run, call, mailboxId);
   leftAlone(run, call);
 }
 
