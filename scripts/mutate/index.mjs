@@ -12,7 +12,7 @@ import { Instrumenter } from '@stryker-mutator/instrumenter';
 /** At least so many of a hundred are to be noticed. */
 const ENOUGH = 88;
 /** Tests that take longer are not run for each mutant, in milliseconds. */
-const SLOW_MS = 300;
+const SLOW_MS = 1000;
 /** A mutant that goes on so long without a word is taken to go on for ever, in milliseconds. */
 const FOR_EVER_MS = 10_000;
 
@@ -26,7 +26,8 @@ const under = (folder) =>
     : [];
 const asked = process.argv.slice(2);
 const sources = under('src/core/calls').filter(
-  (f) => !f.endsWith('.test.ts') && (asked.length ? asked.some((a) => f.includes(a)) : !f.includes('/words/')),
+  (f) =>
+    !f.endsWith('.test.ts') && (asked.length ? asked.some((a) => f.includes(a)) : !f.includes('/words/')),
 );
 const tests = ['calls', 'coverage', 'promises', 'findings', 'people', 'messages']
   .flatMap((folder) => under(`src/core/${folder}`))
@@ -59,9 +60,11 @@ for (const { name, content } of files) {
 console.log(`${mutants.length} mutants in ${files.length} files, ${tests.length} files of tests`);
 
 function worker() {
-  const child = fork(join(root, 'scripts/mutate/worker.mjs'), [
-    JSON.stringify({ files: tests.map((t) => join(place, t)) }),
-  ], { cwd: place, execArgv: ['--import', 'tsx'], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+  const child = fork(
+    join(root, 'scripts/mutate/worker.mjs'),
+    [JSON.stringify({ files: tests.map((t) => join(place, t)) })],
+    { cwd: place, execArgv: ['--import', 'tsx'], stdio: ['ignore', 'inherit', 'inherit', 'ipc'] },
+  );
   const heard = (ms = 120_000) =>
     new Promise((resolve) => {
       const timer = setTimeout(() => done('for ever'), ms);

@@ -2,7 +2,14 @@
  * What tests import in place of the test runner: they are collected once and run as often as there are mutants, in the same
  * process, which a test runner that loads every file anew would take hours for.
  */
-import { JestAsymmetricMatchers, JestChaiExpect, GLOBAL_EXPECT, JestExtend, customMatchers, setState } from '@vitest/expect';
+import {
+  JestAsymmetricMatchers,
+  JestChaiExpect,
+  GLOBAL_EXPECT,
+  JestExtend,
+  customMatchers,
+  setState,
+} from '@vitest/expect';
 import * as chai from 'chai';
 
 chai.use(JestExtend);
@@ -11,7 +18,16 @@ chai.use(JestAsymmetricMatchers);
 const expect = (value, message) => chai.expect(value, message);
 Object.assign(expect, chai.expect);
 Object.defineProperty(globalThis, GLOBAL_EXPECT, { value: expect, writable: true, configurable: true });
-setState({ assertionCalls: 0, isExpectingAssertions: false, isExpectingAssertionsError: null, expectedAssertionsNumber: null, expectedAssertionsNumberErrorGen: null }, expect);
+setState(
+  {
+    assertionCalls: 0,
+    isExpectingAssertions: false,
+    isExpectingAssertionsError: null,
+    expectedAssertionsNumber: null,
+    expectedAssertionsNumberErrorGen: null,
+  },
+  expect,
+);
 expect.extend(expect, customMatchers);
 
 /** Everything collected: a name, what runs before, and the test. */

@@ -52,12 +52,16 @@ async function baseline() {
     try {
       await passes(test);
     } catch (error) {
-      throw new Error(`“${test.name}” fails without a mutant: ${error.message}`);
+      throw new Error(`“${test.name}” fails without a mutant: ${error.message}`, { cause: error });
     }
     all.push(performance.now() - start);
   }
   mutation.currentTestId = undefined;
-  return { times: all, names: tests.map((t) => t.name), coverage: mutation.mutantCoverage ?? { perTest: {} } };
+  return {
+    times: all,
+    names: tests.map((t) => t.name),
+    coverage: mutation.mutantCoverage ?? { perTest: {} },
+  };
 }
 
 async function mutant({ id, by, most }) {

@@ -19,14 +19,14 @@ for (const name of process.argv.slice(2)) {
   const write = () => writeFileSync(path, `${JSON.stringify(json, null, 2)}\n`);
   write();
   const { system, calls } = runCase(name);
-  console.log(`${name}: ${json.shows}`);
+  process.stdout.write(`${name}: ${json.shows}\n`);
   for (const [i, { trace }] of calls.entries()) {
     const told = { because: because(trace, system), rings: rings(trace, system) };
     Object.assign(json.calls[i]!, { becomes: sentence(trace, system) });
     for (const key of ['because', 'rings'] as const)
       if (told[key].length) json.calls[i]![key] = told[key];
       else delete json.calls[i]![key];
-    console.log([`   ${sentence(trace, system)}`, ...told.because, ...told.rings].join('\n      '));
+    process.stdout.write([`   ${sentence(trace, system)}`, ...told.because, ...told.rings, ''].join('\n      '));
   }
   write();
 }

@@ -9,4 +9,5 @@ export { OCCASION_WORDS, greetingAt, greetingWhenInWords, type Moment } from './
 export { replaceCommands, usesOf, type Use } from './recordings';
 export { plansFrom, sentTo } from './plans-from';
 export { assignNumber } from './starters';
+export { mailboxFor, takenIn, type Bought } from './takers';
 export { BEGINNINGS, type Beginning } from './beginnings';

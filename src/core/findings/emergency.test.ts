@@ -95,7 +95,7 @@ describe('help is sent to the right door', () => {
   it('one table says of every phone what help gets, and where that is doubtful', () => {
     const row = (id: string, standing: Partial<Standing> = {}) =>
       helpTable(system, { ...allOn(system), ...standing }, 0).find((r) => r.phone.id === id)!;
-    expect(row('pia-web')).toMatchObject({ numbers: ['911'], doubts: [] });
+    expect(row('pia-web')).toMatchObject({ numbers: ['911'], doubts: ['Nobody is told.'] });
     expect(row('pia-web').address).toContain('12 Lantern Cove Road');
     const away = { 'pia-web': newRegistration({ pairedAt: 0, outside: true, standIn: true }) };
     const elsewhere = row('pia-web', { registrations: { ...allOn(system).registrations, ...away } });

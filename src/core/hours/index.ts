@@ -14,5 +14,6 @@ export { handovers, onDuty, shiftsOf, type Shift } from './rota';
 export { boundaries, isHoliday, periodAt } from './weekly';
 export { readSpans, writeSpans, writeTime, type Span, type TypedHours } from './typed';
 export { copyDay } from './copy';
+export { exceptionsFrom, swapsFrom, type DatedEvent } from './from-calendar';
 export { timesOf } from './exception-times';
 export { DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';

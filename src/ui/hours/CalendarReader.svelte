@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Button, Modal } from 'carbon-components-svelte';
   import type { CalendarEvent } from '$core/formats/ical';
-  import { addDays, kindsOf } from '$core/hours';
-  import type { Hours, HoursException } from '$core/system';
+  import { addDays, exceptionsFrom, kindsOf } from '$core/hours';
+  import type { Hours } from '$core/system';
   import { dateText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
@@ -27,44 +27,7 @@
     if (result.ok) read = result;
     else problem = result.message;
   }
-  const minute = (text: string) => Number(text.slice(11, 13)) * 60 + Number(text.slice(14, 16));
-
-  /** Whole days are closed; an event with times on one day is when it is open on that day. */
-  const added = $derived.by(() => {
-    const byName = new Map<string, Omit<HoursException, 'id'>>();
-    const skipped: string[] = [];
-    const open = kindsOf(hours)[0] ?? 'Open';
-    for (const e of read?.events ?? []) {
-      if (e.days) {
-        const { from, to } = e.days;
-        const known = byName.get(e.name);
-        if (from === to && known?.when.on === 'dates' && !known.times.length) known.when.dates.push(from);
-        else
-          byName.set(from === to && !known ? e.name : `${e.name} ${from}`, {
-            name: e.name,
-            when: from === to ? { on: 'dates', dates: [from] } : { on: 'range', from, to },
-            times: [],
-            holiday: null,
-          });
-        continue;
-      }
-      const { from, to } = e.times!;
-      const [start, end] = [minute(from), minute(to) || 1440];
-      if (from.slice(0, 10) !== to.slice(0, 10) && !(end === 1440)) {
-        skipped.push(e.name);
-        continue;
-      }
-      if (end <= start) continue;
-      byName.set(`${e.name} ${from}`, {
-        name: e.name,
-        when: { on: 'dates', dates: [from.slice(0, 10)] },
-        times: [{ day: null, from: start, to: end, kind: open }],
-        holiday: null,
-      });
-    }
-    const all = [...byName.values()];
-    return { list: all.slice(0, 200), more: Math.max(0, all.length - 200), skipped: [...new Set(skipped)] };
-  });
+  const added = $derived(exceptionsFrom(read?.events ?? [], kindsOf(hours)[0] ?? 'Open'));
 
   function add() {
     const wrong = addExceptions(hours, added.list, `${added.list.length} days from a calendar`);

@@ -9,6 +9,7 @@
     momentOfDay,
     onDuty,
     shiftsOf,
+    swapsFrom,
     writeTime,
   } from '$core/hours';
   import { usersOf, type Rota } from '$core/system';
@@ -74,21 +75,10 @@
       problem = result.message;
       return;
     }
-    const byName = new Map(people.map((p) => [p.name.toLowerCase(), p.id]));
-    const unknown = new Set<string>();
-    const swaps = result.events.flatMap((e) => {
-      const personId = byName.get(e.name.toLowerCase());
-      if (!personId) {
-        unknown.add(e.name);
-        return [];
-      }
-      return e.times
-        ? [{ ...e.times, personId }]
-        : [{ from: `${e.days!.from}T00:00`, to: `${addDays(e.days!.to, 1)}T00:00`, personId }];
-    });
+    const { swaps, unknown } = swapsFrom(result.events, people);
     notes = [
       ...result.notes,
-      ...(unknown.size ? [`Nobody here is called ${[...unknown].slice(0, 5).join(', ')}: left out.`] : []),
+      ...(unknown.length ? [`Nobody here is called ${unknown.slice(0, 5).join(', ')}: left out.`] : []),
     ];
     problem = swaps.length
       ? (setRota(rota, { swaps: [...rota.swaps, ...swaps] }, `${swaps.length} turns from a calendar`) ?? '')

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { newNumber } from '$core/system';
+  import { takenIn } from '$core/answering';
+  import { totals } from '$core/costs';
   import type { Offer, Search } from '$standins/carrier/carrier';
   import { takenNow, type Ordered } from '$standins/carrier/book';
   import { dropNumbers, orderNumbers, reserveNumbers } from '$workspace';
@@ -18,16 +19,8 @@
   const open = $derived(mine.filter((r) => r.until > theBusiness().now));
   const over = $derived(mine.filter((r) => r.until <= theBusiness().now));
   const total = $derived(
-    Object.entries(
-      open.reduce<Record<string, number>>(
-        (sums, { offer }) => ({
-          ...sums,
-          [offer.currency]: (sums[offer.currency] ?? 0) + offer.monthlyCents,
-        }),
-        {},
-      ),
-    )
-      .map(([currency, cents]) => priceText(cents, currency))
+    totals(open.map((r) => ({ cents: r.offer.monthlyCents, currency: r.offer.currency })))
+      .map(({ cents, currency }) => priceText(cents, currency))
       .join(' + '),
   );
   interface Failure {
@@ -83,25 +76,11 @@
 
   /** Bought numbers come into the draft, as one edit. */
   function place(offers: Offer[]) {
-    const system = theBusiness().system;
-    const sites = Object.keys(system.sites);
-    let n = Object.keys(system.numbers).length;
     theBusiness().edit(
       `Take ${offers.map((o) => theBusiness().number(o.e164)).join(', ')}`,
-      offers.map((o) => ({
+      takenIn(theBusiness().system, offers, () => freshId('number')).map((value) => ({
         do: 'number.add' as const,
-        value: newNumber({
-          id: freshId('number'),
-          e164: o.e164,
-          country: o.country,
-          label: n++ ? `Number ${n}` : 'Main line',
-          use: n === 1 ? 'main' : 'department',
-          kind: o.kind,
-          place: o.place,
-          siteId: sites.length === 1 ? sites[0]! : null,
-          monthlyCents: o.monthlyCents,
-          currency: o.currency,
-        }),
+        value,
       })),
       { withNotice: true },
     );

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
-  import { OCCASION_WORDS } from '$core/answering';
-  import { allSteps, type Occasion, type Plan, type System, type VoicemailStep } from '$core/system';
+  import { mailboxFor, OCCASION_WORDS } from '$core/answering';
+  import { type Occasion, type Plan, type System, type VoicemailStep } from '$core/system';
   import { freshId } from '../ids';
   import RecordingField from '../RecordingField.svelte';
   import { theBusiness } from '../session.svelte';
@@ -18,21 +18,8 @@
   /** The people this plan rings would hear a new mailbox of its own. */
   function start() {
     const id = freshId('mailbox');
-    const owners = [...allSteps(plan.steps)].flatMap((s) =>
-      s.kind === 'ring' ? s.targets.filter((t) => t.kind === 'person').map((t) => t.id) : [],
-    );
     theBusiness().edit(`Start a mailbox for ${plan.name}`, [
-      {
-        do: 'mailbox.add',
-        value: {
-          id,
-          name: plan.name,
-          ownerIds: [...new Set(owners)],
-          greetingId: null,
-          longest: 180,
-          mailTo: [],
-        },
-      },
+      { do: 'mailbox.add', value: mailboxFor(plan, id) },
       { do: 'step.set', planId: plan.id, step: { ...step, mailboxId: id } },
     ]);
   }

@@ -96,6 +96,12 @@ export interface HelpFromPhone {
   doubts: string[];
 }
 
+/** Whether anybody of a site is told of a call for help (47 CFR §9.16). */
+const isTold = (siteId: string | null, { sites }: System): boolean => {
+  const notify = siteId ? sites[siteId]?.notify : undefined;
+  return notify !== undefined && notify.personIds.length + notify.mailTo.length > 0;
+};
+
 /** What help would get from every phone that calls through the system; linked phones call by their own provider. */
 export const helpTable = (system: System, standing: Standing, now: number): HelpFromPhone[] =>
   Object.values(system.phones)
@@ -113,7 +119,7 @@ export const helpTable = (system: System, standing: Standing, now: number): Help
             ? Object.values(addressProblems(address))
             : ['No address is known: help is sent nowhere.']),
         ...(help.callback ? [] : ['They cannot ring back.']),
-        ...(help.siteId ? [] : ['Nobody is told.']),
+        ...(isTold(help.siteId, system) ? [] : ['Nobody is told.']),
       ];
       return { phone, personId, numbers, help, address: address ? addressLine(address) : '', doubts };
     });

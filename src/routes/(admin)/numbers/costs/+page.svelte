@@ -1,101 +1,65 @@
 <script lang="ts">
   import { NumberInput } from 'carbon-components-svelte';
-  import { estimated, logged, type Used } from '$core/costs';
+  import {
+    billOf,
+    fixedLines,
+    LOG_CALLS,
+    LOG_DAYS,
+    minutesOf,
+    totals,
+    type BillLine,
+    type Sum,
+  } from '$core/costs';
   import { addDays, localTime, momentOf } from '$core/hours';
-  import { profileOf } from '$core/numbering';
   import { TARIFF } from '$standins/carrier/prices';
   import { count, priceText } from '$ui/format';
   import { Remembered } from '$ui/remembered.svelte';
   import { theBusiness } from '$ui/session.svelte';
 
-  /** The log counts from so many calls on, over the last so many days. */
-  const LOG_CALLS = 10;
-  const LOG_DAYS = 30;
-  const DAY = 86_400_000;
-
   const system = $derived(theBusiness().system);
-  const numbers = $derived(Object.values(system.numbers));
-  const people = $derived(Object.keys(system.people).length);
-  const currency = $derived(profileOf(system.business.country).currency);
   const assumed = new Remembered(`costs ${theBusiness().view.business.id}`, { calls: 20, talk: 3 });
   const date = $derived(localTime(theBusiness().zone, theBusiness().now).date);
   const week = $derived([
     momentOf(theBusiness().zone, date, 0),
     momentOf(theBusiness().zone, addDays(date, 7), 0),
   ] as const);
-  const log = $derived(theBusiness().view.calls.filter((c) => c.at > week[0] - LOG_DAYS * DAY));
-  const fromLog = $derived(log.length >= LOG_CALLS);
-  const days = $derived(log.length ? Math.ceil((week[0] + DAY - log[0]!.at) / DAY) : LOG_DAYS);
-
-  interface Row {
-    what: string;
-    detail: string;
-    cents: number;
-    currency: string;
-  }
-  const minutes = $derived(
-    numbers.map((n): { label: string; used: Used } => ({
-      label: n.label,
-      used: fromLog
-        ? logged(
-            system,
-            n,
-            log
-              .filter((c) => c.request.to.kind === 'number' && c.request.to.e164 === n.e164)
-              .map((c) => c.trace),
-            days,
-          )
-        : estimated(system, theBusiness().standing, n, assumed.value.calls, assumed.value.talk, week),
-    })),
+  const used = $derived(
+    minutesOf(system, theBusiness().standing, theBusiness().view.calls, week, assumed.value),
   );
-  const sum = (kind: keyof Used) => minutes.reduce((total, m) => total + m.used[kind], 0);
-  const who = (kind: keyof Used) =>
-    minutes
-      .filter((m) => m.used[kind] >= 0.5)
-      .map((m) => `${m.label} ${Math.round(m.used[kind])} min`)
-      .join(', ') || 'none';
-  const rows = $derived<Row[]>([
-    ...numbers.map((n) => ({
-      what: theBusiness().number(n.e164),
-      detail: `${n.label}, ${n.kind}`,
-      cents: n.monthlyCents,
-      currency: n.currency,
-    })),
-    {
-      what: count(people, 'person', 'people'),
-      detail: `${priceText(TARIFF.person, currency)} each, with all their phones`,
-      cents: people * TARIFF.person,
-      currency,
-    },
-    {
-      what: 'Toll-free minutes',
-      detail: `${who('tollFree')}; ${TARIFF.tollFreeMinute} cents a minute`,
-      cents: Math.round(sum('tollFree') * TARIFF.tollFreeMinute),
-      currency,
-    },
-    {
-      what: 'Minutes sent on to outside phones',
-      detail: `${who('forwarded')}; ${TARIFF.forwardedMinute} cents a minute`,
-      cents: Math.round(sum('forwarded') * TARIFF.forwardedMinute),
-      currency,
-    },
-  ]);
-  const totalOf = (list: { cents: number; currency: string }[]) =>
-    Object.entries(
-      list.reduce<Record<string, number>>(
-        (t, r) => ({ ...t, [r.currency]: (t[r.currency] ?? 0) + r.cents }),
-        {},
-      ),
-    )
-      .map(([c, cents]) => priceText(cents, c))
+  const lines = $derived(billOf(system, TARIFF, used.minutes));
+
+  const sumText = (sums: readonly Sum[]) =>
+    totals(sums)
+      .map(({ cents, currency }) => priceText(cents, currency))
       .join(' + ');
-  const inForce = $derived(theBusiness().view.inForce.system);
-  const fixed = (s: typeof system) => [
-    ...Object.values(s.numbers).map((n) => ({ cents: n.monthlyCents, currency: n.currency })),
-    { cents: Object.keys(s.people).length * TARIFF.person, currency: profileOf(s.business.country).currency },
-  ];
-  const before = $derived(totalOf(fixed(inForce)));
-  const after = $derived(totalOf(fixed(system)));
+  function wordsOf(line: BillLine): { what: string; detail: string } {
+    switch (line.what) {
+      case 'number':
+        return {
+          what: theBusiness().number(line.number.e164),
+          detail: `${line.number.label}, ${line.number.kind}`,
+        };
+      case 'people':
+        return {
+          what: count(line.people, 'person', 'people'),
+          detail: `${priceText(line.each, line.currency)} each, with all their phones`,
+        };
+      case 'tollFree':
+      case 'forwarded': {
+        const { what, perMinute } = line;
+        const who = line.minutes.map((m) => `${m.number.label} ${Math.round(m.used[what])} min`);
+        return {
+          what: what === 'tollFree' ? 'Toll-free minutes' : 'Minutes sent on to outside phones',
+          detail: `${who.join(', ') || 'none'}; ${perMinute} cents a minute`,
+        };
+      }
+    }
+  }
+  const rows = $derived(
+    lines.map((line) => ({ ...wordsOf(line), cents: line.cents, currency: line.currency })),
+  );
+  const before = $derived(sumText(fixedLines(theBusiness().view.inForce.system, TARIFF)));
+  const after = $derived(sumText(fixedLines(system, TARIFF)));
   function assume(change: Partial<typeof assumed.value>) {
     assumed.value = { ...assumed.value, ...change };
   }
@@ -121,7 +85,7 @@
       <tfoot>
         <tr>
           <td colspan="2"><b>Together</b></td>
-          <td class="right"><b data-testid="total">{totalOf(rows)}</b></td>
+          <td class="right"><b data-testid="total">{sumText(lines)}</b></td>
         </tr>
       </tfoot>
     </table>
@@ -134,9 +98,10 @@
   <aside>
     <div class="card">
       <h2>Where the minutes come from</h2>
-      {#if fromLog}
+      {#if used.fromLog}
         <p>
-          From the call log: {count(log.length, 'call')} in {count(days, 'day')}, carried forward to a month.
+          From the call log: {count(used.calls, 'call')} in {count(used.days, 'day')}, carried forward to a
+          month.
         </p>
       {:else}
         <p>

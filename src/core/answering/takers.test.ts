@@ -1,0 +1,57 @@
+import { expect, it } from 'vitest';
+import { edited, yard } from '../../../tests/fixtures/yard';
+import { emptySystem, newBusiness, newSite, civicAddress } from '../system';
+import { mailboxFor, takenIn } from '.';
+
+const offer = (e164: string) => ({
+  e164,
+  country: 'US',
+  kind: 'geographic' as const,
+  place: 'Port Ansel',
+  monthlyCents: 400,
+  currency: 'USD',
+});
+const ids = () => {
+  let n = 0;
+  return () => `n${++n}`;
+};
+
+it('the first number of a business is its main line, the others are departments', () => {
+  const none = emptySystem(
+    newBusiness({ name: 'Lantern Cove', country: 'US', timeZone: 'America/Los_Angeles' }),
+  );
+  const taken = takenIn(none, [offer('+13605550101'), offer('+13605550102')], ids());
+  expect(taken).toMatchObject([
+    { id: 'n1', label: 'Main line', use: 'main', siteId: null, e164: '+13605550101', planId: null },
+    { id: 'n2', label: 'Number 2', use: 'department' },
+  ]);
+});
+
+it('they belong to the only site; where there are two it is not said', () => {
+  const yards = yard();
+  expect(takenIn(yards, [offer('+13605550199')], ids())).toMatchObject([
+    { label: 'Number 4', use: 'department', siteId: 'yard' },
+  ]);
+  const two = edited(yards, [
+    {
+      do: 'site.add',
+      value: newSite({
+        id: 'pier',
+        name: 'Pier',
+        timeZone: 'America/Los_Angeles',
+        address: civicAddress({ country: 'US' }),
+      }),
+    },
+  ]);
+  expect(takenIn(two, [offer('+13605550199')], ids())[0]!.siteId).toBeNull();
+});
+
+it('a mailbox of a plan is heard by the people it rings, each once', () => {
+  const system = yard();
+  expect(mailboxFor(system.plans['main-plan']!, 'box')).toMatchObject({
+    id: 'box',
+    name: 'Main line',
+    ownerIds: ['rosa', 'idris'],
+    greetingId: null,
+  });
+});

@@ -1,0 +1,45 @@
+/** What a number that has been bought becomes, and who hears a mailbox that a plan starts. */
+import {
+  allSteps,
+  newMailbox,
+  newNumber,
+  type Mailbox,
+  type NumberHeld,
+  type Plan,
+  type System,
+} from '../system';
+import { readingOf } from './kinds';
+
+/** A number as somebody sells it. */
+export type Bought = Pick<NumberHeld, 'e164' | 'country' | 'kind' | 'place' | 'monthlyCents' | 'currency'>;
+
+/**
+ * Numbers as they come into a system: the first of a business is its main line, later ones are departments; all belong to the
+ * only site where there is just one.
+ */
+export function takenIn(system: System, offers: readonly Bought[], freshId: () => string): NumberHeld[] {
+  const sites = Object.keys(system.sites);
+  const held = Object.keys(system.numbers).length;
+  return offers.map(({ e164, country, kind, place, monthlyCents, currency }, i) => {
+    const nth = held + i + 1;
+    return newNumber({
+      id: freshId(),
+      e164,
+      country,
+      kind,
+      place,
+      monthlyCents,
+      currency,
+      label: nth === 1 ? 'Main line' : `Number ${nth}`,
+      use: nth === 1 ? 'main' : 'department',
+      siteId: sites.length === 1 ? sites[0]! : null,
+    });
+  });
+}
+
+/** A mailbox of a plan's own: heard by the people it rings. */
+export const mailboxFor = (plan: Plan, id: string): Mailbox => {
+  const rung = [...allSteps(plan.steps)].flatMap((step) => [...(readingOf(step).rings?.(step) ?? [])]);
+  const people = rung.filter((t) => t.kind === 'person').map((t) => t.id);
+  return newMailbox({ id, name: plan.name, ownerIds: [...new Set(people)], longest: 180 });
+};
