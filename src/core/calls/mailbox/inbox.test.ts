@@ -114,6 +114,110 @@ describe('a mailbox listened to by keypad', () => {
     expect(call.outcome).toEqual({ kind: 'listened', mailboxId: 'rosa-box' });
   });
 
+  const said = (call: Listener) => call.trace.flatMap((e) => (e.kind === 'says' ? [e.words] : []));
+  const keys = (call: Listener) => call.trace.flatMap((e) => (e.kind === 'key' ? [e.key] : []));
+  const MENU =
+    'You have 2 new messages and 1 heard message. For the new ones press 1. For those you have heard press 2. To end press star.';
+  const AFTER =
+    'To hear it again press 1. To keep it press 2. To put it in the bin press 3. To call back press 4. For what came first press 0.';
+
+  it('plays those that have been heard, each with who left it when', () => {
+    const call = listen().press(`${PIN}#2`);
+    expect(call.heard).toBe('Message 1 of 1, from (604) 555-0126, Sunday 09:00.');
+    expect(keys(call)).toEqual(['2']);
+    expect(call.trace.find((e) => e.kind === 'pin')).toMatchObject({ right: true });
+    // What is said of it takes so long before it is played.
+    expect(call.trace.find((e) => e.kind === 'plays')).toMatchObject({ messageId: 'm3', after: 4000 });
+  });
+  it('plays one again, goes on by the square key, and to what came first by 0', () => {
+    const call = listen().press(`${PIN}#1`);
+    call.press('1');
+    expect(said(call).slice(-2)).toEqual(Array(2).fill('Message 1 of 2, from (206) 555-0134, Monday 09:00.'));
+    expect(call.press('#').heard).toContain('Message 2 of 2');
+    expect(call.marked).toEqual([['m1', 'heard']]);
+    // One of them has been heard by now.
+    expect(call.press('0').heard).toContain('You have 1 new message and 2 heard messages.');
+  });
+  it('asks what to do after a key that means nothing, and after a message has been played', () => {
+    const call = listen().press(`${PIN}#1`);
+    expect(call.press('9').heard).toBe(AFTER);
+    call.wait(60);
+    // Nobody says anything any more: it is said three times in all, and the call is over.
+    expect(said(call).filter((w) => w === AFTER)).toHaveLength(3);
+    expect(said(call).at(-1)).toBe('Goodbye.');
+    expect(call.outcome).toEqual({ kind: 'listened', mailboxId: 'rosa-box' });
+  });
+  it('says the menu again after a key that leads nowhere, three times in all', () => {
+    const call = listen().press(`${PIN}#9`);
+    expect(said(call).filter((w) => w === MENU)).toHaveLength(2);
+    call.press('9');
+    expect(said(call).filter((w) => w === MENU)).toHaveLength(3);
+    expect(call.press('9').heard).toBe('Goodbye.');
+    // What is pressed while it says goodbye means nothing.
+    const { length } = call.trace;
+    call.press('*1');
+    expect(call.trace).toHaveLength(length);
+    expect(call.wait(3).outcome).toEqual({ kind: 'listened', mailboxId: 'rosa-box' });
+  });
+  it('says only what there is to be heard', () => {
+    const of = (messages: Held[]) => {
+      const call = listen();
+      call.engine.held = () => messages;
+      return call.press(`${PIN}#`);
+    };
+    expect(of([]).heard).toBe('You have no new messages and no heard messages. To end press star.');
+    expect(of(held.slice(0, 1)).heard).toBe(
+      'You have 1 new message and no heard messages. For the new ones press 1. To end press star.',
+    );
+    expect(of(held.slice(2)).heard).toBe(
+      'You have no new messages and 1 heard message. For those you have heard press 2. To end press star.',
+    );
+    const none = of(held.slice(2)).press('1');
+    expect(none.trace.some((e) => e.kind === 'plays')).toBe(false);
+  });
+  it('ends by the star while a PIN is asked for; nobody has listened then', () => {
+    expect(listen().press('12*').outcome).toEqual({ kind: 'listened', mailboxId: null });
+  });
+  it('asks for the PIN again where nothing is dialled, three times in all', () => {
+    const call = listen().wait(120);
+    expect(said(call)).toEqual([
+      ...Array<string>(3).fill('Enter the PIN of Rosa Delgado, then the square key.'),
+      'Goodbye.',
+    ]);
+    expect(call.outcome).toEqual({ kind: 'listened', mailboxId: null });
+  });
+
+  describe('from a phone whose person has no mailbox', () => {
+    const ASK = 'Enter the extension of the mailbox, then the square key.';
+    const from = { from: { kind: 'phone', phoneId: 'pia-web' } } as const;
+    it('asks whose it is, and then for the PIN', () => {
+      const call = listen(from);
+      expect(call.heard).toBe(ASK);
+      expect(call.press('201#').heard).toBe('Enter the PIN of Rosa Delgado, then the square key.');
+      expect(call.press(`${PIN}#`).heard).toBe(MENU);
+    });
+    it('takes an extension without the square key after a pause', () => {
+      expect(listen(from).press('201').wait(4).heard).toContain('Enter the PIN of Rosa Delgado');
+    });
+    it('asks again where nobody has it, or whoever has it has no mailbox, and ends after the third', () => {
+      const call = listen(from).press('299#');
+      expect(said(call)).toEqual([ASK, ASK]);
+      call.press('203#');
+      expect(said(call)).toEqual([ASK, ASK, ASK]);
+      expect(call.press('230#').heard).toBe('That was wrong three times. Goodbye.');
+      expect(call.wait(5).outcome).toEqual({ kind: 'listened', mailboxId: null });
+    });
+    it('asks again where nothing is dialled, three times in all', () => {
+      expect(said(listen(from).wait(120))).toEqual([ASK, ASK, ASK, 'Goodbye.']);
+    });
+  });
+
+  it('says of a hidden number that it cannot be called, and goes on', () => {
+    const call = listen().press(`${PIN}#12`).press('4');
+    expect(call.heard).toBe('The caller hid their number: there is nothing to call back.');
+    expect(call.press('3').marked).toContainEqual(['m2', 'binned']);
+  });
+
   it('keeps the PIN out of what is written down', () => {
     const call = listen().press(`${PIN}#`);
     expect(call.trace.some((e) => e.kind === 'key')).toBe(false);
