@@ -20,7 +20,7 @@ export interface State {
 }
 
 /** The demonstration, opened at a local time of the business: "2026-11-24T10:15". */
-function openedAt(local: string): State {
+export function openedAt(local: string): State {
   const state = JSON.parse(readFileSync(SEED, 'utf8')) as State;
   const settings = state.origins[0]!.indexedDB[0]!.stores.find((s) => s.name === 'settings')!;
   const [hours, minutes] = local.slice(11).split(':').map(Number);
