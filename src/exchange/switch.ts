@@ -5,7 +5,7 @@
 import { calledPerson, CallEngine, settingsOf, type CallState } from '../core/calls';
 import type { Held } from '../core/messages';
 import { emptyStanding, type Standing } from '../core/system';
-import { benchTime, type ClockSetting } from '../standins/clock/clock';
+import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
   clockOf,
   ExchangeRecord,
@@ -210,7 +210,7 @@ export class Switch {
     if (next < Infinity)
       this.timer = setTimeout(
         () => this.inTurn(() => this.settle()),
-        Math.min(Math.max(0, next - this.now()), 60_000),
+        Math.min(Math.max(0, (next - this.now()) / speedOf(this.clock)), 60_000),
       );
   }
 

@@ -15,8 +15,13 @@
     switchTrouble.listen();
     startExchange();
     void newVersion.start();
-    const timer = setInterval(() => session.tick(), 1000);
-    return () => clearInterval(timer);
+    let timer: ReturnType<typeof setTimeout>;
+    const tick = () => {
+      session.tick();
+      timer = setTimeout(tick, 1000 / session.speed);
+    };
+    tick();
+    return () => clearTimeout(timer);
   });
 </script>
 

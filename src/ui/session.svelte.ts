@@ -1,4 +1,5 @@
 /** What this window is: its database, the business it shows, what is wrong with that, and what to say to the person. */
+import { speedOf } from '$standins/clock/clock';
 import {
   Changes,
   DB_NAME,
@@ -72,6 +73,10 @@ class Session {
     this.business = new OpenBusiness(opened.workspace, this.db!, this.changes!, this.say);
   }
 
+  /** How many times as fast as real time it goes here. */
+  get speed(): number {
+    return this.business ? speedOf(this.business.view.clock) : 1;
+  }
   /** Brings the time up to date. */
   tick(): void {
     this.business?.tick();

@@ -3,7 +3,7 @@ import { checkExtension, ExtensionIndex } from '../numbering/extensions';
 import { knownProfile } from '../numbering/profiles';
 import { Network } from './primitives';
 import type { Hours } from './hours';
-import type { Step } from './plans';
+import type { Step, StepOf } from './plans';
 import type { System } from './schema';
 import { groupsWithin } from './groups';
 import { extensionsInUse } from './namespace';
@@ -213,22 +213,39 @@ export function checkSteps(steps: readonly Step[]): void {
   }
 }
 
-/** What must hold true of one step, whatever else there is. */
-function checkStep(step: Step): void {
-  const twice = (names: readonly string[]) => names.find((n, i) => names.indexOf(n) !== i);
-  if (step.kind === 'menu') {
-    const key = twice(step.branches.map((b) => b.key));
-    if (key) throw new Refused('key', `Key ${key} is there twice.`);
-    if (step.nameKey !== null && step.branches.some((b) => b.key === step.nameKey))
-      throw new Refused('nameKey', `Key ${step.nameKey} has a branch already.`);
-  } else if (step.kind === 'hours') {
-    const period = twice(step.branches.map((b) => b.period));
-    if (period) throw new Refused('period', `There are two branches for ${period}.`);
-  } else if (step.kind === 'ring' || step.kind === 'queue') {
-    const way = twice((step.branches ?? []).map((b) => b.way));
-    if (way) throw new Refused('way', `There are two branches for “${way}”.`);
-  } else if (step.kind === 'share' && step.how === 'by shares' && step.branches.length) {
-    const sum = step.branches.reduce((all, b) => all + b.share, 0);
-    if (sum !== 100) throw new Refused('share', `The shares make ${sum} %, not 100 %.`);
-  }
+const twice = (names: readonly string[]) => names.find((n, i) => names.indexOf(n) !== i);
+const noLaw = () => undefined;
+function onlyWays({ branches }: { branches?: { way: string }[] | undefined }): void {
+  const way = twice((branches ?? []).map((b) => b.way));
+  if (way) throw new Refused('way', `There are two branches for “${way}”.`);
 }
+
+/** What must hold true of a step of each kind, whatever else there is. */
+const STEP_LAWS: { [K in Step['kind']]: (step: StepOf<K>) => void } = {
+  menu: ({ branches, nameKey }) => {
+    const key = twice(branches.map((b) => b.key));
+    if (key) throw new Refused('key', `Key ${key} is there twice.`);
+    if (nameKey !== null && branches.some((b) => b.key === nameKey))
+      throw new Refused('nameKey', `Key ${nameKey} has a branch already.`);
+  },
+  hours: ({ branches }) => {
+    const period = twice(branches.map((b) => b.period));
+    if (period) throw new Refused('period', `There are two branches for ${period}.`);
+  },
+  ring: onlyWays,
+  queue: onlyWays,
+  share: ({ how, branches }) => {
+    if (how !== 'by shares' || !branches.length) return;
+    const sum = branches.reduce((all, b) => all + b.share, 0);
+    if (sum !== 100) throw new Refused('share', `The shares make ${sum} %, not 100 %.`);
+  },
+  play: noLaw,
+  caller: noLaw,
+  ask: noLaw,
+  voicemail: noLaw,
+  forward: noLaw,
+  goto: noLaw,
+  notify: noLaw,
+  end: noLaw,
+};
+const checkStep = (step: Step): void => (STEP_LAWS[step.kind] as (step: Step) => void)(step);

@@ -1,12 +1,15 @@
 <script lang="ts">
-  import { Button, TextInput } from 'carbon-components-svelte';
+  import { Button, TextInput, Toggle } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
+  import { atSpeed, speedOf, type ClockSetting } from '$standins/clock/clock';
   import { clockText, fieldText, momentText } from '../format';
   import { session, theBusiness } from '../session.svelte';
 
   let text = $state(fieldText(theBusiness().now, theBusiness().zone));
   let problem = $state('');
-  const mode = $derived(theBusiness().view.clock.mode);
+  const clock = $derived(theBusiness().view.clock);
+  const mode = $derived(clock.mode);
+  const FAST = 10;
 
   async function set() {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
@@ -15,7 +18,15 @@
       return;
     }
     const benchAt = momentOf(theBusiness().zone, match[1]!, Number(match[2]) * 60 + Number(match[3]));
-    problem = (await theBusiness().workspace.setClock({ mode: 'set', benchAt, realAt: Date.now() })) ?? '';
+    problem =
+      (await theBusiness().workspace.setClock({
+        ...atSpeed(clock, speedOf(clock), Date.now()),
+        benchAt,
+      } as ClockSetting)) ?? '';
+    session.tick();
+  }
+  async function hurry(on: boolean) {
+    problem = (await theBusiness().workspace.setClock(atSpeed(clock, on ? FAST : 1, Date.now()))) ?? '';
     session.tick();
   }
   async function real() {
@@ -32,7 +43,7 @@
 </p>
 <p class="small">
   {mode === 'real' ? 'The bench goes by real time.' : 'The bench clock was set and runs on from there.'} Everything
-  goes by it, ringing included.
+  goes by it, ringing included; only sound is as long as it is.
 </p>
 <TextInput
   type="datetime-local"
@@ -40,6 +51,15 @@
   bind:value={text}
   invalid={!!problem}
   invalidText={problem}
+/>
+<Toggle
+  labelText="Ten times as fast"
+  labelA="No"
+  labelB="Yes"
+  toggled={speedOf(clock) > 1}
+  on:toggle={(e) => {
+    if (e.detail.toggled !== speedOf(clock) > 1) void hurry(e.detail.toggled);
+  }}
 />
 <div class="row">
   <Button size="small" on:click={set}>Set the clock</Button>

@@ -11,6 +11,7 @@ import { answerGiven, askedEnough, keyWhileAsked } from './asking';
 import { keyAtMailbox } from './mailbox-keys';
 import { menuTimeOut, pressInMenu } from './menu';
 import { named, namedEnough } from './named';
+import { endAfterPlaying } from './steps';
 
 /** Where there is nothing, it means nothing in that phase. */
 interface Rules<P extends Phase> {
@@ -86,7 +87,8 @@ function promptOver(run: Run, call: CallState): void {
   const { step, next } = stopOf(run, call);
   if ('recordingId' in step && step.recordingId)
     run.say(call, { kind: 'prompt ended', recordingId: step.recordingId });
-  if (step.kind === 'end') return run.end(call, 'system', { kind: 'ended', how: step.how });
+  const end = endAfterPlaying(step);
+  if (end) return run.end(call, 'system', end);
   run.enter(call, next);
 }
 

@@ -1,6 +1,7 @@
 /** Every kind of step: one that is missing does not compile, for a call would stand still in it. */
 import type { Step, StepOf } from '../../../system';
 import type { CallState, Run } from '../../base/state';
+import type { Outcome } from '../../base/trace';
 import { enterQueue } from '../../queues/queueing';
 import { ask } from '../asking';
 import { menu } from '../menu';
@@ -36,6 +37,26 @@ const WALKS: { [K in Step['kind']]: Walk<StepOf<K>> } = {
     return next;
   },
 };
+
+/** Kinds that end a call with what they have played; after every other it goes on. */
+const LAST_WORDS: { [K in Step['kind']]: ((step: StepOf<K>) => Outcome) | null } = {
+  end: ({ how }) => ({ kind: 'ended', how }),
+  play: null,
+  ring: null,
+  hours: null,
+  caller: null,
+  menu: null,
+  queue: null,
+  share: null,
+  ask: null,
+  voicemail: null,
+  forward: null,
+  goto: null,
+  notify: null,
+};
+/** How a call ends once a step has played what it plays; null where it goes on. */
+export const endAfterPlaying = (step: Step): Outcome | null =>
+  (LAST_WORDS[step.kind] as ((step: Step) => Outcome) | null)?.(step) ?? null;
 
 /** Takes a call through the step it has come to. @returns as a `Walk` does */
 export const walk = (run: Run, call: CallState, stop: At<Step>): string | null | undefined =>
