@@ -15,6 +15,9 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/rehearsals/**/*.test.ts'],
     environment: 'node',
+    // No test leaves anything behind that another would find: loading all files anew for each took longer than the tests.
+    isolate: false,
+    maxWorkers: '100%',
     server: { deps: { inline: BUNDLED } },
     // Tests that try hundreds of cases take their time on a busy machine; none asserts how long.
     testTimeout: 60_000,

@@ -1,5 +1,5 @@
 // npm test: types, lint, unit tests, build and browser tests; the last line counts them all.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { installPackages, run } from './ready.mjs';
 
@@ -20,11 +20,25 @@ mkdirSync(REPORTS, { recursive: true });
 let passed = 0;
 let failed = 0;
 
-/** A step without a count of its own is one test. */
+/** A step without a count of its own is one test. What it says is shown when it is done. */
 function step(name, args) {
-  console.log(`\n— ${name}`);
-  if (spawnSync('npx', args, { stdio: 'inherit' }).status === 0) passed++;
-  else failed++;
+  return new Promise((resolve) => {
+    const child = spawn('npx', args, { stdio: ['ignore', 'pipe', 'pipe'] });
+    const said = [];
+    child.stdout.on('data', (text) => said.push(text));
+    child.stderr.on('data', (text) => said.push(text));
+    child.on('error', (error) => said.push(Buffer.from(String(error))));
+    child.on('close', (status) => {
+      console.log(`\n— ${name}\n${Buffer.concat(said).toString()}`);
+      if (status === 0) passed++;
+      else failed++;
+      resolve();
+    });
+  });
+}
+/** Steps one after the other. */
+async function lane(...steps) {
+  for (const [name, args] of steps) await step(name, args);
 }
 /** A test runner, counted from its JSON report; one that dies without a report has failed. */
 function counted(name, args, report, count, env = {}) {
@@ -38,10 +52,14 @@ function counted(name, args, report, count, env = {}) {
 }
 
 run('npx', ['svelte-kit', 'sync']);
-step('types of the core, without a browser', ['tsc', '-p', 'tsconfig.core.json']);
-step('types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']);
-step('lint', ['eslint', '.']);
-step('format', ['prettier', '--check', '--log-level', 'warn', '.']);
+// Each takes one core: two go beside each other.
+await Promise.all([
+  lane(
+    ['types of the core, without a browser', ['tsc', '-p', 'tsconfig.core.json']],
+    ['types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
+  ),
+  lane(['lint', ['eslint', '.']], ['format', ['prettier', '--check', '--log-level', 'warn', '.']]),
+]);
 counted(
   'unit tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${REPORTS}/unit.json`],
@@ -51,7 +69,7 @@ counted(
     failed: r.numFailedTests + (r.success ? 0 : r.numFailedTests ? 0 : 1),
   }),
 );
-step('build', ['vite', 'build', '--logLevel', 'warn']);
+await step('build', ['vite', 'build', '--logLevel', 'warn']);
 counted('browser tests', ['playwright', 'test'], `${REPORTS}/browser.json`, (r) => ({
   passed: r.stats.expected + r.stats.flaky,
   failed: r.stats.unexpected + r.errors.length,

@@ -24,7 +24,8 @@ const chromium = (): string =>
   '/usr/bin/chromium';
 
 export const shared: PlaywrightTestConfig = {
-  workers: 2,
+  // One more than there are cores: real calls wait for real seconds.
+  workers: 3,
   // Each test has a browser of its own: none need wait for the others of its file.
   fullyParallel: true,
   // Real calls take real seconds; on a busy machine one may be late. A third failure counts.
