@@ -1,5 +1,8 @@
 /** What is found of the draft, kept up to date: the findings, and whether each promise is kept. */
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { untrack } from 'svelte';
+import { version } from '$app/environment';
 import { findingsOf, type Finding } from '$core/findings';
 import { checkPromises, type Verdict } from '$core/promises';
 import type { Standing, System } from '$core/system';
@@ -8,6 +11,9 @@ import { freshId } from './ids';
 
 /** What is looked at; reactive. */
 interface LookedAt {
+  readonly id: string;
+  /** Of the draft: a new one with every step. */
+  readonly revision: string;
   readonly system: System;
   readonly standing: Standing;
   readonly today: string;
@@ -18,6 +24,10 @@ interface LookedAt {
 
 /** Long enough for a frame to be drawn, short enough not to be noticed. */
 const AFTER_DRAWING_MS = 60;
+/** A page that has just been opened is for whoever opened it first: what takes a core for a second comes after that. */
+const AFTER_OPENING_MS = 1000;
+/** Where what was found is kept for the next page of this window. */
+const keptAt = (businessId: string): string => `upper-line:verdicts:${businessId}`;
 
 export class Checks {
   /** Looked for once the screen has been drawn, for in a large business it takes a while. */
@@ -69,10 +79,17 @@ export class Checks {
 
   private holdPromises(): (() => void) | undefined {
     const { system, standing, today } = this.at;
-    // The coming year is another one every day.
-    void today;
     if (!Object.keys(system.promises).length) {
       this.verdicts = [];
+      this.verdictsOf = system;
+      return;
+    }
+    // The coming year is another one every day.
+    const revision = untrack(() => this.at.revision);
+    const about = hashOf(JSON.stringify([version, revision, standing, today]));
+    const known = untrack(() => this.known(about));
+    if (known) {
+      this.verdicts = known;
       this.verdictsOf = system;
       return;
     }
@@ -85,8 +102,34 @@ export class Checks {
       if (!found) return;
       this.verdicts = found;
       this.verdictsOf = system;
+      this.keep(about, found);
     };
-    const timer = setTimeout(() => void look(), AFTER_DRAWING_MS);
+    const first = untrack(() => this.verdicts === null);
+    const timer = setTimeout(() => void look(), first ? AFTER_OPENING_MS : AFTER_DRAWING_MS);
     return () => clearTimeout(timer);
   }
+
+  /** What this window found of the same draft, standing and day on the page before. */
+  private known(about: string): Verdict[] | undefined {
+    try {
+      const kept = JSON.parse(sessionStorage.getItem(keptAt(this.at.id)) ?? 'null') as Kept | null;
+      return kept?.about === about ? kept.verdicts : undefined;
+    } catch {
+      return undefined;
+    }
+  }
+  private keep(about: string, verdicts: Verdict[]): void {
+    try {
+      sessionStorage.setItem(keptAt(this.at.id), JSON.stringify({ about, verdicts } satisfies Kept));
+    } catch {
+      // Without room the next page looks again.
+    }
+  }
 }
+
+interface Kept {
+  about: string;
+  verdicts: Verdict[];
+}
+
+const hashOf = (text: string): string => bytesToHex(sha256(utf8ToBytes(text)));

@@ -35,6 +35,7 @@ export class OpenBusiness {
   actor = $state.raw<string | null>(null);
 
   readonly system = $derived(this.view.draft.record.system);
+  readonly revision = $derived(this.view.draft.record.revision);
   readonly standing = $derived(this.view.standing);
   private readonly inForce = $derived(this.view.inForce.system);
   /** What people’s own settings stand over; see `settable`. */
