@@ -24,6 +24,8 @@
   const kinds = $derived([...new Set([...weekKinds, ...added, ...(weekKinds.length ? [] : ['Open'])])]);
   const spansOf = (kind: string, day: number) => hours.weekly.filter((p) => p.kind === kind && p.day === day);
   const usedBy = $derived(usersOf(system, 'hours', hours.id));
+  const askedBy = $derived(usedBy.filter((u) => u.kind !== 'promise'));
+  const promises = $derived(usedBy.length - askedBy.length);
   const zones = $derived([
     ...new Set([
       system.business.timeZone,
@@ -82,7 +84,8 @@
     <button class="linkish small" type="button" onclick={remove}>Remove</button>
   </div>
   <p class="small soft about">
-    {usedBy.length ? `Asked by ${usedBy.map((p) => p.name).join(', ')}.` : 'No plan asks them.'}
+    {askedBy.length ? `Asked by ${askedBy.map((p) => p.name).join(', ')}.` : 'No plan asks them.'}
+    {promises ? `${count(promises, 'promise')} about them.` : ''}
     <a href="/hours/year?set={hours.id}"
       >{exceptionsOf(hours).length
         ? count(exceptionsOf(hours).length, 'exception')
