@@ -2,6 +2,7 @@
 import type { System } from '../../system';
 import { mailboxName, phoneName, queueName, whoseName } from '../base/names';
 import type { NotRung, Trace } from '../base/trace';
+import { isTold } from './told';
 
 /** What a bar shows; each is drawn in its own hue and always labelled. */
 export type BarKind =
@@ -86,6 +87,7 @@ export function ringChart(
   };
 
   for (const e of trace) {
+    if (!isTold(e, 'drawn')) continue;
     switch (e.kind) {
       case 'prompt started':
         hear(e.t, 'prompt', system.recordings[e.recordingId]?.name ?? 'recording');
@@ -154,40 +156,6 @@ export function ringChart(
         break;
       case 'ended':
         hear(e.t, null);
-        break;
-      case 'arrived':
-      case 'step':
-      case 'hours':
-      case 'caller':
-      case 'shared':
-      case 'drawn':
-      case 'plan':
-      case 'shown':
-      case 'key':
-      case 'wrong key':
-      case 'no key':
-      case 'dialled':
-      case 'noted':
-      case 'notified':
-      case 'nobody free':
-      case 'came first':
-      case 'left for last':
-      case 'comfort':
-      case 'call back asked':
-      case 'prompt ended':
-      case 'ringing over':
-      case 'redirected':
-      case 'stand-in':
-      case 'group':
-      case 'on duty':
-      case 'forward skipped':
-      case 'pin':
-      case 'marked':
-      case 'recorded':
-      case 'not kept':
-      case 'no mailbox':
-      case 'emergency':
-        // Nothing of it is drawn.
         break;
       default:
         e satisfies never;

@@ -3,6 +3,7 @@ import { mailboxName, phoneName, showingInWords } from '../base/names';
 import { traceLines } from './lines';
 import type { System } from '../../system';
 import type { Happening, Trace } from '../base/trace';
+import { isTold, type ToldIn } from './told';
 
 export interface Noticed {
   /** Milliseconds from arrival. */
@@ -22,10 +23,9 @@ export function noticed(trace: Trace, system: System): Noticed[] {
   const legs = new Map<number, string>();
   return trace.flatMap((e, i): Noticed[] => {
     if (e.kind === 'leg offered') legs.set(e.leg, e.phone);
-    const what = whatOf(e, system, legs);
-    return what === null
-      ? []
-      : [{ t: e.t, what: JSON.stringify(what), words: wordsOf(e, system) ?? lines[i]!.slice(11).trim() }];
+    if (!isTold(e, 'noticed')) return [];
+    const what = JSON.stringify(whatOf(e, system, legs));
+    return [{ t: e.t, what, words: wordsOf(e, system) ?? lines[i]!.slice(11).trim() }];
   });
 }
 
@@ -37,7 +37,7 @@ const heard = (id: string | null, system: System): string[] => {
   return sound ? [spoken(id, system), sound.hash] : [spoken(id, system)];
 };
 
-function whatOf(e: Happening, system: System, legs: Map<number, string>): unknown[] | null {
+function whatOf(e: ToldIn<'noticed'>, system: System, legs: Map<number, string>): unknown[] {
   switch (e.kind) {
     case 'prompt started':
       return ['hears', ...heard(e.recordingId, system)];
@@ -85,31 +85,6 @@ function whatOf(e: Happening, system: System, legs: Map<number, string>): unknow
     case 'ended':
       // When it happens is kept apart.
       return [{ ...e, t: 0 }];
-    case 'arrived':
-    case 'step':
-    case 'hours':
-    case 'caller':
-    case 'shared':
-    case 'drawn':
-    case 'plan':
-    case 'nobody free':
-    case 'came first':
-    case 'left for last':
-    case 'left queue':
-    case 'prompt ended':
-    case 'not rung':
-    case 'ringing over':
-    case 'redirected':
-    case 'stand-in':
-    case 'group':
-    case 'on duty':
-    case 'forward skipped':
-    case 'pin':
-    case 'plays':
-    case 'marked':
-    case 'no mailbox':
-      // Nobody notices it.
-      return null;
   }
 }
 

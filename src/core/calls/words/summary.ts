@@ -5,6 +5,7 @@ import { featureInWords } from './feature-words';
 import { listed, mailboxName, queueName, whoseName } from '../base/names';
 import type { Shown } from '../base/shown';
 import { outcomeOf, type Outcome, type Trace } from '../base/trace';
+import { isTold, type ToldIn } from './told';
 
 const seconds = (ms: number): string => `${Math.round(ms / 100) / 10} s`;
 
@@ -116,7 +117,7 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
       // The same people for the same reasons are told of once.
       if (!parts.includes(words)) parts.push(words);
     }
-    const told = partOf(e, system, played);
+    const told = isTold(e, 'said') ? partOf(e, system, played) : null;
     if (told) parts.push(told);
   }
   const ended = outcomeOf(trace);
@@ -132,7 +133,7 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
 }
 
 /** What a happening adds to the sentence; null for nothing of its own. Ringing, and the end, are told as a whole. */
-function partOf(e: Trace[number], system: System, played: string): string | null {
+function partOf(e: ToldIn<'said'>, system: System, played: string): string | null {
   switch (e.kind) {
     case 'prompt started':
       return `${played} “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`;
@@ -150,51 +151,6 @@ function partOf(e: Trace[number], system: System, played: string): string | null
       return `${e.way} after ${e.waited} s`;
     case 'redirected':
       return `sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`;
-    case 'arrived':
-    case 'step':
-    case 'hours':
-    case 'caller':
-    case 'shared':
-    case 'drawn':
-    case 'plan':
-    case 'shown':
-    case 'wrong key':
-    case 'no key':
-    case 'spell a name':
-    case 'found by name':
-    case 'noted':
-    case 'told':
-    case 'notified':
-    case 'nobody free':
-    case 'came first':
-    case 'left for last':
-    case 'comfort':
-    case 'call back asked':
-    case 'prompt ended':
-    case 'not rung':
-    case 'leg offered':
-    case 'leg sounding':
-    case 'leg asked to confirm':
-    case 'leg ended':
-    case 'ringing over':
-    case 'stand-in':
-    case 'group':
-    case 'on duty':
-    case 'forward skipped':
-    case 'answered':
-    case 'greeting started':
-    case 'tone':
-    case 'says':
-    case 'pin':
-    case 'plays':
-    case 'marked':
-    case 'recording started':
-    case 'recorded':
-    case 'not kept':
-    case 'no mailbox':
-    case 'emergency':
-    case 'ended':
-      return null;
   }
 }
 

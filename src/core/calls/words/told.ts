@@ -1,0 +1,71 @@
+/**
+ * Where each happening is told besides its line: drawn in the ring chart, noticed by somebody (it decides whether two calls
+ * differ), said in the sentence of a call. Whoever tells them handles every kind that is told there, or does not compile.
+ */
+import type { Happening, TraceEvent } from '../base/trace';
+
+type Telling = 'drawn' | 'noticed' | 'said';
+
+const TOLD = {
+  arrived: [],
+  step: [],
+  hours: [],
+  caller: [],
+  shared: [],
+  drawn: [],
+  plan: [],
+  menu: ['drawn', 'noticed', 'said'],
+  shown: ['noticed'],
+  key: ['noticed', 'said'],
+  'wrong key': ['noticed'],
+  'no key': ['noticed'],
+  dialled: ['noticed', 'said'],
+  'spell a name': ['drawn', 'noticed'],
+  'found by name': ['drawn', 'noticed'],
+  asked: ['drawn', 'noticed', 'said'],
+  noted: ['noticed'],
+  told: ['drawn', 'noticed'],
+  notified: ['noticed'],
+  queued: ['drawn', 'noticed', 'said'],
+  'nobody free': [],
+  'came first': [],
+  'left for last': [],
+  comfort: ['noticed'],
+  'left queue': ['drawn', 'said'],
+  'call back asked': ['noticed'],
+  'prompt started': ['drawn', 'noticed', 'said'],
+  'prompt ended': [],
+  'not rung': ['drawn'],
+  'leg offered': ['drawn', 'noticed'],
+  'leg sounding': ['drawn', 'noticed'],
+  'leg asked to confirm': ['drawn', 'noticed'],
+  'leg ended': ['drawn', 'noticed'],
+  'ringing over': [],
+  redirected: ['said'],
+  'stand-in': [],
+  group: [],
+  'on duty': [],
+  'forward skipped': [],
+  answered: ['drawn', 'noticed'],
+  'greeting started': ['drawn', 'noticed'],
+  tone: ['drawn', 'noticed'],
+  says: ['drawn', 'noticed'],
+  pin: [],
+  plays: ['drawn'],
+  marked: [],
+  'recording started': ['drawn', 'noticed'],
+  recorded: ['noticed'],
+  'not kept': ['noticed'],
+  'no mailbox': [],
+  emergency: ['noticed'],
+  ended: ['drawn', 'noticed'],
+} as const satisfies Record<Happening['kind'], readonly Telling[]>;
+
+/** Happenings that are told somewhere. */
+export type ToldIn<W extends Telling> = Extract<
+  TraceEvent,
+  { kind: { [K in keyof typeof TOLD]: W extends (typeof TOLD)[K][number] ? K : never }[keyof typeof TOLD] }
+>;
+
+export const isTold = <W extends Telling>(event: TraceEvent, where: W): event is ToldIn<W> =>
+  (TOLD[event.kind] as readonly Telling[]).includes(where);
