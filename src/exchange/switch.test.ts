@@ -1,119 +1,35 @@
-import 'fake-indexeddb/auto';
-import { deleteDB } from 'idb';
 import PostalMime from 'postal-mime';
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
-import { CallEngine, outcomeOf, traceLines, rehearse, type CallRequest } from '../core/calls';
+import { describe, expect, it } from 'vitest';
+import { DEMO_ID } from '../../demo/lantern-cove';
+import { outcomeOf, traceLines, rehearse } from '../core/calls';
 import { keptPin } from '../core/messages';
 import { asPaired, newRegistration } from '../core/system';
+import { Changes, storeStanding } from '../workspace';
+
+import { callerLock, phoneLock } from './protocol';
+
 import {
-  Changes,
-  DB_NAME,
-  openDatabase,
-  storeStanding,
-  writeWhole,
-  type Change,
-  type Db,
-  type Whole,
-} from '../workspace';
-import { ExchangeClient, listenForTrouble } from './client';
-import { callerLock, phoneLock, type LiveCall } from './protocol';
-import { Switch } from './switch';
+  act,
+  breathe,
+  CALL,
+  calls,
+  client,
+  db,
+  hold,
+  parts,
+  pass,
+  phase,
+  place,
+  request,
+  seen,
+  startSwitch,
+  TEN_FIFTEEN,
+  told,
+  whole,
+  withSwitch,
+} from '../../tests/fixtures/switch';
 
-/** Tuesday 24 November 2026, 10:15 at the yard. */
-const TEN_FIFTEEN = Date.UTC(2026, 10, 24, 18, 15);
-const CALL = 'call-1';
-
-let db: Db;
-let held: string[];
-let parts: { close(): void }[];
-let whole: Whole;
-let calls: LiveCall[];
-let seen: Map<string, LiveCall>;
-let client: ExchangeClient;
-let told: Change[];
-
-/** Lets timers run and what they start finish. */
-const pass = async (ms: number) => {
-  for (let left = ms; left > 0; left -= 500) await vi.advanceTimersByTimeAsync(Math.min(500, left));
-  await breathe();
-};
-/** Messages between windows and storage come in real time. */
-const breathe = async () => {
-  for (let i = 0; i < 25; i++) await new Promise<void>((resolve) => setImmediate(resolve));
-};
-
-async function startSwitch(): Promise<void> {
-  const changes = new Changes();
-  changes.listen((change) => told.push(change));
-  const live = new Switch(db, changes);
-  parts.push(changes, { close: () => live.stop() });
-  await live.start();
-  await breathe();
-}
-
-beforeEach(async () => {
-  vi.useFakeTimers({
-    now: TEN_FIFTEEN,
-    toFake: ['setTimeout', 'clearTimeout', 'setInterval', 'clearInterval', 'Date'],
-  });
-  held = [callerLock(CALL)];
-  vi.stubGlobal('navigator', {
-    locks: {
-      query: () => Promise.resolve({ held: held.map((name) => ({ name })) }),
-      request: (_: string, work: () => Promise<unknown>) => work(),
-    },
-  });
-  parts = [];
-  told = [];
-  calls = [];
-  seen = new Map();
-  db = await openDatabase();
-  whole = demonstration(TEN_FIFTEEN);
-  await writeWhole(db, whole);
-  await startSwitch();
-  let id = 0;
-  client = new ExchangeClient(
-    DEMO_ID,
-    (now) => {
-      calls = now;
-      for (const call of now) seen.set(call.request.id, call);
-    },
-    () => `message-${++id}`,
-  );
-  parts.push(client);
-});
-afterEach(async () => {
-  await pass(100);
-  for (const part of parts) part.close();
-  await breathe();
-  db.close();
-  vi.useRealTimers();
-  vi.unstubAllGlobals();
-  await deleteDB(DB_NAME);
-});
-
-const request = (to: string, change: Partial<CallRequest> = {}): CallRequest => ({
-  id: CALL,
-  at: 0,
-  from: { kind: 'outside', number: '+12065550187' },
-  to: { kind: 'number', e164: to },
-  behaviour: null,
-  ...change,
-});
-const place = async (to = '+13605550171', change: Partial<CallRequest> = {}) => {
-  const placed = client.act({ kind: 'place', request: request(to, change) });
-  await breathe();
-  await pass(1);
-  await placed;
-};
-const act = async (...args: Parameters<ExchangeClient['act']>) => {
-  const done = client.act(...args);
-  await breathe();
-  await pass(1);
-  await done;
-};
-const phase = () => seen.get(CALL)?.phase;
+withSwitch();
 
 describe('a real call', () => {
   it('takes the same way as its rehearsal, to the millisecond', async () => {
@@ -147,7 +63,7 @@ describe('a real call', () => {
     expect(await db.get('messages', CALL)).toBeUndefined();
     // The workshop rings three people for 12 s each.
     await place('+13605550143', { id: 'second', from: { kind: 'outside', number: null } });
-    held = [callerLock('second')];
+    hold([callerLock('second')]);
     await pass(46_000);
     expect(seen.get('second')?.phase).toBe('message');
     const said = client.say('second', { text: 'It leaks', sound: 'data:audio/webm;base64,AAAA' });
@@ -257,12 +173,12 @@ describe('windows that come and go', () => {
 
   it('a caller whose window stays closed has hung up; a reload has not', async () => {
     await place();
-    held = [];
+    hold([]);
     await pass(2000);
-    held = [callerLock(CALL)];
+    hold([callerLock(CALL)]);
     await pass(6000);
     expect(phase()).toBe('ringing');
-    held = [];
+    hold([]);
     await pass(8000);
     expect(phase()).toBe('over');
     expect(outcomeOf((await db.get('calls', CALL))!.trace)?.outcome).toEqual({
@@ -285,7 +201,7 @@ describe('windows that come and go', () => {
     await breathe();
     await pass(2500);
     expect((await db.get('standing', DEMO_ID))!.standing.registrations['jonah-browser']!.online).toBe(false);
-    held = [callerLock(CALL), phoneLock(DEMO_ID, 'jonah-browser')];
+    hold([callerLock(CALL), phoneLock(DEMO_ID, 'jonah-browser')]);
     // Placing a call looks first who is there.
     await place('+15095550118');
     expect(seen.get(CALL)!.legs.map((l) => l.phone)).toEqual(['wren-desk', 'jonah-browser']);
@@ -332,144 +248,6 @@ describe('windows that come and go', () => {
   });
 });
 
-describe('a switch that cannot store', () => {
-  /** Storage is full from now on. @returns how it gets room again */
-  function fill(which: (stores: string[]) => boolean = () => true): () => void {
-    const { prototype } = IDBDatabase;
-    const { transaction } = prototype;
-    prototype.transaction = function (...given) {
-      if (given[1] === 'readwrite' && which([given[0]].flat() as string[]))
-        throw new DOMException('full', 'QuotaExceededError');
-      return transaction.apply(this, given);
-    };
-    return () => {
-      prototype.transaction = transaction;
-    };
-  }
-  let trouble: (string | null)[];
-  const { transaction: usual } = IDBDatabase.prototype;
-  afterEach(() => {
-    IDBDatabase.prototype.transaction = usual;
-  });
-  beforeEach(() => {
-    trouble = [];
-    const stop = listenForTrouble((_, words) => trouble.push(words));
-    parts.push({ close: stop });
-  });
-
-  it('while a phone rings goes on with the call, says so, and keeps the call when there is room', async () => {
-    await place('+13605550171');
-    await pass(2000);
-    const room = fill();
-    await pass(6000);
-    // What is shown goes on: the phones ring and the plan with them.
-    await pass(16_000);
-    expect(trouble.at(-1)).toContain('no room');
-    expect(phase()).toBe('message');
-    room();
-    await pass(2000);
-    expect(trouble.at(-1)).toBeNull();
-    expect((await db.get('exchange', DEMO_ID))!.snapshot.calls[0]!.phase).toBe('message');
-    await act({ kind: 'hang up', callId: CALL, by: 'caller' });
-    expect(await db.get('calls', CALL)).toBeDefined();
-  });
-
-  it('at the end of a call keeps its message as soon as it can', async () => {
-    await place('+13605550171');
-    await pass(34_000);
-    const said = client.say(CALL, { text: 'The mast is down', sound: null });
-    await breathe();
-    await pass(1);
-    await said;
-    await pass(3000);
-    const room = fill();
-    await act({ kind: 'hang up', callId: CALL, by: 'caller' });
-    await pass(3000);
-    expect(await db.get('messages', CALL)).toBeUndefined();
-    room();
-    await pass(2000);
-    expect((await db.get('messages', CALL))!.said).toBe('The mast is down');
-    expect(calls.filter((c) => c.phase !== 'over')).toHaveLength(0);
-  });
-
-  it('leaves the calls of other businesses alone', async () => {
-    await writeWhole(db, demonstration(TEN_FIFTEEN, 'other-yard'));
-    await place('+13605550171');
-    const inOther: string[] = [];
-    const other = new ExchangeClient(
-      'other-yard',
-      (now) => inOther.push(...now.map((c) => c.phase)),
-      () => `other-${inOther.length}`,
-    );
-    parts.push(other);
-    const engine = vi.spyOn(CallEngine.prototype, 'snapshot');
-    engine.mockImplementationOnce(() => {
-      throw new Error('something in the first business');
-    });
-    const placed = other.act({
-      kind: 'place',
-      request: request('+13605550171', { id: 'call-2', to: { kind: 'number', e164: '+13605550171' } }),
-    });
-    await breathe();
-    await pass(1);
-    await placed;
-    await pass(3000);
-    engine.mockRestore();
-    expect(inOther).toContain('ringing');
-    expect(phase()).toBe('ringing');
-    await pass(20_000);
-    expect(phase()).not.toBe('ringing');
-  });
-});
-
-it('what a caller has said so far is there in the window that takes the call up', async () => {
-  await place('+13605550171');
-  await pass(34_000);
-  const said = client.say(CALL, { text: 'The mast is down', sound: null });
-  await breathe();
-  await pass(1);
-  await said;
-  await pass(3000);
-  // The window with the switch is killed; another one takes over from what is stored.
-  for (const part of parts.splice(0, 2)) part.close();
-  await startSwitch();
-  await act({ kind: 'hang up', callId: CALL, by: 'caller' });
-  expect((await db.get('messages', CALL))!.said).toBe('The mast is down');
-});
-
-it('calls in progress that cannot be read are not taken up, and the rest goes on', async () => {
-  await place('+13605550171');
-  for (const part of parts.splice(0, 2)) part.close();
-  const record = (await db.get('exchange', DEMO_ID))!;
-  await db.raw.put('exchange', {
-    ...record,
-    snapshot: { ...record.snapshot, calls: [{ ...record.snapshot.calls[0]!, phase: 'dreaming' as never }] },
-  });
-  await startSwitch();
-  await place('+13605550171', { id: 'later' });
-  expect(seen.get('later')!.phase).toBe('ringing');
-});
-
-it('a sound that is no sound is not taken as one', async () => {
-  await place('+13605550171');
-  await pass(34_000);
-  const said = client.say(CALL, { text: 'x', sound: 'data:text/html;base64,PGI+' });
-  await breathe();
-  await pass(1);
-  await said;
-  await pass(3000);
-  await act({ kind: 'hang up', callId: CALL, by: 'caller' });
-  expect((await db.get('messages', CALL))!.sound).toBeNull();
-});
-
-it('says so when nobody runs the switch', async () => {
-  for (const part of parts.splice(0, 2)) part.close();
-  const tried = client.act({ kind: 'place', request: request('+13605550171') });
-  const failed = expect(tried).rejects.toThrow('does not answer');
-  await pass(9000);
-  await failed;
-});
-
 it('new plans hold for new calls once they are in force', async () => {
   await place();
   const version = (await db.getAllFromIndex('versions', 'business', DEMO_ID))[0]!;
@@ -484,4 +262,26 @@ it('new plans hold for new calls once they are in force', async () => {
   expect(phase()).toBe('ringing');
   await place('+13605550171', { id: 'later' });
   expect(outcomeOf(seen.get('later')!.trace)?.outcome).toEqual({ kind: 'ended', how: 'busy' });
+});
+
+it('says so when nobody runs the switch', async () => {
+  for (const part of parts.splice(0, 2)) part.close();
+  const tried = client.act({ kind: 'place', request: request('+13605550171') });
+  const failed = expect(tried).rejects.toThrow('does not answer');
+  await pass(9000);
+  await failed;
+});
+
+it('goes by a bench clock that runs ten times as fast', async () => {
+  await db.raw.put('settings', { mode: 'set', benchAt: TEN_FIFTEEN, realAt: Date.now(), speed: 10 }, 'clock');
+  const other = new Changes();
+  parts.push(other);
+  other.tell({ businessId: null, what: 'clock' });
+  await breathe();
+  await place();
+  await pass(1500);
+  expect(phase()).toBe('ringing');
+  // Eighteen seconds of ringing are over, and nobody did anything.
+  await pass(500);
+  expect(phase()).toBe('greeting');
 });

@@ -13,6 +13,7 @@ export const ClockSetting = z.discriminatedUnion('mode', [
   }),
 ]);
 export type ClockSetting = z.infer<typeof ClockSetting>;
+type SetClock = Extract<ClockSetting, { mode: 'set' }>;
 
 /** Where the time comes from. A test or a server can give its own. */
 export interface Clock {
@@ -28,7 +29,7 @@ export const benchTime = (setting: ClockSetting, real: number): number =>
 export const speedOf = (setting: ClockSetting): number => (setting.mode === 'set' ? (setting.speed ?? 1) : 1);
 
 /** The same time, from now on at another speed. @param real the present moment, epoch milliseconds */
-export const atSpeed = (setting: ClockSetting, speed: number, real: number): ClockSetting => ({
+export const atSpeed = (setting: ClockSetting, speed: number, real: number): SetClock => ({
   mode: 'set',
   benchAt: benchTime(setting, real),
   realAt: real,

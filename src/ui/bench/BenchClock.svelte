@@ -10,6 +10,7 @@
   const clock = $derived(theBusiness().view.clock);
   const mode = $derived(clock.mode);
   const FAST = 10;
+  let fast = $derived(speedOf(clock) > 1);
 
   async function set() {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
@@ -18,20 +19,17 @@
       return;
     }
     const benchAt = momentOf(theBusiness().zone, match[1]!, Number(match[2]) * 60 + Number(match[3]));
-    problem =
-      (await theBusiness().workspace.setClock({
-        ...atSpeed(clock, speedOf(clock), Date.now()),
-        benchAt,
-      } as ClockSetting)) ?? '';
+    await put({ ...atSpeed(clock, speedOf(clock), Date.now()), benchAt });
+  }
+  async function put(setting: ClockSetting) {
+    problem = (await theBusiness().workspace.setClock(setting)) ?? '';
     session.tick();
   }
+  const real = () => put({ mode: 'real' });
   async function hurry(on: boolean) {
-    problem = (await theBusiness().workspace.setClock(atSpeed(clock, on ? FAST : 1, Date.now()))) ?? '';
-    session.tick();
-  }
-  async function real() {
-    problem = (await theBusiness().workspace.setClock({ mode: 'real' })) ?? '';
-    session.tick();
+    await put(atSpeed(clock, on ? FAST : 1, Date.now()));
+    // Where a call goes on, the clock stays as it is, and the switch says so.
+    fast = speedOf(clock) > 1;
   }
 </script>
 
@@ -56,7 +54,7 @@
   labelText="Ten times as fast"
   labelA="No"
   labelB="Yes"
-  toggled={speedOf(clock) > 1}
+  bind:toggled={fast}
   on:toggle={(e) => {
     if (e.detail.toggled !== speedOf(clock) > 1) void hurry(e.detail.toggled);
   }}
