@@ -282,6 +282,6 @@ it('goes by a bench clock that runs ten times as fast', async () => {
   await pass(1500);
   expect(phase()).toBe('ringing');
   // Eighteen seconds of ringing are over, and nobody did anything.
-  await pass(500);
+  await pass(350);
   expect(phase()).toBe('greeting');
 });
