@@ -56,6 +56,8 @@ const Case = z.strictObject({
         hangsUpAfter: z.number().nullable().default(null),
         talks: z.number().default(60),
         message: z.number().default(12),
+        /** After speaking they stay on the line and say nothing. */
+        stays: z.boolean().optional(),
         /** "2 207": seconds after it is asked for keys, and the keys. */
         keys: z.array(z.string()).default([]),
         says: z.record(z.string(), z.string()).default({}),
