@@ -133,6 +133,7 @@ export function runCase(name: string): Ran {
           hangsUpAfter: c.hangsUpAfter,
           talks: c.talks,
           message: c.message,
+          stays: c.stays,
           says: c.says,
           keys: c.keys.map((k) => {
             const [after = '', press = ''] = k.split(' ');

@@ -26,7 +26,7 @@ for (const name of process.argv.slice(2)) {
     for (const key of ['because', 'rings'] as const)
       if (told[key].length) json.calls[i]![key] = told[key];
       else delete json.calls[i]![key];
-    process.stdout.write([`   ${sentence(trace, system)}`, ...told.because, ...told.rings, ''].join('\n      '));
+    process.stdout.write([`   ${sentence(trace, system)}`, ...told.because, ...told.rings].join('\n      ') + '\n');
   }
   write();
 }
