@@ -8,6 +8,5 @@ export { arrivalTimes } from './arrival';
 export { OCCASION_WORDS, greetingAt, greetingWhenInWords, type Moment } from './greetings';
 export { replaceCommands, usesOf, type Use } from './recordings';
 export { plansFrom, sentTo } from './plans-from';
-export { assignNumber } from './starters';
-export { mailboxFor, takenIn, type Bought } from './takers';
+export { assignNumber, mailboxFor } from './starters';
 export { BEGINNINGS, type Beginning } from './beginnings';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
-import { assignNumber, planInWords } from '.';
+import { assignNumber, mailboxFor, planInWords } from '.';
 import { sentence, rehearse } from '../calls';
 import { unansweredCall, weekInWords } from '../coverage';
 
@@ -55,5 +55,15 @@ describe('where calls go over the week', () => {
       now: true,
       when: expect.stringContaining('all day'),
     });
+  });
+});
+
+it('a mailbox of a plan is heard by the people it rings, each once', () => {
+  const system = yard();
+  expect(mailboxFor(system.plans['main-plan']!, 'box')).toMatchObject({
+    id: 'box',
+    name: 'Main line',
+    ownerIds: ['rosa', 'idris'],
+    greetingId: null,
   });
 });

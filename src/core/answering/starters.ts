@@ -1,5 +1,14 @@
-/** The simplest plans: what a number needs so that somebody's phones ring and a message is kept. */
-import { newMailbox, USUAL_RING_SECONDS, type Command, type Plan, type System } from '../system';
+/** The simplest plans, and a mailbox of a plan's own: what a number needs so that phones ring and a message is kept. */
+import {
+  allSteps,
+  newMailbox,
+  USUAL_RING_SECONDS,
+  type Command,
+  type Mailbox,
+  type Plan,
+  type System,
+} from '../system';
+import { readingOf } from './kinds';
 
 /** Rings people, then takes a message. */
 const isSimple = ({ steps }: Plan): boolean =>
@@ -55,3 +64,10 @@ export function assignNumber(
   if (old && !usedElsewhere && isSimple(old)) commands.push({ do: 'plan.remove', id: old.id });
   return commands;
 }
+
+/** A mailbox of a plan's own: heard by the people it rings. */
+export const mailboxFor = (plan: Plan, id: string): Mailbox => {
+  const rung = [...allSteps(plan.steps)].flatMap((step) => [...(readingOf(step).rings?.(step) ?? [])]);
+  const people = rung.filter((t) => t.kind === 'person').map((t) => t.id);
+  return newMailbox({ id, name: plan.name, ownerIds: [...new Set(people)], longest: 180 });
+};

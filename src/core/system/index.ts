@@ -12,6 +12,7 @@ export * from './recordings';
 export * from './schema';
 export * from './defaults';
 export { newStep, usualStep } from './new-steps';
+export { takenIn, type Bought } from './bought';
 export * from './steps';
 export { Command, Edit } from './commands';
 export { applyEdit, patchSystem, type Applied } from './apply';

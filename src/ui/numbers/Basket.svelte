@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { takenIn } from '$core/answering';
   import { totals } from '$core/costs';
+  import { takenIn } from '$core/system';
   import type { Offer, Search } from '$standins/carrier/carrier';
   import { takenNow, type Ordered } from '$standins/carrier/book';
   import { dropNumbers, orderNumbers, reserveNumbers } from '$workspace';

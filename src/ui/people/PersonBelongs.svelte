@@ -1,6 +1,7 @@
 <script lang="ts">
   import { MultiSelect, Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
+  import { readingOf } from '$core/answering';
   import { numberShownBy } from '$core/calls';
   import { directNumbersOf } from '$core/people';
   import { allSteps, flatTargets, groupsOf, newMailbox, type Command, type Person } from '$core/system';
@@ -15,9 +16,8 @@
   const groups = $derived(groupsOf(system, id));
   const plans = $derived(
     Object.values(system.plans).filter((plan) =>
-      [...allSteps(plan.steps)].some(
-        (s) =>
-          s.kind === 'ring' && flatTargets(s.targets, system).some((t) => t.kind === 'person' && t.id === id),
+      [...allSteps(plan.steps)].some((s) =>
+        flatTargets(readingOf(s).rings?.(s) ?? [], system).some((t) => t.kind === 'person' && t.id === id),
       ),
     ),
   );

@@ -4,7 +4,7 @@
   import { readNumber } from '$core/numbering';
   import { whoseName, type Act } from '$core/calls';
   import { allSteps, isLinked, type System } from '$core/system';
-  import { plansFrom } from '$core/answering';
+  import { plansFrom, readingOf } from '$core/answering';
   import { fieldText } from '../format';
   import { theBusiness } from '../session.svelte';
   import DoingField from './DoingField.svelte';
@@ -23,7 +23,7 @@
   const steps = $derived(
     number?.planId ? plansFrom(system, number.planId).flatMap((p) => [...allSteps(p.steps)]) : [],
   );
-  const asksKeys = $derived(steps.some((s) => s.kind === 'menu' || s.kind === 'queue'));
+  const asksKeys = $derived(steps.some((s) => readingOf(s).asksForKeys?.(s)));
   const labels = $derived([
     ...new Set(
       steps.flatMap((s) =>

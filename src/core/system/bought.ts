@@ -1,14 +1,6 @@
-/** What a number that has been bought becomes, and who hears a mailbox that a plan starts. */
-import {
-  allSteps,
-  newMailbox,
-  newNumber,
-  type Mailbox,
-  type NumberHeld,
-  type Plan,
-  type System,
-} from '../system';
-import { readingOf } from './kinds';
+/** What a number that has been bought becomes. */
+import { newNumber } from './defaults';
+import type { NumberHeld, System } from './schema';
 
 /** A number as somebody sells it. */
 export type Bought = Pick<NumberHeld, 'e164' | 'country' | 'kind' | 'place' | 'monthlyCents' | 'currency'>;
@@ -36,10 +28,3 @@ export function takenIn(system: System, offers: readonly Bought[], freshId: () =
     });
   });
 }
-
-/** A mailbox of a plan's own: heard by the people it rings. */
-export const mailboxFor = (plan: Plan, id: string): Mailbox => {
-  const rung = [...allSteps(plan.steps)].flatMap((step) => [...(readingOf(step).rings?.(step) ?? [])]);
-  const people = rung.filter((t) => t.kind === 'person').map((t) => t.id);
-  return newMailbox({ id, name: plan.name, ownerIds: [...new Set(people)], longest: 180 });
-};

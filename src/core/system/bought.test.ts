@@ -1,7 +1,6 @@
 import { expect, it } from 'vitest';
 import { edited, yard } from '../../../tests/fixtures/yard';
-import { emptySystem, newBusiness, newSite, civicAddress } from '../system';
-import { mailboxFor, takenIn } from '.';
+import { civicAddress, emptySystem, newBusiness, newSite, takenIn } from '.';
 
 const offer = (e164: string) => ({
   e164,
@@ -44,14 +43,4 @@ it('they belong to the only site; where there are two it is not said', () => {
     },
   ]);
   expect(takenIn(two, [offer('+13605550199')], ids())[0]!.siteId).toBeNull();
-});
-
-it('a mailbox of a plan is heard by the people it rings, each once', () => {
-  const system = yard();
-  expect(mailboxFor(system.plans['main-plan']!, 'box')).toMatchObject({
-    id: 'box',
-    name: 'Main line',
-    ownerIds: ['rosa', 'idris'],
-    greetingId: null,
-  });
 });
