@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Finding } from '$core/findings';
-  import EditField from './EditField.svelte';
+  import EditField from './fields/EditField.svelte';
   import { theBusiness } from './session.svelte';
 
   let { findings, most = 6 }: { findings: Finding[]; most?: number } = $props();

@@ -1,6 +1,6 @@
 /** The second at which an unanswered call reaches each step, for the margin of the plan sheet. */
-import type { Plan, Step } from '../system/plans';
-import type { System } from '../system/schema';
+import type { Plan, Step } from '../system/shape/plans';
+import type { System } from '../system/shape/schema';
 import { branchesOf } from '../system/steps';
 import { readingOf } from './kinds';
 

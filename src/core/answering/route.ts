@@ -1,6 +1,6 @@
 /** A plan laid out for walking: every step with the step that follows it, branches joined to what comes after them. */
 import { listsOf } from '../system/steps';
-import type { Plan, Step } from '../system/plans';
+import type { Plan, Step } from '../system/shape/plans';
 
 export interface Stop {
   step: Step;

@@ -1,7 +1,7 @@
 /** Plans in plain words. */
 import { writeNumber } from '../numbering/numbers';
-import type { Plan, Step } from '../system/plans';
-import type { System } from '../system/schema';
+import type { Plan, Step } from '../system/shape/plans';
+import type { System } from '../system/shape/schema';
 import { listsOf } from '../system/steps';
 import { readingOf } from './kinds';
 import { list } from './kinds/kind';

@@ -1,5 +1,5 @@
 /** Giving days of a week the periods of another. */
-import type { Hours } from '../system/hours';
+import type { Hours } from '../system/shape/hours';
 
 type Weekly = Hours['weekly'];
 

@@ -1,5 +1,5 @@
 /** Which times hold on which day: the week, and the exceptions that go before it. */
-import type { Hours, HoursException, OnDates } from '../system/hours';
+import type { Hours, HoursException, OnDates } from '../system/shape/hours';
 import { dateOf, dayNumber, weekdayOf } from './zone';
 
 /** One period of a day: minutes of the local day, `to` not included. */

@@ -1,5 +1,5 @@
 /** The times of days that are not as in the week. */
-import type { ExceptionTime } from '../system/hours';
+import type { ExceptionTime } from '../system/shape/hours';
 
 /**
  * Times of one kind on whichever day of the week it is; without times the whole day is of that kind, and without a kind it is

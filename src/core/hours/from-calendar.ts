@@ -1,5 +1,5 @@
 /** What a calendar says, as changes to a rota or as exceptions to hours. */
-import type { HoursException, Rota } from '../system/hours';
+import type { HoursException, Rota } from '../system/shape/hours';
 import { addDays } from './zone';
 
 /** An event of a calendar: whole days (both included), or from one local moment to another (ISO, no zone). */

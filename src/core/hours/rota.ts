@@ -1,5 +1,5 @@
 /** Rotas: who is on duty at a moment, and when that changes. */
-import type { Rota } from '../system/hours';
+import type { Rota } from '../system/shape/hours';
 import { dayNumber, localTime, momentOf, momentOfDay } from './zone';
 
 /** Who is on duty from a moment up to another; null is nobody. */

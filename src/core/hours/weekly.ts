@@ -1,5 +1,5 @@
 /** Hours: which period is on, and when the next change comes. */
-import type { Hours, Override } from '../system/hours';
+import type { Hours, Override } from '../system/shape/hours';
 import { calendarOf } from './days';
 import { localTime, momentOfDay, nextClockChange } from './zone';
 

@@ -1,5 +1,5 @@
 /** Weekly hours in words. */
-import type { Hours } from '../system/hours';
+import type { Hours } from '../system/shape/hours';
 import { writeTime } from './typed';
 
 export const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;

@@ -1,6 +1,6 @@
 /** What a number that has been bought becomes. */
 import { newNumber } from './defaults';
-import type { NumberHeld, System } from './schema';
+import type { NumberHeld, System } from './shape/schema';
 
 /** A number as somebody sells it. */
 export type Bought = Pick<NumberHeld, 'e164' | 'country' | 'kind' | 'place' | 'monthlyCents' | 'currency'>;

@@ -1,10 +1,10 @@
 import { profileOf } from '../numbering/profiles';
-import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './people';
-import type { CivicAddress, Site } from './places';
-import type { Hours, Rota } from './hours';
-import type { Plan } from './plans';
-import type { Queue } from './queues';
-import type { Business, InvitationWording, Mailbox, NumberHeld, System } from './schema';
+import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './shape/people';
+import type { CivicAddress, Site } from './shape/places';
+import type { Hours, Rota } from './shape/hours';
+import type { Plan } from './shape/plans';
+import type { Queue } from './shape/queues';
+import type { Business, InvitationWording, Mailbox, NumberHeld, System } from './shape/schema';
 
 /** Seconds a person is rung before their voicemail: three rings in North America, six in Britain. Common practice, no source. */
 export const USUAL_RING_SECONDS = 18;

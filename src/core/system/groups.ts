@@ -1,8 +1,8 @@
 /** Who is in a group, and which groups somebody is in. */
 import { writeNumber } from '../numbering/numbers';
-import type { Rota } from './hours';
-import type { Group, RingTarget } from './people';
-import type { System } from './schema';
+import type { Rota } from './shape/hours';
+import type { Group, RingTarget } from './shape/people';
+import type { System } from './shape/schema';
 
 /** Ids of all groups that are within a group, at any depth; its own only where it is a part of itself. */
 export function groupsWithin(system: System, id: string, found = new Set<string>()): Set<string> {

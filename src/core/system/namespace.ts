@@ -1,5 +1,5 @@
 /** The one namespace of extensions: everything that can be dialled inside. */
-import type { System } from './schema';
+import type { System } from './shape/schema';
 
 export interface ExtensionInUse {
   extension: string;

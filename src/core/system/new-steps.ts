@@ -1,7 +1,7 @@
 /** New steps of every kind: as plain as may be, and as somebody would most likely want one in a system. */
 import { USUAL_RING_SECONDS } from './defaults';
-import type { Step, StepOf } from './plans';
-import type { System } from './schema';
+import type { Step, StepOf } from './shape/plans';
+import type { System } from './shape/schema';
 
 type Kind = Step['kind'];
 

@@ -1,5 +1,5 @@
 /** Finding, walking and changing steps in a plan's tree. */
-import type { Step } from './plans';
+import type { Step } from './shape/plans';
 
 /** The lists of steps directly below a step, in reading order, each with how its place is named. */
 export function listsOf(step: Step): [branch: number, steps: Step[]][] {

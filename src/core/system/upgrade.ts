@@ -1,10 +1,10 @@
 /** Data written by an earlier version, brought to the shape of this one. Each version's step stands here, oldest first. */
 import { profileOf } from '../numbering/profiles';
 import { civicAddress, newPerson, newPhone, newSite, USUAL_DIGIT_SECONDS, usualInvitation } from './defaults';
-import type { Person, Phone } from './people';
-import type { CivicAddress, Site } from './places';
-import { newRegistration } from './registration';
-import { SYSTEM_VERSION } from './schema';
+import type { Person, Phone } from './shape/people';
+import type { CivicAddress, Site } from './shape/places';
+import { newRegistration } from './standing/registration';
+import { SYSTEM_VERSION } from './shape/schema';
 
 type Fields = Record<string, unknown>;
 const isFields = (value: unknown): value is Fields =>

@@ -1,6 +1,6 @@
 /** What the product asks of a carrier. The stand-in beside this file answers; a real one would implement the same. */
 import { z } from 'zod';
-import { CountryCode, E164, Id } from '../../core/system/primitives';
+import { CountryCode, E164, Id } from '../../core/system/shape/primitives';
 
 const Kind = z.enum(['geographic', 'toll-free', 'mobile']);
 

@@ -3,7 +3,7 @@
  * that it needs no clock of its own: the same request at the same moment is always at the same stage.
  */
 import { z } from 'zod';
-import { E164, Id } from '../../core/system/primitives';
+import { E164, Id } from '../../core/system/shape/primitives';
 import { addDays, localTime, momentOf } from '../../core/hours';
 
 const field = (what: string) =>

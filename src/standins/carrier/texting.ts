@@ -1,8 +1,8 @@
 /** Approval before a business may send texts, and the texts that wait for it. Worked out from what was sent and when. */
 import { z } from 'zod';
 import { profileOf, readNumber } from '../../core/numbering';
-import { E164, Id } from '../../core/system/primitives';
-import type { NumberHeld } from '../../core/system/schema';
+import { E164, Id } from '../../core/system/shape/primitives';
+import type { NumberHeld } from '../../core/system/shape/schema';
 
 const field = (what: string, max = 200) => z.string().trim().min(1, `${what} is missing.`).max(max);
 

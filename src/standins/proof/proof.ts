@@ -1,6 +1,6 @@
 /** Proving that an outside phone belongs to whoever links it: a code sent there, given back here. */
 import { z } from 'zod';
-import { E164, Id } from '../../core/system/primitives';
+import { E164, Id } from '../../core/system/shape/primitives';
 
 /** A code is good for so long, in milliseconds. */
 export const PROOF_LIFE_MS = 10 * 60_000;

@@ -2,7 +2,7 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { kindsOf, readSpans, timesOf, writeSpans } from '$core/hours';
   import type { Hours, HoursException } from '$core/system';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { dateText } from '../format';
   import { theBusiness } from '../session.svelte';
   import { removeException, setException, timesInWords } from './edits';

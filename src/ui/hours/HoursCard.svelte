@@ -5,7 +5,7 @@
   import { usersOf, type Hours } from '$core/system';
   import { saveText } from '../download';
   import CopyDay from './CopyDay.svelte';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { count } from '../format';
   import { theBusiness } from '../session.svelte';
   import { exceptionsOf, setHours } from './edits';

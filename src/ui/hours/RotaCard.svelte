@@ -14,7 +14,7 @@
   } from '$core/hours';
   import { usersOf, type Rota } from '$core/system';
   import { saveText } from '../download';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { momentText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';

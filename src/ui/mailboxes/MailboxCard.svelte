@@ -4,12 +4,12 @@
   import { everybodyAway } from '$core/calls';
   import { localTime } from '$core/hours';
   import { allSteps, withOwn, type Mailbox } from '$core/system';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { freshId } from '../ids';
   import { listed } from '$core/calls';
-  import PeopleField from '../PeopleField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
   import Listen from '../recordings/Listen.svelte';
-  import SecondsField from '../SecondsField.svelte';
+  import SecondsField from '../fields/SecondsField.svelte';
   import { theBusiness } from '../session.svelte';
   import { removeMailbox, setGreetings, setMailbox } from './edits';
   import GreetingRow from './GreetingRow.svelte';

@@ -5,7 +5,7 @@
   import { keptPin, pinProblem } from '$core/messages';
   import type { Mailbox, Standing, System } from '$core/system';
   import { saveBytes } from '../download';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { byWhom } from '../format';
   import Origin from '../reach/Origin.svelte';
   import TargetField from '../reach/TargetField.svelte';

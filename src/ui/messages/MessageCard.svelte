@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import { durationText, momentText } from '../format';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { theBusiness } from '../session.svelte';
   import { contactOf, isBlockedNumber } from '$core/system';
   import type { MessageRecord } from '$workspace';

@@ -2,8 +2,8 @@
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { profileOf } from '$core/numbering';
   import { StarFeature, type Business, type StarCode } from '$core/system';
-  import EditField from '../EditField.svelte';
-  import SecondsField from '../SecondsField.svelte';
+  import EditField from '../fields/EditField.svelte';
+  import SecondsField from '../fields/SecondsField.svelte';
   import { theBusiness } from '../session.svelte';
 
   const business = $derived(theBusiness().system.business);

@@ -5,7 +5,7 @@
   import { listed } from '$core/calls';
   import type { NumberHeld } from '$core/system';
   import { freshId } from '../ids';
-  import PeopleField from '../PeopleField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
   import { theBusiness } from '../session.svelte';
 
   /** Gives a number to a person, to several, or to a plan, in one step each. */

@@ -6,9 +6,9 @@
   import { weekInWords } from '$core/coverage';
   import { addressLine, addressProblems, profileOf } from '$core/numbering';
   import { civicAddress, type NumberHeld } from '$core/system';
-  import AddressFields from '../AddressFields.svelte';
-  import EditField from '../EditField.svelte';
-  import PeopleField from '../PeopleField.svelte';
+  import AddressFields from '../fields/AddressFields.svelte';
+  import EditField from '../fields/EditField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
   import { theBusiness } from '../session.svelte';
   import GiveBack from './GiveBack.svelte';
   import GoesTo from './GoesTo.svelte';

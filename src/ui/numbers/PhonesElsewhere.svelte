@@ -2,7 +2,7 @@
   import { addressLine, addressProblems } from '$core/numbering';
   import { civicAddress, isLinked, type CivicAddress } from '$core/system';
   import { addDays } from '$core/hours';
-  import AddressFields from '../AddressFields.svelte';
+  import AddressFields from '../fields/AddressFields.svelte';
   import { theBusiness } from '../session.svelte';
 
   /** Phones that may be used outside the office, each with the address help is sent to from there. */

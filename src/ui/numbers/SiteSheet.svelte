@@ -4,9 +4,9 @@
   import { addressProblems, profileOf, readNumber } from '$core/numbering';
   import { addDays } from '$core/hours';
   import { Network, type Site } from '$core/system';
-  import AddressFields from '../AddressFields.svelte';
-  import EditField from '../EditField.svelte';
-  import PeopleField from '../PeopleField.svelte';
+  import AddressFields from '../fields/AddressFields.svelte';
+  import EditField from '../fields/EditField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
   import { theBusiness } from '../session.svelte';
   import TryAddress from './TryAddress.svelte';
 

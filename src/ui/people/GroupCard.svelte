@@ -10,9 +10,9 @@
     type Group,
     type RingTarget,
   } from '$core/system';
-  import EditField from '../EditField.svelte';
-  import PeopleField from '../PeopleField.svelte';
-  import SecondsField from '../SecondsField.svelte';
+  import EditField from '../fields/EditField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
+  import SecondsField from '../fields/SecondsField.svelte';
   import { theBusiness } from '../session.svelte';
 
   let { group }: { group: Group } = $props();

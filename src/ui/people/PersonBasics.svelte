@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { nextFreeExtension } from '$core/numbering';
   import { extensionsInUse, Person as PersonShape, Role, type Command, type Person } from '$core/system';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { dateText } from '../format';
   import { theBusiness } from '../session.svelte';
 

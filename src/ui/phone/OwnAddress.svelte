@@ -4,7 +4,7 @@
   import { addDays } from '$core/hours';
   import { addressLine, addressProblems } from '$core/numbering';
   import { civicAddress, type CivicAddress, type Phone } from '$core/system';
-  import AddressFields from '../AddressFields.svelte';
+  import AddressFields from '../fields/AddressFields.svelte';
   import { theBusiness } from '../session.svelte';
 
   /** Where a phone is used: given by whoever uses it, kept as the phone's own address. */

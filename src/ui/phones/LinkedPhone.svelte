@@ -5,7 +5,7 @@
   import { isProved, type Phone } from '$core/system';
   import { PROOF_LIFE_MS } from '$standins/proof/proof';
   import { giveCode, proveByCode } from '$workspace';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { durationText, momentText } from '../format';
   import { session, theBusiness } from '../session.svelte';
 

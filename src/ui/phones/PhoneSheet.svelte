@@ -13,7 +13,7 @@
   } from '$core/system';
   import type { AccountDetails } from '$standins/registrar/accounts';
   import { accountsOf, signOut } from '$workspace';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { momentText } from '../format';
   import { session, theBusiness } from '../session.svelte';
   import AccountCards from './AccountCards.svelte';

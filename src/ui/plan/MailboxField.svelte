@@ -3,7 +3,7 @@
   import { mailboxFor, OCCASION_WORDS } from '$core/answering';
   import { type Occasion, type Plan, type System, type VoicemailStep } from '$core/system';
   import { freshId } from '../ids';
-  import RecordingField from '../RecordingField.svelte';
+  import RecordingField from '../fields/RecordingField.svelte';
   import { theBusiness } from '../session.svelte';
   import { setStep } from './edits';
 

@@ -2,7 +2,7 @@
   import { explainPlan } from '$core/answering';
   import { usersOf, type Plan, type System } from '$core/system';
   import { saveText } from '../download';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { freshId } from '../ids';
   import { theBusiness } from '../session.svelte';
   import { copyOf } from './kinds';

@@ -12,7 +12,7 @@
     type System,
   } from '$core/system';
   import { count } from '../format';
-  import SecondsField from '../SecondsField.svelte';
+  import SecondsField from '../fields/SecondsField.svelte';
   import { setStep } from './edits';
   import BranchRows from './panels/BranchRows.svelte';
   import RingWho from './RingWho.svelte';

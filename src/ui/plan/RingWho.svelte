@@ -3,7 +3,7 @@
   import { readNumber, writeNumber } from '$core/numbering';
   import type { RingTarget, System } from '$core/system';
   import { named } from '../named';
-  import PeopleField from '../PeopleField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
 
   /** Chooses who is rung: people, groups, rotas, whoever looks after the caller, outside numbers. */
   interface Props {

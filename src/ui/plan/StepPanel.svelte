@@ -2,7 +2,7 @@
   import { stepInWords } from '$core/answering';
   import type { Component } from 'svelte';
   import type { Plan, Step, StepOf, System } from '$core/system';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { copyStep, setStep } from './edits';
   import MailboxField from './MailboxField.svelte';
   import AskPanel from './panels/AskPanel.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { NumberInput, Select, SelectItem } from 'carbon-components-svelte';
   import type { Expectation, System } from '$core/system';
-  import PeopleField from '../PeopleField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
 
   interface Props {
     expectation: Expectation;

@@ -5,7 +5,7 @@
   import { daysInWords, kindsOf, readSpans, writeSpans } from '$core/hours';
   import { promiseInWords, type Verdict } from '$core/promises';
   import type { Expectation, Promised, PromiseTime } from '$core/system';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { momentText } from '../format';
   import { theBusiness } from '../session.svelte';
   import { setPromise } from './edits';

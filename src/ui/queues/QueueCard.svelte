@@ -2,10 +2,10 @@
   import { NumberInput, Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import { PATTERN_WORDS } from '$core/answering';
   import { Pattern, usersOf, type Queue } from '$core/system';
-  import EditField from '../EditField.svelte';
-  import PeopleField from '../PeopleField.svelte';
-  import RecordingField from '../RecordingField.svelte';
-  import SecondsField from '../SecondsField.svelte';
+  import EditField from '../fields/EditField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
+  import RecordingField from '../fields/RecordingField.svelte';
+  import SecondsField from '../fields/SecondsField.svelte';
   import { theBusiness } from '../session.svelte';
   import { setQueue } from './edits';
 

@@ -2,7 +2,7 @@
   import { Button, MultiSelect } from 'carbon-components-svelte';
   import { alertDelay, USUAL_RING_SECONDS, type Phone, type Reach } from '$core/system';
   import { named } from '../named';
-  import SecondsField from '../SecondsField.svelte';
+  import SecondsField from '../fields/SecondsField.svelte';
 
   /** Which of somebody's phones ring, in which order and how long. */
   let {

@@ -11,7 +11,7 @@
   import { DAY_NAMES, writeTime } from '$core/hours';
   import { accountsOn, isOn, type Quiet } from '$core/system';
   import { named } from '../named';
-  import PeopleField from '../PeopleField.svelte';
+  import PeopleField from '../fields/PeopleField.svelte';
   import { theBusiness } from '../session.svelte';
   import type { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';

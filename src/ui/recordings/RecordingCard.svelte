@@ -4,7 +4,7 @@
   import { decodeUlaw, hasUnspoken, voiceOf, writeWav } from '$core/audio';
   import type { Recording } from '$core/system';
   import { saveBytes } from '../download';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { theBusiness } from '../session.svelte';
   import { removeRecording, replaceEverywhere, setRecording, wordsChange } from './edits';
   import { lengthInWords } from './lengths';

@@ -2,7 +2,7 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import { voiceOf } from '$core/audio';
   import type { Business, Respelling } from '$core/system';
-  import EditField from '../EditField.svelte';
+  import EditField from '../fields/EditField.svelte';
   import { theBusiness } from '../session.svelte';
   import VoiceFields from './VoiceFields.svelte';
 

@@ -1,7 +1,7 @@
 /** What goes into the engine: a call, and how people behave during it. */
 import { z } from 'zod';
-import { Act, Behaviour } from '../../system/behaviour';
-import { E164, Id } from '../../system/primitives';
+import { Act, Behaviour } from '../../system/shape/behaviour';
+import { E164, Id } from '../../system/shape/primitives';
 
 export { Act, Behaviour };
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem } from 'carbon-components-svelte';
   import type { AskStep, Plan } from '$core/system';
-  import EditField from '../../EditField.svelte';
+  import EditField from '../../fields/EditField.svelte';
   import { freshId } from '../../ids';
   import { setStep } from '../edits';
 

@@ -2,7 +2,7 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { testInWords } from '$core/answering';
   import type { CallerStep, CallerTest, Plan, System } from '$core/system';
-  import EditField from '../../EditField.svelte';
+  import EditField from '../../fields/EditField.svelte';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';
 

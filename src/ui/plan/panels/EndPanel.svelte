@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
   import type { EndStep, Plan } from '$core/system';
-  import RecordingField from '../../RecordingField.svelte';
+  import RecordingField from '../../fields/RecordingField.svelte';
   import { setStep } from '../edits';
 
   let { plan, step }: { plan: Plan; step: EndStep } = $props();

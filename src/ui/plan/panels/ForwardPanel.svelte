@@ -2,8 +2,8 @@
   import { Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import { readNumber, writeNumber } from '$core/numbering';
   import type { ForwardStep, Plan, System } from '$core/system';
-  import EditField from '../../EditField.svelte';
-  import SecondsField from '../../SecondsField.svelte';
+  import EditField from '../../fields/EditField.svelte';
+  import SecondsField from '../../fields/SecondsField.svelte';
   import { setStep } from '../edits';
 
   let { plan, step, system }: { plan: Plan; step: ForwardStep; system: System } = $props();

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import type { MenuKey, MenuStep, Plan } from '$core/system';
-  import RecordingField from '../../RecordingField.svelte';
-  import SecondsField from '../../SecondsField.svelte';
+  import RecordingField from '../../fields/RecordingField.svelte';
+  import SecondsField from '../../fields/SecondsField.svelte';
   import { promiseKey } from '../../promises/edits';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';

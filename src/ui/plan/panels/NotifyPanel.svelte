@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
   import type { NotifyStep, Plan } from '$core/system';
-  import EditField from '../../EditField.svelte';
+  import EditField from '../../fields/EditField.svelte';
   import { setStep } from '../edits';
 
   let { plan, step }: { plan: Plan; step: NotifyStep } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Plan, StepOf } from '$core/system';
-  import RecordingField from '../../RecordingField.svelte';
+  import RecordingField from '../../fields/RecordingField.svelte';
   import { setStep } from '../edits';
 
   let { plan, step }: { plan: Plan; step: StepOf<'play'> } = $props();

@@ -2,7 +2,7 @@
   import { Button, Checkbox, MultiSelect, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { readNumbers } from '$core/numbering';
   import type { Contact } from '$core/system';
-  import EditField from '$ui/EditField.svelte';
+  import EditField from '$ui/fields/EditField.svelte';
   import Unwanted from '$ui/callers/Unwanted.svelte';
   import { freshId } from '$ui/ids';
   import { named } from '$ui/named';

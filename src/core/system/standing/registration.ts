@@ -1,6 +1,6 @@
 /** What the registrar knows of a phone, and whether it is registered at a moment. */
 import { z } from 'zod';
-import type { Phone, PhoneKind } from './people';
+import type { Phone, PhoneKind } from '../shape/people';
 
 /** Seconds for which a phone registers; it renews at half of them. RFC 3261 §10.2.1.1 leaves the value to the server. */
 export const REGISTERED_SECONDS = 600;

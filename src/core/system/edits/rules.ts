@@ -1,14 +1,14 @@
 /** What must hold true of a system, object by object and as a whole, however it came to be. */
-import { checkExtension, ExtensionIndex } from '../numbering/extensions';
-import { knownProfile } from '../numbering/profiles';
-import { Network } from './primitives';
-import type { Hours } from './hours';
-import type { Step, StepOf } from './plans';
-import type { System } from './schema';
-import { groupsWithin } from './groups';
-import { extensionsInUse } from './namespace';
+import { checkExtension, ExtensionIndex } from '../../numbering/extensions';
+import { knownProfile } from '../../numbering/profiles';
+import { Network } from '../shape/primitives';
+import type { Hours } from '../shape/hours';
+import type { Step, StepOf } from '../shape/plans';
+import type { System } from '../shape/schema';
+import { groupsWithin } from '../groups';
+import { extensionsInUse } from '../namespace';
 import { COLLECTIONS, goneFrom, type Kind } from './references';
-import { allSteps } from './steps';
+import { allSteps } from '../steps';
 
 /** What is wrong with an edit, and with which field of it. */
 export interface Problem {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { edited, yard, yardCommands } from '../../../tests/fixtures/yard';
-import { applyEdit, newPerson, patchSystem, System, type Command } from '.';
+import { edited, yard, yardCommands } from '../../../../tests/fixtures/yard';
+import { applyEdit, newPerson, patchSystem, System, type Command } from '..';
 
 const system = yard();
 const edit = (...commands: Command[]) => applyEdit(system, { words: 'test', commands });

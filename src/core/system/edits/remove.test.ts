@@ -1,7 +1,7 @@
 /** What removing each kind of object leaves behind: nothing points at it any more, and undo brings all of it back. */
 import { describe, expect, it } from 'vitest';
-import { edited, yard } from '../../../tests/fixtures/yard';
-import { applyEdit, patchSystem, System, type Command, type Reach } from '.';
+import { edited, yard } from '../../../../tests/fixtures/yard';
+import { applyEdit, patchSystem, System, type Command, type Reach } from '..';
 
 const reach: Reach = {
   always: { to: 'person', personId: 'idris' },

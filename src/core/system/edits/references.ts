@@ -2,10 +2,10 @@
  * What points at what: one table of every place in a system at which an object is named by its id. Checking an edit, letting
  * go of what is removed, and saying what uses what all go by it; a place that is missing here does not compile.
  */
-import type { RingTarget } from './people';
-import type { Step } from './plans';
-import type { Business, System } from './schema';
-import { allSteps } from './steps';
+import type { RingTarget } from '../shape/people';
+import type { Step } from '../shape/plans';
+import type { Business, System } from '../shape/schema';
+import { allSteps } from '../steps';
 
 /** The collections of a system, by what commands call an object of each. */
 export const COLLECTIONS = {

@@ -1,8 +1,8 @@
 /** Applying an edit: all of it or nothing, with the patches that undo it. */
 import { applyPatches, enablePatches, produceWithPatches, type Patch } from 'immer';
 import { Edit, type Command } from './commands';
-import type { Step } from './plans';
-import type { System } from './schema';
+import type { Step } from '../shape/plans';
+import type { System } from '../shape/schema';
 import { COLLECTIONS, letGo, type Kind } from './references';
 import {
   check,
@@ -15,7 +15,7 @@ import {
   Refused,
   type Problem,
 } from './rules';
-import { allSteps, listAt, whereIs } from './steps';
+import { allSteps, listAt, whereIs } from '../steps';
 
 enablePatches();
 

@@ -14,9 +14,9 @@ import {
   Reach,
   Screening,
   ShownTo,
-} from './people';
-import { Id } from './primitives';
-import type { System } from './schema';
+} from '../shape/people';
+import { Id } from '../shape/primitives';
+import type { System } from '../shape/schema';
 import { stamped } from './stamped';
 
 /** `over` is what the document said when it was set, as JSON. */

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { MultiSelect } from 'carbon-components-svelte';
   import type { System } from '$core/system';
-  import { named } from './named';
+  import { named } from '../named';
 
   /** Chooses people. Those who stay keep their place in the order; those who come are put last. */
   let {

@@ -1,6 +1,6 @@
 /** Changing settings that hold at once. Each change carries the moment it was made, and never undoes a newer one. */
 import { documentSays, overText, withOwn, type OwnField, type OwnValues, type PhoneOwn } from './own';
-import type { System } from './schema';
+import type { System } from '../shape/schema';
 import { isNewer, type Stamp } from './stamped';
 import type { Standing } from './standing';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newPhone } from './defaults';
-import type { PhoneKind } from './people';
+import { newPhone } from '../defaults';
+import type { PhoneKind } from '../shape/people';
 import {
   accountId,
   accountsOn,

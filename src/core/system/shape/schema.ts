@@ -3,7 +3,7 @@
  * Every shape is a Zod schema, so that a click, a file and a stored record pass the same gate.
  */
 import { z } from 'zod';
-import { StarCode } from '../numbering/star-codes';
+import { StarCode } from '../../numbering/star-codes';
 import { Contact, ContactList } from './contacts';
 import { Hours, Rota } from './hours';
 import { ForwardTarget, Group, Person, Phone } from './people';
@@ -15,7 +15,7 @@ import { Queue } from './queues';
 import { Greeting } from './greetings';
 import { Recording, Respelling, Voice } from './recordings';
 
-export { StarCode, StarFeature } from '../numbering/star-codes';
+export { StarCode, StarFeature } from '../../numbering/star-codes';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
 export const SYSTEM_VERSION = 5;

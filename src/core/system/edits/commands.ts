@@ -3,16 +3,16 @@
  * the fix of a finding and undo, and is checked by the same schema wherever it comes from.
  */
 import { z } from 'zod';
-import { Contact, ContactList } from './contacts';
-import { Hours, Rota } from './hours';
-import { Group, Person, Phone } from './people';
-import { Site } from './places';
-import { Plan, Step } from './plans';
-import { Id } from './primitives';
-import { Promised } from './promises';
-import { Queue } from './queues';
-import { Recording } from './recordings';
-import * as s from './schema';
+import { Contact, ContactList } from '../shape/contacts';
+import { Hours, Rota } from '../shape/hours';
+import { Group, Person, Phone } from '../shape/people';
+import { Site } from '../shape/places';
+import { Plan, Step } from '../shape/plans';
+import { Id } from '../shape/primitives';
+import { Promised } from '../shape/promises';
+import { Queue } from '../shape/queues';
+import { Recording } from '../shape/recordings';
+import * as s from '../shape/schema';
 
 /** Any of an object's fields but its id. */
 const changeOf = <T extends z.ZodObject>(schema: T) =>

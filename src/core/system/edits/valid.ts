@@ -1,7 +1,7 @@
 /** Whether a system is one that edits could have made: what comes from outside is held to the same rules. */
 import { COLLECTIONS, goneFrom, type Kind } from './references';
 import { check, checkBusiness, checkEmails, checkExtensions, checkReferences, Refused } from './rules';
-import type { System } from './schema';
+import type { System } from '../shape/schema';
 
 const nobody = { people: {}, groups: {}, queues: {}, plans: {} };
 

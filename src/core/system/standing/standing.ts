@@ -1,10 +1,10 @@
 /** Standing state: what changes while the phones are in use and needs no review. */
 import { z } from 'zod';
-import type { Contact } from './contacts';
-import { Override } from './hours';
+import type { Contact } from '../shape/contacts';
+import { Override } from '../shape/hours';
 import { Own } from './own';
-import type { Phone } from './people';
-import { E164, Id } from './primitives';
+import type { Phone } from '../shape/people';
+import { E164, Id } from '../shape/primitives';
 import { Account, Registration } from './registration';
 import { stamped, StampedSwitch } from './stamped';
 
