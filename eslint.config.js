@@ -93,7 +93,17 @@ const floors = FLOORS.flatMap(([root, order, never = []]) =>
 );
 
 export default ts.config(
-  { ignores: ['build/', '.svelte-kit/', 'node_modules/', 'test-results/', 'playwright-report/', '.mutate/', 'reports/'] },
+  {
+    ignores: [
+      'build/',
+      '.svelte-kit/',
+      'node_modules/',
+      'test-results/',
+      'playwright-report/',
+      '.mutate/',
+      'reports/',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.strict,
   ...svelte.configs.recommended,

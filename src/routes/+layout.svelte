@@ -6,7 +6,7 @@
   import StorageAlarm from '$ui/data/StorageAlarm.svelte';
   import { newVersion } from '$ui/data/new-version.svelte';
   import { switchTrouble } from '$ui/data/switch-trouble.svelte';
-  import { session } from '$ui/session.svelte';
+  import { session } from '$ui/window/session.svelte';
   import { startExchange } from '$ui/exchange';
 
   let { children }: { children: Snippet } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Finding } from '$core/findings';
   import EditField from './fields/EditField.svelte';
-  import { theBusiness } from './session.svelte';
+  import { theBusiness } from './window/session.svelte';
 
   let { findings, most = 6 }: { findings: Finding[]; most?: number } = $props();
   let all = $state(false);

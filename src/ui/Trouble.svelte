@@ -3,7 +3,7 @@
   import { DEMO_ID, demonstration } from '$demo/lantern-cove';
   import { dumpDatabase, mend, writeWhole, type WayOn } from '$workspace';
   import { saveText } from './download';
-  import { session, type Trouble } from './session.svelte';
+  import { session, type Trouble } from './window/session.svelte';
 
   let { trouble }: { trouble: Trouble } = $props();
   const WORDS: Record<Trouble['why'], string> = {

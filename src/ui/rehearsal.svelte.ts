@@ -11,7 +11,7 @@ import {
 import type { System, Standing } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
 import { Remembered } from './remembered.svelte';
-import { theBusiness } from './session.svelte';
+import { theBusiness } from './window/session.svelte';
 
 /** What the strip lets people do. */
 export const DOINGS = ['answers', 'declines', 'is on a call', 'is switched off'] as const;

@@ -21,7 +21,15 @@ export { brokenRule } from './edits/valid';
 export * from './standing/own';
 export * from './standing/stamped';
 export * from './standing/settings';
-export { Pin, Standing, asPaired, emptyStanding, hasArrived, isBlockedNumber, isProved } from './standing/standing';
+export {
+  Pin,
+  Standing,
+  asPaired,
+  emptyStanding,
+  hasArrived,
+  isBlockedNumber,
+  isProved,
+} from './standing/standing';
 export * from './standing/registration';
 export * from './namespace';
 export * from './zone';

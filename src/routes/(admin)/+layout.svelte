@@ -4,7 +4,7 @@
   import { demonstration } from '$demo/lantern-cove';
   import Frame from '$ui/frame/Frame.svelte';
   import Trouble from '$ui/Trouble.svelte';
-  import { session } from '$ui/session.svelte';
+  import { session } from '$ui/window/session.svelte';
 
   let { children }: { children: Snippet } = $props();
   /** Screens that plan calls show the rehearsal strip. */

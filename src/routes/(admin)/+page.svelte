@@ -4,7 +4,7 @@
   import FindingList from '$ui/FindingList.svelte';
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
   import CoverageBoard from '$ui/coverage/CoverageBoard.svelte';
 
   const system = $derived(theBusiness().system);

@@ -8,7 +8,7 @@
   import PairForm from '$ui/phone/PairForm.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
   import Trouble from '$ui/Trouble.svelte';
-  import { session } from '$ui/session.svelte';
+  import { session } from '$ui/window/session.svelte';
 
   interface Paired {
     businessId: string;

@@ -3,7 +3,7 @@
   import { momentOf } from '$core/hours';
   import { atSpeed, speedOf, type ClockSetting } from '$standins/clock/clock';
   import { clockText, fieldText, momentText } from '../format';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
 
   let text = $state(fieldText(theBusiness().now, theBusiness().zone));
   let problem = $state('');

@@ -8,7 +8,7 @@
   import { heardInWords } from '../phone/heard';
   import Keypad from '../phone/Keypad.svelte';
   import { hold, Line } from '../phone/line.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Dials on one of the business's own phones, as somebody at a desk would; the call is real. */
   const line = new Line(theBusiness().view.business.id);

@@ -3,7 +3,7 @@
   import type { MailRecord } from '$workspace';
   import { saveText } from '../download';
   import { momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   let openId = $state<string | null>(null);
   const mail = $derived([...(theBusiness().view.mail ?? [])].reverse());

@@ -2,7 +2,7 @@
   import type { TraceEvent } from '$core/calls';
   import { filledIn } from '$exchange';
   import { momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Text messages and web hooks that plans sent, and what became of them at the stand-ins. */
   type Notified = Extract<TraceEvent, { kind: 'notified' }>;

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { deliveredAt } from '$standins/carrier/texting';
   import { momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import BenchDial from './BenchDial.svelte';
   import BenchRinging from './BenchRinging.svelte';
   import BenchText from './BenchText.svelte';

@@ -4,7 +4,7 @@
   import { outsideNumber, phoneName, saidSoFar } from '$core/calls';
   import { isLinked } from '$core/system';
   import { Line } from '../phone/line.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Outside phones of the business that ring now: somebody's own mobile, or a number a plan forwards to. */
   const line = new Line(theBusiness().view.business.id);

@@ -2,7 +2,7 @@
   import { Button, Select, SelectItem, Tag } from 'carbon-components-svelte';
   import { registeredAt, type Registration } from '$core/system';
   import { phoneOf, putPhones } from '$workspace';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import DeskSetup from './DeskSetup.svelte';
   import { placesOf, takeUp } from './standins';
 

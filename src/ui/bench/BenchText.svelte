@@ -3,7 +3,7 @@
   import { readNumber } from '$core/numbering';
   import { receiveText } from '$workspace';
   import { NEW_CALLER } from '$core/calls';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** A customer's phone writes a text to one of the business's numbers. */
   const numbers = $derived(Object.values(theBusiness().view.inForce.system.numbers));

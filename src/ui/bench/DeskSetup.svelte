@@ -7,7 +7,7 @@
   import type { Attempt } from '$standins/registrar/deskphone';
   import { registerDesk } from '$workspace';
   import { freshId } from '../ids';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** A stand-in desk phone is told its account by hand, or many of them by a file; what it and the registrar say is shown. */
   let { places }: { places: { address: string; name: string }[] } = $props();

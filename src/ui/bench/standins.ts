@@ -2,7 +2,7 @@
 import type { System } from '$core/system';
 import { PhoneSettings } from '$standins/mail/invitation';
 import { pair, type Invitation } from '$workspace';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 /** An address outside every office: kept for documentation (RFC 5737). */
 export const OUTSIDE_ADDRESS = '203.0.113.77';

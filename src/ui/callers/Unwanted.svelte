@@ -4,7 +4,7 @@
   import { usualUnwanted, type Unwanted } from '$core/system';
   import Origin from '../reach/Origin.svelte';
   import { block } from '../messages/edits';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Calls nobody wants: what becomes of them, and the block list, which holds at once. */
   const system = $derived(theBusiness().system);

@@ -3,7 +3,7 @@
   import type { Difference } from '$core/coverage';
   import type { System } from '$core/system';
   import RingChart from '../RingChart.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** One thing that differs for callers: when, what it was and what it is now, with both ring charts. */
   let { difference: d, before, after }: { difference: Difference; before: System; after: System } = $props();

@@ -2,7 +2,7 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import { localTime } from '$core/hours';
   import { momentText, momentTyped } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** The draft as it is now goes in force at a later moment. */
   let { disabled }: { disabled: boolean } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { byWhom, count, momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import type { VersionRecord } from '$workspace';
 
   /** What was in force before, to be brought back into the draft. */

@@ -8,7 +8,7 @@
   import { saveText } from '../download';
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { callersFor, NO_FILTER, rowsOf, type Filter } from './board';
   import Lanes from './Lanes.svelte';
   import YearLanes from './YearLanes.svelte';

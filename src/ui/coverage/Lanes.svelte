@@ -3,7 +3,7 @@
   import { addDays } from '$core/hours';
   import { compressed } from '$core/coverage';
   import { dayText, momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import type { Row, Shown } from './board';
 
   /** Numbers as lanes over some days: who is rung first as a bar, where the call ends as a line below. */

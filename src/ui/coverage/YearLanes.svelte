@@ -5,7 +5,7 @@
   import { dateOf, dayNumber, momentOfDay } from '$core/hours';
   import type { System } from '$core/system';
   import { dateText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { numbersFor, shownPiece, type Filter } from './board';
   import { CoverageClient } from './client';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { CsvKind } from '$core/formats/csv';
   import { saveText } from '../download';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Saves numbers or sites as CSV, and reads such a file after a preview. */
   let { kind }: { kind: CsvKind } = $props();

@@ -3,7 +3,7 @@
   import { onDestroy } from 'svelte';
   import type { CsvKind, CsvPreview } from '$core/formats/csv';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { TookTooLong } from '../latest';
   import { readCsvFile } from './read';
 

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { revisionOf } from '$workspace';
   import { agoText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { keeping } from './keeping.svelte';
   import SaveFile from './SaveFile.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, ProgressBar } from 'carbon-components-svelte';
   import { bytesText, count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { keeping } from './keeping.svelte';
 
   /** How the browser holds the data, and how much room there is. */

@@ -4,7 +4,7 @@
   import { goto } from '$app/navigation';
   import { remember, type Whole } from '$workspace';
   import { bytesText, count } from '../format';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
   import { Files } from './files';
   import { keeping } from './keeping.svelte';
 

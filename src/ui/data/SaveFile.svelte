@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import { saveBlob } from '../download';
   import { bytesText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { fileName, Files } from './files';
   import { keeping } from './keeping.svelte';
 

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { isClosed } from '$workspace';
   import { count } from '../format';
-  import { session } from '../session.svelte';
+  import { session } from '../window/session.svelte';
   import SaveFile from './SaveFile.svelte';
   import { switchTrouble } from './switch-trouble.svelte';
 

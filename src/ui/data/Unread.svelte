@@ -3,7 +3,7 @@
   import type { Aside } from '$workspace';
   import { saveText } from '../download';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Records that could not be read: they lie aside as they were, until somebody has seen to them. */
   const aside = $derived(theBusiness().view.aside);

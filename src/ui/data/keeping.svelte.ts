@@ -1,7 +1,7 @@
 /** Whether the browser keeps the data, how much room there is, and the copy outside the browser. */
 import { untrack } from 'svelte';
 import { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace, type CopyPlace } from '$workspace';
-import { session, theBusiness } from '../session.svelte';
+import { session, theBusiness } from '../window/session.svelte';
 import { fileName, Files } from './files';
 
 /** A copy is written when nothing has been done for so long, in milliseconds. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { TextArea, TextInput } from 'carbon-components-svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** A field whose text is kept when it is left; what is refused stays in it, with the reason beside it. */
   let {

@@ -5,7 +5,7 @@
   import { wordsChange } from '../recordings/edits';
   import { lengthInWords } from '../recordings/lengths';
   import Listen from '../recordings/Listen.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   interface Props {
     label: string;

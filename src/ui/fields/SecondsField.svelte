@@ -1,6 +1,6 @@
 <script lang="ts">
   import { NumberInput } from 'carbon-components-svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   interface Props {
     label: string;

@@ -6,7 +6,7 @@
   import { remember } from '$workspace';
   import ReadFile from '../data/ReadFile.svelte';
   import SaveFile from '../data/SaveFile.svelte';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
   import BusinessSettings from './BusinessSettings.svelte';
 
   let { onstart }: { onstart: () => void } = $props();

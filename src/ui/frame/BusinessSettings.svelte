@@ -6,7 +6,7 @@
   import { applyEdit, type Edit } from '$core/system';
   import { CoverageClient } from '../coverage/client';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Name and time zone of the business, with what that does to hours and callers before it is done. */
   let { onclose }: { onclose: () => void } = $props();

@@ -2,7 +2,7 @@
   import { Modal, Search } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
   import { find, type Hit } from '../find';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let query = $state('');

@@ -4,7 +4,7 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import Bench from '../bench/Bench.svelte';
   import { keeping } from '../data/keeping.svelte';
   import { newVersion } from '../data/new-version.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { NotificationActionButton, InlineNotification } from 'carbon-components-svelte';
   import { ui } from './open.svelte';
-  import { session } from '../session.svelte';
+  import { session } from '../window/session.svelte';
 </script>
 
 <div class="notices" class:aside={ui.bench} aria-live="polite">

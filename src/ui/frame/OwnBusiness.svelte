@@ -6,7 +6,7 @@
   import { emptyWhole } from '$workspace';
   import { freshId } from '../ids';
   import { keeping } from '../data/keeping.svelte';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let name = $state('');

@@ -5,7 +5,7 @@
   import { fieldText } from '../format';
   import { DOINGS, rehearsal } from '../rehearsal.svelte';
   import RingChart from '../RingChart.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   const numbers = $derived(Object.values(theBusiness().system.numbers ?? {}));
   const when = $derived(

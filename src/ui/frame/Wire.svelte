@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { isLinked } from '$core/system';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   interface Stop {
     path: string;

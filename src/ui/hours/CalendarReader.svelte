@@ -6,7 +6,7 @@
   import { dateText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { addExceptions } from './edits';
 
   /** Days off from a calendar file; what would be added is shown first. */

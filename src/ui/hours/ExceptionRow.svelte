@@ -4,7 +4,7 @@
   import type { Hours, HoursException } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import { dateText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { removeException, setException, timesInWords } from './edits';
 
   let { hours, exception }: { hours: Hours; exception: HoursException } = $props();

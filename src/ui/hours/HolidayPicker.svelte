@@ -4,7 +4,7 @@
   import { kindsOf, localTime } from '$core/hours';
   import type { Hours, HoursException } from '$core/system';
   import { dateText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { addExceptions, exceptionsOf } from './edits';
   import { askHolidays, type Holiday, type HolidayList } from './holidays';
 

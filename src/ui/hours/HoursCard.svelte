@@ -7,7 +7,7 @@
   import CopyDay from './CopyDay.svelte';
   import EditField from '../fields/EditField.svelte';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { exceptionsOf, setHours } from './edits';
   import Override from './Override.svelte';
   import WeekStrip from './WeekStrip.svelte';

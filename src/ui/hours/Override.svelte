@@ -3,7 +3,7 @@
   import { kindsOf, localTime, periodAt, writeTime } from '$core/hours';
   import type { Hours } from '$core/system';
   import { momentText, momentTyped } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { endOverride, override } from './edits';
 
   let { hours }: { hours: Hours } = $props();

@@ -18,7 +18,7 @@
   import { momentText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { setRota } from './edits';
 
   let { rota }: { rota: Rota } = $props();

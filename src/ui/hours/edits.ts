@@ -2,7 +2,7 @@
 import { writeSpans } from '$core/hours';
 import type { ExceptionTime, Hours, HoursException, Rota, Standing } from '$core/system';
 import { freshId } from '../ids';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 export const setHours = (
   hours: Hours,

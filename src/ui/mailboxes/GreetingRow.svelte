@@ -4,7 +4,7 @@
   import { addDays, kindsOf } from '$core/hours';
   import type { Greeting, GreetingWhen, Mailbox, System } from '$core/system';
   import Listen from '../recordings/Listen.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { setGreetings } from './edits';
 
   /** A greeting made for an occasion: when it plays, and which recording. */

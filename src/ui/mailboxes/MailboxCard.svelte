@@ -10,7 +10,7 @@
   import PeopleField from '../fields/PeopleField.svelte';
   import Listen from '../recordings/Listen.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { removeMailbox, setGreetings, setMailbox } from './edits';
   import GreetingRow from './GreetingRow.svelte';
   import MailboxMore from './MailboxMore.svelte';

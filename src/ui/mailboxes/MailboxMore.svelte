@@ -9,7 +9,7 @@
   import { byWhom } from '../format';
   import Origin from '../reach/Origin.svelte';
   import TargetField from '../reach/TargetField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { setMailbox } from './edits';
 
   /** The rest of a mailbox: how a message ends, key 0, what is sent of it, the PIN, and all of it as a folder. */

@@ -1,7 +1,7 @@
 /** The edits of mailboxes, as commands with their words. */
 import type { Greeting, Mailbox } from '$core/system';
 import { freshId } from '../ids';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 export const setMailbox = (
   mailbox: Mailbox,

@@ -5,7 +5,7 @@
   import { accountsOn } from '$core/system';
   import { carriesTexts, deliveredAt } from '$standins/carrier/texting';
   import { sendText } from '$workspace';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
   import { callFrom } from './answering';
 
   /** Calls or texts somebody back: from which phone, with which number. */

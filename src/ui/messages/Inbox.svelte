@@ -3,7 +3,7 @@
   import { ALL_MESSAGES, BIN_DAYS, inbox, type Folder, type InboxQuestion } from '$core/messages';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { archive, assign, backToInbox, bin, change, markSpam } from './edits';
   import MessageCard from './MessageCard.svelte';
 

@@ -2,7 +2,7 @@
   import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import { durationText, momentText } from '../format';
   import EditField from '../fields/EditField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { contactOf, isBlockedNumber } from '$core/system';
   import type { MessageRecord } from '$workspace';
   import type { Send } from '../reach/settings.svelte';

@@ -3,7 +3,7 @@ import { ending, outcomeOf, showing } from '$core/calls';
 import { readOne } from '$workspace';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 /** So long a call to outside is waited for, in milliseconds of real time. */
 const LONGEST_MS = 8000;

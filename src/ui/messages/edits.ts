@@ -2,7 +2,7 @@
 import type { MessageRecord } from '$workspace';
 import { count } from '../format';
 import { sendFromHere, type Send } from '../reach/settings.svelte';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 type Change = Partial<Pick<MessageRecord, 'heard' | 'note' | 'assignedTo' | 'folder' | 'binnedAt'>>;
 

@@ -8,7 +8,7 @@
   import { searchNumbers } from '../carrier';
   import { count, durationText, priceText } from '../format';
   import { freshId } from '../ids';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** What is set aside, for how long still, and what became of an order, with a replacement for what failed. */
   const mine = $derived(

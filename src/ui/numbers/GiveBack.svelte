@@ -4,7 +4,7 @@
   import type { NumberHeld } from '$core/system';
   import { REST_MS } from '$standins/carrier/book';
   import { referCallers } from '$workspace';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** What giving a number back breaks, what callers will hear, and for how long it can be brought back. */
   let { number, close }: { number: NumberHeld; close: () => void } = $props();

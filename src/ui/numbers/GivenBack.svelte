@@ -5,7 +5,7 @@
   import { soldTo } from '$workspace';
   import { count, momentText } from '../format';
   import { freshId } from '../ids';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Numbers that were given back or bought and left out of the draft, which can still be had. */
   const system = $derived(theBusiness().system);

@@ -6,7 +6,7 @@
   import type { NumberHeld } from '$core/system';
   import { freshId } from '../ids';
   import PeopleField from '../fields/PeopleField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Gives a number to a person, to several, or to a plan, in one step each. */
   let { number }: { number: NumberHeld } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { helpTable } from '$core/calls';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** What help gets from every phone, the doubtful ones first. */
   const rows = $derived(

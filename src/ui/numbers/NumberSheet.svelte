@@ -9,7 +9,7 @@
   import AddressFields from '../fields/AddressFields.svelte';
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import GiveBack from './GiveBack.svelte';
   import GoesTo from './GoesTo.svelte';
   import { USES } from './uses';

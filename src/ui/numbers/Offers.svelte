@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import type { Choice } from '$standins/carrier/carrier';
   import { priceText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Numbers on offer, each with why it is easy to remember. */
   let { choices, take }: { choices: readonly Choice[]; take: (choice: Choice) => void } = $props();

@@ -3,7 +3,7 @@
   import { civicAddress, isLinked, type CivicAddress } from '$core/system';
   import { addDays } from '$core/hours';
   import AddressFields from '../fields/AddressFields.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Phones that may be used outside the office, each with the address help is sent to from there. */
   const system = $derived(theBusiness().system);

@@ -4,7 +4,7 @@
   import { firstPortDay, portStanding, type Port } from '$standins/carrier/porting';
   import { cancelPort, resendPort } from '$workspace';
   import { momentText } from '../format';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
   import { goesNow } from './going';
   import PortFacts from './PortFacts.svelte';
 

@@ -7,7 +7,7 @@
   import { submitPort } from '$workspace';
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import PortFacts from './PortFacts.svelte';
 
   const system = $derived(theBusiness().system);

@@ -8,7 +8,7 @@
   import { searchNumbers } from '../carrier';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import type { Asked } from './asked';
   import Offers from './Offers.svelte';
   import SearchFields from './SearchFields.svelte';

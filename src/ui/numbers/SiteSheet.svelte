@@ -7,7 +7,7 @@
   import AddressFields from '../fields/AddressFields.svelte';
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import TryAddress from './TryAddress.svelte';
 
   let { site }: { site: Site } = $props();

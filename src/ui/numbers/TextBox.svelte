@@ -6,7 +6,7 @@
   import { sendText } from '$workspace';
   import { momentText } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Texts of the business: those it sends, held back until the approval is there, and those that come in. */
   let { numbers }: { numbers: NumberHeld[] } = $props();

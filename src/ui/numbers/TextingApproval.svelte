@@ -4,7 +4,7 @@
   import { askForTexting } from '$workspace';
   import { momentText } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** The approval a business needs before its texts go out: what is asked, and where it stands. */
   const requests = $derived(theBusiness().view.dealings.texting);

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Says whether a phone signed on from some address would be in an office, and in which. */
   let typed = $state('');

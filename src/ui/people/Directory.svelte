@@ -8,7 +8,7 @@
   import { dateText } from '../format';
   import Dot from '../Dot.svelte';
   import { Line } from '../phone/line.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import PersonCards from './PersonCards.svelte';
   import { presenceOf, type Presence } from './presence';
 

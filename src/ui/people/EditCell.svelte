@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** One cell of a table that can be changed: Enter, F2 or typing opens it, Enter keeps it, Escape leaves it. */
   let {

@@ -13,7 +13,7 @@
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   let { group }: { group: Group } = $props();
   const id = untrack(() => group.id);

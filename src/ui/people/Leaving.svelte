@@ -7,7 +7,7 @@
   import type { Person } from '$core/system';
   import { withdraw } from '$workspace';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Somebody leaves: all that rang them and that they looked after is handed on, in one edit. */
   let { person }: { person: Person } = $props();

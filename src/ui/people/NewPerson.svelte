@@ -13,7 +13,7 @@
   } from '$core/system';
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Adds one person, or a room that a shared phone serves. */
   const system = $derived(theBusiness().system);

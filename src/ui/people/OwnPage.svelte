@@ -1,7 +1,7 @@
 <script lang="ts">
   import { directNumbersOf } from '$core/people';
   import { groupsOf, type Person } from '$core/system';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import IfCalled from './IfCalled.svelte';
   import PersonTimes from './PersonTimes.svelte';
 

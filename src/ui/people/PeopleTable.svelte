@@ -7,7 +7,7 @@
   import { isLinked, isProved } from '$core/system';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { cellCommand, PEOPLE_COLUMNS, type PeopleColumn } from './columns';
   import EditCell from './EditCell.svelte';
   import { filterPeople, searchable } from './filter';

@@ -4,7 +4,7 @@
   import { dateText } from '../format';
   import Origin from '../reach/Origin.svelte';
   import { sendFromHere, type Send } from '../reach/settings.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** The days somebody is away, and who stands in. It holds at once. */
   let { person: given, send = sendFromHere }: { person: Person; send?: Send } = $props();

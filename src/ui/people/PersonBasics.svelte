@@ -5,7 +5,7 @@
   import { extensionsInUse, Person as PersonShape, Role, type Command, type Person } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import { dateText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   let { person }: { person: Person } = $props();
   // A field that is taken away with its text still in it reports a change; by then another person may be shown.

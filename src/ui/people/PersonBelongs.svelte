@@ -7,7 +7,7 @@
   import { allSteps, flatTargets, groupsOf, newMailbox, type Command, type Person } from '$core/system';
   import { freshId } from '../ids';
   import { named } from '../named';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** What somebody belongs to: groups, plans that ring them, numbers they may show, their mailbox. */
   let { person }: { person: Person } = $props();

@@ -2,7 +2,7 @@
   import { profileOf } from '$core/numbering';
   import type { DirectoryEntry } from '$core/people';
   import { businessNumber } from '$workspace';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** A card for each, to lay beside a phone: their numbers, and how to do what one does with it. */
   let { entries }: { entries: DirectoryEntry[] } = $props();

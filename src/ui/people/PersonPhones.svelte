@@ -6,7 +6,7 @@
   import LinkedPhone from '../phones/LinkedPhone.svelte';
   import LinkPhone from '../phones/LinkPhone.svelte';
   import { whereItStands } from '../phones/where';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   let { person }: { person: Person } = $props();
   const phones = $derived(

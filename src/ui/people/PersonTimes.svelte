@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
   import type { Person } from '$core/system';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import PersonAway from './PersonAway.svelte';
 
   /** When somebody can be rung: their working hours, which the administration says, and the days they are away. */

@@ -17,7 +17,7 @@
   import { outsideConsequence } from '../phones/outside';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import ListCells from './ListCells.svelte';
   import { TookTooLong } from '../latest';
   import { ListReader } from './reader';

@@ -4,7 +4,7 @@
   import type { LiveCall } from '$exchange';
   import { samplesOf } from '../recordings/maker';
   import { player } from '../recordings/player.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { heardNow } from './heard';
 
   /** Plays what the caller hears, as the telephone carries it. Shows nothing: the words stand elsewhere. */

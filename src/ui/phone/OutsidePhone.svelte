@@ -8,7 +8,7 @@
   import { durationText } from '../format';
   import { freshId } from '../ids';
   import { NEW_CALLER } from '$core/calls';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import CallerSound from './CallerSound.svelte';
   import Keypad from './Keypad.svelte';
   import { heardInWords } from './heard';

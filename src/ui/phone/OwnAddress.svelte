@@ -5,7 +5,7 @@
   import { addressLine, addressProblems } from '$core/numbering';
   import { civicAddress, type CivicAddress, type Phone } from '$core/system';
   import AddressFields from '../fields/AddressFields.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Where a phone is used: given by whoever uses it, kept as the phone's own address. */
   let { phone, done }: { phone: Phone; done: (line: string) => void } = $props();

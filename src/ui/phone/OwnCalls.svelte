@@ -3,7 +3,7 @@
   import type { Person, System } from '$core/system';
   import type { CallRecord } from '$workspace';
   import { durationText, momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** The last calls that rang somebody, and what became of them. */
   let { person, system }: { person: Person; system: System } = $props();

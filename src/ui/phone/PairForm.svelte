@@ -3,7 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import type { System } from '$core/system';
   import { pair } from '$workspace';
-  import { session } from '../session.svelte';
+  import { session } from '../window/session.svelte';
   import { OUTSIDE_ADDRESS, placesOf } from '../bench/standins';
   import { readPairing } from './pairing-file';
   import { allowSound } from './tones';

@@ -4,7 +4,7 @@
   import { profileOf } from '$core/numbering';
   import { allSteps, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { allowSound, playCadence, soundAllowed } from './tones';
 
   interface Props {

@@ -4,7 +4,7 @@
   import { addressOfHelp, helpFor } from '$core/calls';
   import { addressLine, profileOf } from '$core/numbering';
   import type { Person, Phone, System } from '$core/system';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import OwnAddress from './OwnAddress.svelte';
   import type { OwnPhoneMemory } from './own-phone.svelte';
   import type { Hurdle } from './ready';

@@ -9,7 +9,7 @@
   import MessageCard from '../messages/MessageCard.svelte';
   import MessageLight from '../phones/MessageLight.svelte';
   import IfCalled from '../people/IfCalled.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { hold, Line } from './line.svelte';
   import Origin from '../reach/Origin.svelte';
   import OwnCalls from './OwnCalls.svelte';

@@ -4,7 +4,7 @@
   import type { System } from '$core/system';
   import { putPhones } from '$workspace';
   import { placesOf } from '../bench/standins';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** A part of the bench: where the phone that this window plays is. */
   let { phoneId, system }: { phoneId: string; system: System } = $props();

@@ -5,7 +5,7 @@
 import { z } from 'zod';
 import type { Setting } from '$core/system';
 import { send, tellStayed } from '../reach/settings.svelte';
-import { session, theBusiness } from '../session.svelte';
+import { session, theBusiness } from '../window/session.svelte';
 
 interface Waiting {
   words: string;

@@ -2,7 +2,7 @@
   import { Button, Select, SelectItem, Toggle } from 'carbon-components-svelte';
   import { newPhone, PHONE_NAMES, type Person, type PhoneKind } from '$core/system';
   import { freshId } from '../ids';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { outsideConsequence } from './outside';
 
   /** Gives somebody one of the system's own phones; whether it may be used outside is asked, with what follows. */

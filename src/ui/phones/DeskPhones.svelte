@@ -4,7 +4,7 @@
   import type { AccountDetails } from '$standins/registrar/accounts';
   import { PORTS, SERVER } from '$standins/registrar/accounts';
   import { count } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import AccountCards from './AccountCards.svelte';
   import { makeThem } from './accounts';
   import KeyDrawing from './KeyDrawing.svelte';

@@ -4,7 +4,7 @@
   import { PLACEHOLDERS, unknownPlaceholders } from '$standins/mail/invitation';
   import { businessNumber, letterFor, withdraw } from '$workspace';
   import { agoText, count, momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { inviteAllText, isInvited, sendInvitations } from './invite';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands } from './where';

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import type { Person, Phone } from '$core/system';
   import { withdraw } from '$workspace';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
   import { sendInvitations } from './invite';
 
   let { person, phone }: { person: Person; phone: Phone } = $props();

@@ -3,7 +3,7 @@
   import { readNumber } from '$core/numbering';
   import { newPhone, type Person } from '$core/system';
   import { freshId } from '../ids';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
 
   /** Links somebody's own mobile or landline. */
   let { person }: { person: Person } = $props();

@@ -7,7 +7,7 @@
   import { giveCode, proveByCode } from '$workspace';
   import EditField from '../fields/EditField.svelte';
   import { durationText, momentText } from '../format';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
 
   /** An outside phone that rings for somebody: its number, and the proof that it is theirs. */
   let { phone }: { phone: Phone } = $props();

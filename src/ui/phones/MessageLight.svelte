@@ -2,7 +2,7 @@
   import { messageSummary, waitingIn } from '$core/messages';
   import { accountsOn, type Phone } from '$core/system';
   import Dot from '../Dot.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** The light of a phone that says whether a message waits, for each account on it. */
   let { phone, details = false }: { phone: Phone; details?: boolean } = $props();

@@ -4,7 +4,7 @@
   import { agoText, count } from '../format';
   import Dot from '../Dot.svelte';
   import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { inviteAllText, isInvited, sendInvitations } from './invite';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands, type Where } from './where';

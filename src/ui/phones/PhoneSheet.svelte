@@ -15,7 +15,7 @@
   import { accountsOf, signOut } from '$workspace';
   import EditField from '../fields/EditField.svelte';
   import { momentText } from '../format';
-  import { session, theBusiness } from '../session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
   import AccountCards from './AccountCards.svelte';
   import { makeThem } from './accounts';
   import { isInvited } from './invite';

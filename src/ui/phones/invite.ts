@@ -3,7 +3,7 @@ import { invite, type Guest } from '$workspace';
 import { count } from '../format';
 import { fresh } from '../fresh';
 import { ui } from '../frame/open.svelte';
-import { session, theBusiness } from '../session.svelte';
+import { session, theBusiness } from '../window/session.svelte';
 
 /** Phones that are paired by code: not desk phones, which have an account, nor linked ones, which are proved. */
 export const isInvited = (kind: string): boolean => ['browser', 'computer', 'mobile app'].includes(kind);

@@ -3,7 +3,7 @@
   import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import { stepInWords } from '$core/answering';
   import type { Plan, Step, StepList } from '$core/system';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { addStep, copiedStep, putDown } from './edits';
   import { STEPS_OFFERED } from './kinds';
 

@@ -2,7 +2,7 @@
   import { BEGINNINGS, type Beginning } from '$core/answering';
   import type { Plan, System } from '$core/system';
   import { freshId } from '../ids';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Starting points for a plan that has no steps yet. */
   let { plan, system }: { plan: Plan; system: System } = $props();

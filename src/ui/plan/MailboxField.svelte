@@ -4,7 +4,7 @@
   import { type Occasion, type Plan, type System, type VoicemailStep } from '$core/system';
   import { freshId } from '../ids';
   import RecordingField from '../fields/RecordingField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { setStep } from './edits';
 
   let { plan, step, system }: { plan: Plan; step: VoicemailStep; system: System } = $props();

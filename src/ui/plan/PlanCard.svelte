@@ -4,7 +4,7 @@
   import { saveText } from '../download';
   import EditField from '../fields/EditField.svelte';
   import { freshId } from '../ids';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { copyOf } from './kinds';
   import PlanFiles from './PlanFiles.svelte';
 

@@ -4,7 +4,7 @@
   import { applyEdit, type Command, type System } from '$core/system';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** A plan from a file, JSON or CPL; what comes of it is shown first. */
   let { system, ondone }: { system: System; ondone: (planId: string) => void } = $props();

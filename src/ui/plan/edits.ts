@@ -1,7 +1,7 @@
 /** The edits of the plan sheet, as commands with their words. */
 import { stepInWords } from '$core/answering';
 import { allSteps, Step, whereIs, type Plan, type StepList } from '$core/system';
-import { session, theBusiness } from '../session.svelte';
+import { session, theBusiness } from '../window/session.svelte';
 import { copyOf, freshStep, STEPS_OFFERED } from './kinds';
 
 const named = (step: Step): string => {

@@ -7,7 +7,7 @@
   import type { Expectation, Promised, PromiseTime } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import { momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { setPromise } from './edits';
   import ExpectationFields from './ExpectationFields.svelte';
 

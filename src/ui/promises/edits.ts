@@ -4,7 +4,7 @@ import { keyPromise, promiseOf, promiseTimeInWords } from '$core/promises';
 import type { MenuKey, Promised } from '$core/system';
 import { freshId } from '../ids';
 import { behaviourOf, type Question } from '../rehearse/question';
-import { session, theBusiness } from '../session.svelte';
+import { session, theBusiness } from '../window/session.svelte';
 
 /** A rehearsal becomes a promise: what came of it must stay so. */
 export function keepAsPromise(question: Question, trace: Trace | undefined): void {

@@ -6,7 +6,7 @@
   import PeopleField from '../fields/PeopleField.svelte';
   import RecordingField from '../fields/RecordingField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { setQueue } from './edits';
 
   let { queue }: { queue: Queue } = $props();

@@ -1,7 +1,7 @@
 /** The edits of queues, as commands with their words. */
 import { newQueue, type Edit, type Queue } from '$core/system';
 import { freshId } from '../ids';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 /** A name no queue has yet. */
 function freeName(name: string): string {

@@ -4,7 +4,7 @@
   import { endsWell } from '$core/coverage';
   import type { Standing } from '$core/system';
   import { CoverageClient } from '../coverage/client';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** What settings that hold at once do to callers of the business's numbers in the coming week. */
   let { before, after, otherwise }: { before: Standing; after: Standing; otherwise: string } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { momentText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Who set something, where and when; nothing where the administration's word stands. */
   let { stamp }: { stamp: { at: number; by: string } | undefined } = $props();

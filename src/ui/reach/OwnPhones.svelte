@@ -4,7 +4,7 @@
   import Origin from './Origin.svelte';
   import type { Send } from './settings.svelte';
   import UntilField from './UntilField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Each phone of somebody, switched off and on one by one; what a linked phone shows and asks. */
   let { person, system, send }: { person: Person; system: System; send: Send } = $props();

@@ -5,7 +5,7 @@
   import { accountsOn, asPaired, type Person } from '$core/system';
   import IfCalled from '../people/IfCalled.svelte';
   import PersonAway from '../people/PersonAway.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import Effect from './Effect.svelte';
   import { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';

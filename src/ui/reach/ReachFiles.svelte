@@ -4,7 +4,7 @@
   import type { Person } from '$core/system';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import type { ReachForm } from './form.svelte';
 
   /** How somebody is reached, in the format others read; what is read is seen before it is set. */

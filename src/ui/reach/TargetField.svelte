@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { readTarget, targetProblem } from '$core/people';
   import type { ForwardTarget, System } from '$core/system';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Where calls are sent on to: a colleague, a group, a mailbox, or a number in any way of writing it. */
   let {

@@ -12,7 +12,7 @@
   import { accountsOn, isOn, type Quiet } from '$core/system';
   import { named } from '../named';
   import PeopleField from '../fields/PeopleField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import type { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';
   import type { Send } from './settings.svelte';

@@ -2,7 +2,7 @@
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { addDays, localTime, momentOf } from '$core/hours';
   import { fieldText, momentText, momentTyped } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
   /** Until when something holds: until it is ended, or a moment, in the business's time. */
   let {

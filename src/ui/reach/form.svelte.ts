@@ -1,7 +1,7 @@
 /** What is being changed of how somebody is reached, and what it would do; kept over a reload until it is set or left. */
 import { settle, USUAL, withOwn, type OwnValues, type Setting, type Standing } from '$core/system';
 import { Remembered } from '../remembered.svelte';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 export class ReachForm {
   private readonly pending: Remembered<OwnValues>;

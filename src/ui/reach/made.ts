@@ -2,7 +2,7 @@
 import equal from 'fast-deep-equal';
 import { reverseOf, type Setting, type Standing, type System } from '$core/system';
 import type { Workspace } from '$workspace';
-import type { Notice } from '../notice';
+import type { Notice } from '../window/notice';
 
 interface Made {
   words: string;

@@ -1,7 +1,7 @@
 /** Settings that hold at once, made from a page or a phone of this browser. */
 import type { OwnValues, Setting } from '$core/system';
 import { byWhom } from '../format';
-import { session, theBusiness } from '../session.svelte';
+import { session, theBusiness } from '../window/session.svelte';
 
 /** Carries out changes. @param words what they do, for the notice that offers to take them back */
 export type Send = (words: string, settings: Setting[]) => Promise<void>;

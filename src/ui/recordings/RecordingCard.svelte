@@ -5,7 +5,7 @@
   import type { Recording } from '$core/system';
   import { saveBytes } from '../download';
   import EditField from '../fields/EditField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import { removeRecording, replaceEverywhere, setRecording, wordsChange } from './edits';
   import { lengthInWords } from './lengths';
   import Listen from './Listen.svelte';

@@ -3,7 +3,7 @@
   import { voiceOf } from '$core/audio';
   import type { Business, Respelling } from '$core/system';
   import EditField from '../fields/EditField.svelte';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import VoiceFields from './VoiceFields.svelte';
 
   /** How the machine speaks for this business: its voice, and words it says wrongly. */

@@ -2,7 +2,7 @@
 import { replaceCommands, usesOf } from '$core/answering';
 import type { Recording } from '$core/system';
 import { freshId } from '../ids';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 /** Other words: a sound that the machine spoke no longer says them, and goes; one that somebody recorded stays. */
 export const wordsChange = (recording: Recording, text: string): Partial<Recording> => ({

@@ -5,7 +5,7 @@ import type { Recording, Sound } from '$core/system';
 import { readSound, storeSound } from '$workspace';
 import type { AudioWorker, Made } from '../../workers/audio.worker';
 import { Latest, TookTooLong } from '../latest';
-import { theBusiness } from '../session.svelte';
+import { theBusiness } from '../window/session.svelte';
 
 /** A file larger than this is not read, in bytes. */
 const LARGEST_FILE = 200_000_000;

@@ -6,7 +6,7 @@
   import { allSteps, isLinked, type System } from '$core/system';
   import { plansFrom, readingOf } from '$core/answering';
   import { fieldText } from '../format';
-  import { theBusiness } from '../session.svelte';
+  import { theBusiness } from '../window/session.svelte';
   import DoingField from './DoingField.svelte';
   import type { Question, Rung } from './question';
 

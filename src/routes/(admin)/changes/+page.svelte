@@ -8,7 +8,7 @@
   import ForceLater from '$ui/changes/ForceLater.svelte';
   import Versions from '$ui/changes/Versions.svelte';
   import { CoverageClient } from '$ui/coverage/client';
-  import { session, theBusiness } from '$ui/session.svelte';
+  import { session, theBusiness } from '$ui/window/session.svelte';
 
   const view = $derived(theBusiness().view);
   const record = $derived(view.draft.record);

@@ -4,7 +4,7 @@
   import Kept from '$ui/data/Kept.svelte';
   import Unread from '$ui/data/Unread.svelte';
   import { keeping } from '$ui/data/keeping.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   onMount(() => void keeping.look());
 </script>

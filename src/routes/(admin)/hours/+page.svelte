@@ -3,7 +3,7 @@
   import { momentText } from '$ui/format';
   import HoursCard from '$ui/hours/HoursCard.svelte';
   import { freshId } from '$ui/ids';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const sets = $derived(Object.values(theBusiness().system.hours));
 

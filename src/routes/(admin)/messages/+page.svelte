@@ -3,7 +3,7 @@
   import { momentText } from '$ui/format';
   import Inbox from '$ui/messages/Inbox.svelte';
   import RingChart from '$ui/RingChart.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().view.inForce.system);
   const calls = $derived([...theBusiness().view.calls].reverse().slice(0, 50));

@@ -8,7 +8,7 @@
   import { goesNow, stillElsewhere } from '$ui/numbers/going';
   import NumberSheet from '$ui/numbers/NumberSheet.svelte';
   import { rehearsal } from '$ui/rehearsal.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const numbers = $derived(Object.values(system.numbers));

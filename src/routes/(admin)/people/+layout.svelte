@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import { PEOPLE_ROOMS } from '$ui/rooms';
   import Rooms from '$ui/Rooms.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   let { children }: { children: Snippet } = $props();
 </script>

@@ -3,7 +3,7 @@
   import { saveText } from '$ui/download';
   import NewPerson from '$ui/people/NewPerson.svelte';
   import PeopleTable from '$ui/people/PeopleTable.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
 </script>

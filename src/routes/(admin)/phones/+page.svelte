@@ -1,6 +1,6 @@
 <script lang="ts">
   import PhoneList from '$ui/phones/PhoneList.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 </script>
 
 <svelte:head><title>Phones · Upper Line</title></svelte:head>

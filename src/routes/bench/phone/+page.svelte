@@ -4,7 +4,7 @@
   import { demonstration } from '$demo/lantern-cove';
   import OutsidePhone from '$ui/phone/OutsidePhone.svelte';
   import Trouble from '$ui/Trouble.svelte';
-  import { session } from '$ui/session.svelte';
+  import { session } from '$ui/window/session.svelte';
 
   onMount(
     () =>

@@ -12,7 +12,7 @@
   import StepList from '$ui/plan/StepList.svelte';
   import StepPanel from '$ui/plan/StepPanel.svelte';
   import { rehearsal } from '$ui/rehearsal.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const plans = $derived(Object.values(system.plans));

@@ -6,7 +6,7 @@
   import Unwanted from '$ui/callers/Unwanted.svelte';
   import { freshId } from '$ui/ids';
   import { named } from '$ui/named';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const contacts = $derived(

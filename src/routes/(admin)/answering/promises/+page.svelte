@@ -4,7 +4,7 @@
   import type { Promised } from '$core/system';
   import { freshId } from '$ui/ids';
   import PromiseCard from '$ui/promises/PromiseCard.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const promises = $derived(Object.values(theBusiness().system.promises));
   const number = $derived(Object.values(theBusiness().system.numbers)[0]);

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { startQueue } from '$ui/queues/edits';
   import QueueCard from '$ui/queues/QueueCard.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const queues = $derived(Object.values(theBusiness().system.queues));
 </script>

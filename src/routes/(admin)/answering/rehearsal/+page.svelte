@@ -19,7 +19,7 @@
   import TraceList from '$ui/rehearse/TraceList.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const asked = new Remembered<Question>('rehearsal-page', freshQuestion(NEW_CALLER));
   const linked = fromLink(untrack(() => page.url.searchParams.get('ask')));

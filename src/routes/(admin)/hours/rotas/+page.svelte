@@ -4,7 +4,7 @@
   import { newRota } from '$core/system';
   import RotaCard from '$ui/hours/RotaCard.svelte';
   import { freshId } from '$ui/ids';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const rotas = $derived(Object.values(theBusiness().system.rotas));
 

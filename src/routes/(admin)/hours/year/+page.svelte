@@ -9,7 +9,7 @@
   import HolidayPicker from '$ui/hours/HolidayPicker.svelte';
   import YearView from '$ui/hours/YearView.svelte';
   import { inForceOrder } from '$core/hours';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const sets = $derived(Object.values(theBusiness().system.hours));
   const hours = $derived(sets.find((h) => h.id === page.url.searchParams.get('set')) ?? sets[0]);

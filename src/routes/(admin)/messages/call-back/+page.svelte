@@ -4,7 +4,7 @@
   import AnswerBack from '$ui/messages/AnswerBack.svelte';
   import { markAnswered } from '$ui/messages/answering';
   import { agoText, count, momentText } from '$ui/format';
-  import { session, theBusiness } from '$ui/session.svelte';
+  import { session, theBusiness } from '$ui/window/session.svelte';
 
   const { calls, messages } = $derived(theBusiness().view);
   const contactsOf = (number: string) => contactOf(number, theBusiness().system.contacts);

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { addMailbox } from '$ui/mailboxes/edits';
   import MailboxCard from '$ui/mailboxes/MailboxCard.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const mailboxes = $derived(Object.values(theBusiness().system.mailboxes));
 </script>

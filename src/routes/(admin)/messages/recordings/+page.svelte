@@ -9,7 +9,7 @@
   import { keepSound, speak, stopMaking } from '$ui/recordings/maker';
   import RecordingCard from '$ui/recordings/RecordingCard.svelte';
   import Respellings from '$ui/recordings/Respellings.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const recordings = $derived(

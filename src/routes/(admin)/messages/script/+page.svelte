@@ -6,7 +6,7 @@
   import Listen from '$ui/recordings/Listen.svelte';
   import TakeSound from '$ui/recordings/TakeSound.svelte';
   import { Remembered } from '$ui/remembered.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const asked = new Remembered<{ planId: string; at: number }>('script', { planId: '', at: 0 });

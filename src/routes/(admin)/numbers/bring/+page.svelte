@@ -2,7 +2,7 @@
   import { page } from '$app/state';
   import PortCard from '$ui/numbers/PortCard.svelte';
   import PortForm from '$ui/numbers/PortForm.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const ports = $derived([...theBusiness().view.dealings.ports].reverse());
 </script>

@@ -14,7 +14,7 @@
   import { TARIFF } from '$standins/carrier/prices';
   import { count, priceText } from '$ui/format';
   import { Remembered } from '$ui/remembered.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const assumed = new Remembered(`costs ${theBusiness().view.business.id}`, { calls: 20, talk: 3 });

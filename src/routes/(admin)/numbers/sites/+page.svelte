@@ -11,7 +11,7 @@
   import HelpTable from '$ui/numbers/HelpTable.svelte';
   import PhonesElsewhere from '$ui/numbers/PhonesElsewhere.svelte';
   import SiteSheet from '$ui/numbers/SiteSheet.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const sites = $derived(Object.values(system.sites));

@@ -4,7 +4,7 @@
   import { listed } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { carriesTexts, needsApproval, textingStanding } from '$standins/carrier/texting';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const home = $derived(profileOf(theBusiness().system.business.country));
   const numbers = $derived(Object.values(theBusiness().system.numbers));

@@ -7,7 +7,7 @@
   import PersonBelongs from '$ui/people/PersonBelongs.svelte';
   import PersonPhones from '$ui/people/PersonPhones.svelte';
   import PersonTimes from '$ui/people/PersonTimes.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const person = $derived(system.people[page.params.person ?? '']);

@@ -3,7 +3,7 @@
   import { newGroup } from '$core/system';
   import { freshId } from '$ui/ids';
   import GroupCard from '$ui/people/GroupCard.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const groups = $derived(Object.values(theBusiness().system.groups));
   let name = $state('');

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { ROLE_ACTS, may, type Act } from '$core/people';
   import { Role } from '$core/system';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const acts = Object.entries(ROLE_ACTS) as [Act, string][];
   const people = $derived(Object.values(theBusiness().system.people).filter((p) => p.role !== 'shared room'));

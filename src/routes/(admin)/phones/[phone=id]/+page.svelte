@@ -1,7 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import PhoneSheet from '$ui/phones/PhoneSheet.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const phone = $derived(theBusiness().system.phones[page.params.phone ?? '']);
 </script>

@@ -4,7 +4,7 @@
   import { explainPlan } from '$core/answering';
   import { planSvg } from '$core/formats/picture';
   import { saveText } from '$ui/download';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const plan = $derived(system.plans[page.params.plan ?? ''] ?? Object.values(system.plans)[0]);

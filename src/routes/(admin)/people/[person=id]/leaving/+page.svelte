@@ -1,7 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import Leaving from '$ui/people/Leaving.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const person = $derived(theBusiness().system.people[page.params.person ?? '']);
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
   import Reach from '$ui/reach/Reach.svelte';
-  import { theBusiness } from '$ui/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const id = $derived(page.params.person ?? '');
   const person = $derived(theBusiness().settable.people[id]);

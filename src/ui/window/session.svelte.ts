@@ -12,7 +12,7 @@ import {
   type WayOn,
   type Whole,
 } from '$workspace';
-import { freshId } from './ids';
+import { freshId } from '../ids';
 import type { Notice } from './notice';
 import { OpenBusiness } from './open-business.svelte';
 

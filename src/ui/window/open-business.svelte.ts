@@ -16,10 +16,10 @@ import {
 } from '$workspace';
 import { ActsDone, type Back } from './acts-done';
 import { Checks } from './checks.svelte';
-import { momentText } from './format';
+import { momentText } from '../format';
 import type { Notice } from './notice';
-import type { Known } from './phones/where';
-import { SettingsMade } from './reach/made';
+import type { Known } from '../phones/where';
+import { SettingsMade } from '../reach/made';
 
 const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
 

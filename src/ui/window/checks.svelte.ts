@@ -6,8 +6,8 @@ import { version } from '$app/environment';
 import { findingsOf, type Finding } from '$core/findings';
 import { checkPromises, type Verdict } from '$core/promises';
 import type { Standing, System } from '$core/system';
-import { CoverageClient } from './coverage/client';
-import { freshId } from './ids';
+import { CoverageClient } from '../coverage/client';
+import { freshId } from '../ids';
 
 /** What is looked at; reactive. */
 interface LookedAt {
