@@ -1,7 +1,7 @@
 /** Real calls on the demonstration: what rings, what is heard, what is left. */
 import PostalMime from 'postal-mime';
 import { readFileSync } from 'node:fs';
-import { callFrom, open, setClock, withSoftphone } from './bench';
+import { bench, callFrom, open, saved, setClock, withSoftphone } from './bench';
 import { expect, test } from './seeded';
 
 test('a window that closes hands its calls over, and the caller notices nothing', async ({
@@ -142,4 +142,34 @@ test('a number gets its emergency address', async ({ page }) => {
   await page.goto('/numbers#n-charters');
   await site.selectOption('Charter dock');
   await expect(page.getByRole('link', { name: 'Numbers 6 held' })).toBeVisible();
+});
+
+test('the bench clock runs ten times as fast, a call with it, and stays as it is while one goes on', async ({
+  context,
+  page,
+}) => {
+  await open(page, '/');
+  await setClock(page, '2026-11-24T20:00');
+  const drawer = await bench(page, 'Clock');
+  const fast = drawer.locator('label', { hasText: 'Ten times as fast' });
+  const toggle = drawer.getByRole('switch', { name: 'Ten times as fast' });
+  await fast.click();
+  await expect(toggle).toBeChecked();
+  await saved(page);
+  // Half a minute of the bench is three seconds of whoever waits for it.
+  await expect(drawer.getByText(/^It is/)).toContainText('20:00:3', { timeout: 8000 });
+
+  const outside = await callFrom(context, 'Main line');
+  await expect(outside.getByTestId('outside-call')).toContainText('Speak now');
+  await page.bringToFront();
+  await fast.click();
+  await expect(drawer.getByText('A call is going on')).toBeVisible();
+  await expect(toggle).toBeChecked();
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await expect(outside.getByTestId('outside-ended')).toBeVisible();
+  // The switch may still be storing the end of it.
+  await expect(async () => {
+    await fast.click();
+    await expect(toggle).not.toBeChecked({ timeout: 1000 });
+  }).toPass();
 });

@@ -50,18 +50,20 @@
   invalid={!!problem}
   invalidText={problem}
 />
-<Toggle
-  labelText="Ten times as fast"
-  labelA="No"
-  labelB="Yes"
-  bind:toggled={fast}
-  on:toggle={(e) => {
-    if (e.detail.toggled !== speedOf(clock) > 1) void hurry(e.detail.toggled);
-  }}
-/>
 <div class="row">
   <Button size="small" on:click={set}>Set the clock</Button>
   <Button size="small" kind="tertiary" disabled={mode === 'real'} on:click={real}>Back to real time</Button>
+</div>
+<div class="fast">
+  <Toggle
+    labelText="Ten times as fast"
+    labelA="No"
+    labelB="Yes"
+    bind:toggled={fast}
+    on:toggle={(e) => {
+      if (e.detail.toggled !== speedOf(clock) > 1) void hurry(e.detail.toggled);
+    }}
+  />
 </div>
 
 <style>
@@ -72,6 +74,9 @@
   }
   p {
     margin: 0 0 10px;
+  }
+  .fast {
+    margin-top: 20px;
   }
   .soft {
     color: var(--bench-soft);
