@@ -21,9 +21,22 @@ export function onDuty(rota: Rota, businessZone: string, at: number): string | n
 
 const zoneOfRota = (rota: Rota, businessZone: string): string => rota.timeZone ?? businessZone;
 
-function swapAt(rota: Rota, businessZone: string, at: number) {
-  const zone = zoneOfRota(rota, businessZone);
-  return rota.swaps.findLast(({ from, to }) => local(zone, from) <= at && at < local(zone, to));
+type Swap = Rota['swaps'][number];
+
+function swapAt(rota: Rota, businessZone: string, at: number): Swap | undefined {
+  const swaps = swapsOf(rota, zoneOfRota(rota, businessZone));
+  return swaps.findLast(({ from, to }) => from <= at && at < to)?.swap;
+}
+
+/** When the swaps of a rota begin and end, as worked out last: a rota is asked at every call that rings it. */
+const known = new WeakMap<Rota, { zone: string; swaps: { from: number; to: number; swap: Swap }[] }>();
+function swapsOf(rota: Rota, zone: string) {
+  let own = known.get(rota);
+  if (own?.zone !== zone) {
+    const swaps = rota.swaps.map((swap) => ({ from: local(zone, swap.from), to: local(zone, swap.to), swap }));
+    known.set(rota, (own = { zone, swaps }));
+  }
+  return own.swaps;
 }
 
 /** The moment of a local date and time such as 2027-05-03T08:00. */

@@ -46,14 +46,21 @@ export interface LocalTime {
 export function localTime(zone: string, at: number): LocalTime {
   const local = at + stretchAt(zone, at).offset;
   const days = Math.floor(local / DAY);
-  return {
-    days,
-    day: weekdayOf(days),
-    minute: (local - days * DAY) / 60_000,
-    get date() {
-      return dateOf(days);
-    },
-  };
+  return new LocalMoment(days, (local - days * DAY) / 60_000);
+}
+
+/** A class, for a date is dear to write and seldom asked for. */
+class LocalMoment implements LocalTime {
+  constructor(
+    readonly days: number,
+    readonly minute: number,
+  ) {}
+  get day(): number {
+    return weekdayOf(this.days);
+  }
+  get date(): string {
+    return dateOf(this.days);
+  }
 }
 
 /** The next moment after `at` at which the zone's clocks change (epoch milliseconds), or Infinity. */
@@ -62,8 +69,14 @@ export const nextClockChange = (zone: string, at: number): number => stretchAt(z
 /** Days since 1 January 1970 of an ISO date. */
 export const dayNumber = (date: string): number => Date.parse(`${date}T00:00:00Z`) / DAY;
 
+/** The day asked for last: calls of a day, and hours of a day, ask for the same one again and again. */
+let written = { days: 0, date: '1970-01-01' };
+
 /** ISO date of days since 1 January 1970. */
-export const dateOf = (days: number): string => new Date(days * DAY).toISOString().slice(0, 10);
+export function dateOf(days: number): string {
+  if (written.days !== days) written = { days, date: new Date(days * DAY).toISOString().slice(0, 10) };
+  return written.date;
+}
 
 /** ISO day of the week, 1 Monday to 7 Sunday, of days since 1 January 1970 (a Thursday). */
 export const weekdayOf = (days: number): number => ((((days + 3) % 7) + 7) % 7) + 1;

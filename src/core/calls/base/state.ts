@@ -2,7 +2,7 @@
 import type { ForwardTarget, Standing, System, Weights } from '../../system';
 import type { Held } from '../../messages';
 import type { CallRequest } from './request';
-import type { Happening, Outcome, Trace } from './trace';
+import type { Outcome, Said, Trace } from './trace';
 import type { World } from './world';
 
 export interface Leg {
@@ -344,8 +344,8 @@ export interface Run {
   join(queueId: string, call: CallState): void;
   /** Looks again, at a moment from now on, whether somebody waiting can be put through. */
   serveSoon(queueId: string, ms: number): void;
-  /** Adds to the call's trace, at the present moment. */
-  say(call: CallState, happening: Happening): void;
+  /** Adds to the call's trace, at the present moment. @param event made for this trace alone */
+  say(call: CallState, event: Said): void;
   /** Sets a timer, void once the call has gone on to another phase. */
   after(call: CallState, ms: number, timer: TimerKind, rank: number, leg?: number): void;
   /** Starts a phase: timers of the one before are void. */

@@ -160,6 +160,11 @@ export type Happening =
 /** One thing that happened, `t` milliseconds after the call arrived. */
 export type TraceEvent = { t: number } & Happening;
 export type Trace = TraceEvent[];
+/**
+ * An event that is being said: `t` is filled in then. It stands there from the beginning, for a property added later has no
+ * place in the object, and costs a month of calls a fifth of its time.
+ */
+export type Said = { t: 0 } & Happening;
 
 /** How the call ended, or null while it lasts. */
 export function outcomeOf(trace: Trace): { outcome: Outcome; t: number } | null {

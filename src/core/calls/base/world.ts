@@ -7,8 +7,10 @@ import {
   type ExtensionInUse,
   type NumberHeld,
   type Phone,
+  type RingTarget,
   type System,
 } from '../../system';
+import type { Rung } from './state';
 
 export interface World {
   system: System;
@@ -22,6 +24,8 @@ export interface World {
   heedsAgain: boolean;
   /** Contacts by their numbers. */
   contacts: Map<string, Contact>;
+  /** Ring targets taken apart, where they are the same for every caller at every moment. */
+  rung: WeakMap<readonly RingTarget[], readonly Rung[]>;
   /** Milliseconds a recording takes to play. */
   promptMs: Map<string, number>;
 }
@@ -52,6 +56,7 @@ function build(system: System): World {
     extensions: new Map(extensionsInUse(system).map((e) => [e.extension, e])),
     heedsAgain: Object.values(system.people).some((p) => p.exceptions?.again),
     contacts: new Map(Object.values(system.contacts).flatMap((c) => c.numbers.map((n) => [n, c]))),
+    rung: new WeakMap(),
     promptMs: new Map(
       Object.values(system.recordings).map((r) => [r.id, Math.round(recordingSeconds(r) * 1000)]),
     ),

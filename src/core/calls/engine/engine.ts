@@ -27,7 +27,9 @@ import {
 import { end, enter } from '../way/walking';
 import { act, isDue } from './acts';
 import { worldOf, type World } from '../base/world';
-import type { Happening, Outcome, TraceEvent } from '../base/trace';
+import type { Outcome, Said, TraceEvent } from '../base/trace';
+
+type Timer = Extract<Due['what'], { kind: 'timer' }>;
 
 const inOrder = (a: Due, b: Due): number => a.t - b.t || a.rank - b.rank || a.seq - b.seq;
 
@@ -39,6 +41,8 @@ export class CallEngine implements Run {
   memory: Memory = emptyMemory();
   /** Whoever runs the engine says what lies in a mailbox. */
   held: Run['held'] = () => [];
+  /** Whoever runs the engine is told when a call is over; nothing happens to it any more. */
+  whenOver: ((call: CallState) => void) | undefined;
   /** Calls that wait, by queue, in the order they came; those that no longer do are dropped when it is next asked. */
   private queued = new Map<string, Set<CallState>>();
   private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
@@ -156,10 +160,9 @@ export class CallEngine implements Run {
     return world;
   }
 
-  say(call: CallState, happening: Happening): void {
-    // Every happening is made for one trace: it becomes the event itself, which spares a copy of each.
-    const event = happening as TraceEvent;
-    event.t = this.now - call.request.at;
+  say(call: CallState, event: Said): void {
+    // Every event is made for one trace and becomes part of it, which spares a copy of each.
+    (event as TraceEvent).t = this.now - call.request.at;
     call.trace.push(event);
   }
 
@@ -202,6 +205,7 @@ export class CallEngine implements Run {
 
   end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void {
     end(this, call, by, outcome);
+    this.whenOver?.(call);
   }
 
   /**
@@ -212,19 +216,23 @@ export class CallEngine implements Run {
   private isVoid({ what }: Due): boolean {
     if (what.kind === 'action') return false;
     if (what.kind === 'serve') return !this.queued.get(what.queueId)?.size;
-    const call = this.calls.get(what.callId);
-    if (!call || call.phase === 'over') return true;
-    if (what.timer === 'give up') return false;
-    if (OF_A_WAIT.includes(what.timer)) return call.waiting?.token !== what.leg;
-    return what.turn !== (what.timer === 'press' ? call.pressed : call.turn);
+    return !this.callOf(what);
   }
 
-  private handle(due: Due): void {
-    const { what } = due;
-    if (what.kind === 'action') return this.perform(what.action, due.rank);
+  /** The call a timer is for, while it means something. */
+  private callOf({ callId, timer, turn, leg }: Timer): CallState | undefined {
+    const call = this.calls.get(callId);
+    if (!call || call.phase === 'over') return undefined;
+    if (timer === 'give up') return call;
+    if (OF_A_WAIT.includes(timer)) return call.waiting?.token === leg ? call : undefined;
+    return turn === (timer === 'press' ? call.pressed : call.turn) ? call : undefined;
+  }
+
+  private handle({ what, rank }: Due): void {
+    if (what.kind === 'action') return this.perform(what.action, rank);
     if (what.kind === 'serve') return serve(this, what.queueId);
-    if (this.isVoid(due)) return;
-    isDue(this, this.calls.get(what.callId)!, what.timer, what.leg);
+    const call = this.callOf(what);
+    if (call) isDue(this, call, what.timer, what.leg);
   }
 
   /** A call that is hung up in the very millisecond in which it is placed is placed first. */

@@ -38,7 +38,7 @@ const set = (call: Listening, change: Partial<DialIn>): DialIn =>
 /** Says something and waits for keys, which may be pressed meanwhile. */
 function says(run: Run, call: Listening, words: string, wait = KEY_MS): void {
   run.begin(call, 'inbox', { dialIn: call.dialIn });
-  run.say(call, { kind: 'says', words });
+  run.say(call, { t: 0, kind: 'says', words });
   const ms = spokenSeconds(words) * 1000 + wait;
   call.until = run.now + ms;
   run.after(call, ms, 'time out', RANK.timeout);
@@ -91,7 +91,7 @@ export function keyInInbox(run: Run, call: Listening, key: string): void {
   // A PIN is written down nowhere: the trace is kept in the log.
   if (stage === 'goodbye') return;
   if (stage === 'extension' || stage === 'pin') return digit(run, call, key);
-  run.say(call, { kind: 'key', key });
+  run.say(call, { t: 0, kind: 'key', key });
   if (key === '*') return finish(run, call, 'caller');
   if (stage === 'menu') return choose(run, call, key);
   if (key === '0') return menu(run, call);
@@ -122,7 +122,7 @@ function enough(run: Run, call: Listening): void {
   }
   const pin = run.standing.pins?.[mailboxId!]?.value;
   const right = pin !== undefined && pinFits(pin, digits);
-  run.say(call, { kind: 'pin', right });
+  run.say(call, { t: 0, kind: 'pin', right });
   if (!right) {
     const known = run.memory.wrongPins?.[mailboxId!];
     // What was wrong long ago counts no more: one slip after a lock is not another lock.
@@ -189,8 +189,8 @@ function play(run: Run, call: Listening): void {
   const local = localTime(run.world(call).system.business.timeZone, message.at);
   const words = `Message ${index + 1} of ${list.length}, from ${message.from}, ${DAYS[local.day - 1]} ${writeTime(local.minute)}.`;
   run.begin(call, 'inbox', { dialIn: call.dialIn });
-  run.say(call, { kind: 'says', words });
-  run.say(call, { kind: 'plays', messageId: message.id, after: spokenSeconds(words) * 1000 });
+  run.say(call, { t: 0, kind: 'says', words });
+  run.say(call, { t: 0, kind: 'plays', messageId: message.id, after: spokenSeconds(words) * 1000 });
   const ms = (spokenSeconds(words) + message.seconds) * 1000;
   call.until = run.now + ms;
   run.after(call, ms, 'time out', RANK.timeout);
@@ -215,11 +215,11 @@ function doWithMessage(run: Run, call: Listening, key: string): void {
   };
   if (key === '1') return play(run, call);
   if (key === '2' || key === '#') {
-    run.say(call, { kind: 'marked', messageId: message.id, as: 'heard' });
+    run.say(call, { t: 0, kind: 'marked', messageId: message.id, as: 'heard' });
     return next();
   }
   if (key === '3') {
-    run.say(call, { kind: 'marked', messageId: message.id, as: 'binned' });
+    run.say(call, { t: 0, kind: 'marked', messageId: message.id, as: 'binned' });
     return next();
   }
   if (key === '4') return callBack(run, call, message);
@@ -239,7 +239,7 @@ function callBack(run: Run, call: Listening, message: Held): void {
         : 'The caller hid their number: there is nothing to call back.',
     );
   }
-  run.say(call, { kind: 'marked', messageId: message.id, as: 'heard' });
+  run.say(call, { t: 0, kind: 'marked', messageId: message.id, as: 'heard' });
   const personId = system.phones[from.phoneId]?.personId ?? null;
   const shows = shownBy(system, personId, (e) => hasArrived(run.standing, e, run.now));
   run.end(call, 'system', { kind: 'went out', number: message.fromNumber, shows });
@@ -258,7 +258,7 @@ export function inboxTimeOut(run: Run, call: Listening): void {
   if ((stage === 'pin' || stage === 'extension') && digits) return enough(run, call);
   if (stage === 'message') {
     const { id } = list[index]!;
-    run.say(call, { kind: 'marked', messageId: id, as: 'heard' });
+    run.say(call, { t: 0, kind: 'marked', messageId: id, as: 'heard' });
     return after(run, call);
   }
   if (stage === 'menu') return menuAgain(run, call);

@@ -37,6 +37,7 @@ export function voicemail(run: Run, call: CallState, mailboxId: string, said?: O
   run.begin(call, 'greeting', { mailboxId });
   call.until = run.now + ms;
   run.say(call, {
+    t: 0,
     kind: 'greeting started',
     mailboxId,
     recordingId,
@@ -79,7 +80,7 @@ export function tone(run: Run, call: CallIn<'greeting'>): void {
   const { mailboxId } = call;
   if (run.world(call).system.mailboxes[mailboxId]!.noTone) return record(run, call);
   run.begin(call, 'tone', { mailboxId });
-  run.say(call, { kind: 'tone', mailboxId });
+  run.say(call, { t: 0, kind: 'tone', mailboxId });
   run.after(call, TONE_MS, 'time out', RANK.timeout);
 }
 
@@ -93,7 +94,7 @@ export function record(run: Run, call: CallIn<'greeting'> | CallIn<'tone'>): voi
   if (speaks === 0 && !caller?.stays) return run.end(call, 'caller', { kind: 'no message', mailboxId });
   run.begin(call, 'message', { mailboxId });
   call.until = run.now + longest;
-  run.say(call, { kind: 'recording started', mailboxId });
+  run.say(call, { t: 0, kind: 'recording started', mailboxId });
   const silence = silenceMs(mailbox);
   const stays = caller?.stays ? (silence === null ? longest : speaks + silence) : speaks;
   run.after(call, Math.min(stays, longest), 'time out', RANK.timeout);
@@ -117,9 +118,9 @@ export function endMessage(run: Run, call: CallIn<'message'>, by: 'caller' | 'sy
   const ms = Math.max(0, run.now - call.since - silent);
   const seconds = Math.round(ms / 1000);
   if (ms < SHORTEST_MESSAGE_MS) {
-    run.say(call, { kind: 'not kept', mailboxId, seconds });
+    run.say(call, { t: 0, kind: 'not kept', mailboxId, seconds });
     return run.end(call, by, { kind: 'hung up', during: 'message' });
   }
-  run.say(call, { kind: 'recorded', mailboxId, seconds });
+  run.say(call, { t: 0, kind: 'recorded', mailboxId, seconds });
   run.end(call, by, { kind: 'message', mailboxId, seconds });
 }

@@ -16,6 +16,6 @@ export function askName(run: Run, call: CallState): void {
   run.begin(call, 'naming');
   const ms = call.request.behaviour ? NAMING_MS : LONGEST_NAME_MS;
   call.until = run.now + ms;
-  run.say(call, { kind: 'asked', label: 'Name', says: SAYS });
+  run.say(call, { t: 0, kind: 'asked', label: 'Name', says: SAYS });
   run.after(call, ms, 'time out', RANK.timeout);
 }

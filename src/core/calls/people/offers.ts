@@ -6,23 +6,30 @@ import type { Offer } from './ringing';
 import type { CallState, Run, Rung } from '../base/state';
 
 /** Ring targets taken apart, as they are at this moment for this caller. */
-export function rungNow(run: Run, call: CallState, targets: readonly RingTarget[]): Rung[] {
-  const { system, contacts } = run.world(call);
+export function rungNow(run: Run, call: CallState, targets: readonly RingTarget[]): readonly Rung[] {
+  const { system, contacts, rung } = run.world(call);
+  const known = rung.get(targets);
+  if (known) return known;
+  let always = true;
   const duty = (rotaId: string): string[] => {
+    always = false;
     const rota = system.rotas[rotaId];
     const personId = rota ? onDuty(rota, system.business.timeZone, run.now) : null;
-    run.say(call, { kind: 'on duty', rotaId, personId });
+    run.say(call, { t: 0, kind: 'on duty', rotaId, personId });
     return personId ? [personId] : [];
   };
-  return flatTargets(targets, system, duty).flatMap((t): Rung[] => {
+  const now = flatTargets(targets, system, duty).flatMap((t): Rung[] => {
     const none = { personId: null, phoneId: null, outside: null };
     if (t.kind === 'person') return [{ ...none, personId: t.id }];
     if (t.kind === 'phone') return [{ ...none, phoneId: t.id }];
     if (t.kind === 'outside') return [{ ...none, outside: t.id }];
+    always = false;
     const { from } = call.request;
     const ownerId = from.kind === 'outside' && from.number ? contacts.get(from.number)?.ownerId : null;
     return ownerId && system.people[ownerId] ? [{ ...none, personId: ownerId }] : [];
   });
+  if (always) rung.set(targets, now);
+  return now;
 }
 
 /** What is offered to each of those rung. */
@@ -31,7 +38,7 @@ export function offersOf(run: Run, call: CallState, rung: readonly Rung[]): Offe
   return rung.map(({ personId: asked, phoneId, outside }) => {
     const phone = phoneId ? world.system.phones[phoneId] : undefined;
     const personId = asked && standInFor(asked, world.system, run.now);
-    if (personId && personId !== asked) run.say(call, { kind: 'stand-in', personId, forId: asked! });
+    if (personId && personId !== asked) run.say(call, { t: 0, kind: 'stand-in', personId, forId: asked! });
     const phones = personId ? (world.phonesOf.get(personId) ?? []) : phone ? [phone] : [];
     return { personId, phones, outside };
   });

@@ -58,7 +58,7 @@ export function arrange(
 function firstIsOpen(run: Run, call: CallState, order: Rung[], from: (first: number) => Rung[]): Rung[] {
   if (!call.request.choices || call.waiting || order.length < 2) return order;
   const chose = given(call, order.length) ?? 0;
-  run.say(call, { kind: 'drawn', next: idOf(order[chose]!), among: order.map((_, i) => i), chose });
+  run.say(call, { t: 0, kind: 'drawn', next: idOf(order[chose]!), among: order.map((_, i) => i), chose });
   return from(chose);
 }
 
@@ -79,6 +79,6 @@ export function drawNext(run: Run, call: CallState, weights: Weights, left: Rung
   if (left.length === 1) return left.pop()!;
   const ws = left.map((t) => weights[idOf(t)] ?? 1);
   const i = choose(call, ws);
-  run.say(call, { kind: 'drawn', next: idOf(left[i]!), among: open(ws), chose: i });
+  run.say(call, { t: 0, kind: 'drawn', next: idOf(left[i]!), among: open(ws), chose: i });
   return left.splice(i, 1)[0]!;
 }

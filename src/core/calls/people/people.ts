@@ -44,10 +44,10 @@ export function ringGroup(run: Run, call: CallState, groupId: string): void {
 function ringMembers(run: Run, call: CallState, groupId: string): void {
   const group = run.world(call).system.groups[groupId];
   if (!group) {
-    run.say(call, { kind: 'forward skipped', to: groupId, why: 'no longer there' });
+    run.say(call, { t: 0, kind: 'forward skipped', to: groupId, why: 'no longer there' });
     return goOnward(run, call);
   }
-  run.say(call, { kind: 'group', groupId });
+  run.say(call, { t: 0, kind: 'group', groupId });
   call.saw = sawNothing();
   call.how = USUAL_HOW;
   ringSeveral(run, call, groupId, { ...group, targets: group.members });
@@ -82,7 +82,7 @@ function ringNext(run: Run, call: CallState): void {
     const how = offer(run, call, offersOf(run, call, [next]), call.roundMs);
     note(call, how);
     if (how === 'ringing') return;
-    run.say(call, { kind: 'ringing over', how });
+    run.say(call, { t: 0, kind: 'ringing over', how });
   }
   goOnward(run, call);
 }
@@ -90,7 +90,7 @@ function ringNext(run: Run, call: CallState): void {
 function round(run: Run, call: CallState, how: 'ringing' | RingEnd): void {
   note(call, how);
   if (how === 'ringing') return;
-  run.say(call, { kind: 'ringing over', how });
+  run.say(call, { t: 0, kind: 'ringing over', how });
   goOnward(run, call);
 }
 
@@ -103,7 +103,7 @@ const note = ({ saw }: CallState, how: 'ringing' | RingEnd): void => {
 /** A round of ringing came to nothing: the next in order, the person's own rules, or onward. */
 export function ringingOver(run: Run, call: CallState, how: RingEnd): void {
   endOthers(run, call, 'not answered');
-  run.say(call, { kind: 'ringing over', how });
+  run.say(call, { t: 0, kind: 'ringing over', how });
   if (call.person) return personOver(run, call, how);
   ringNext(run, call);
 }
@@ -113,7 +113,7 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
   const person = run.world(call).system.people[personId];
   call.queue = [];
   if (!person) {
-    run.say(call, { kind: 'forward skipped', to: personId, why: 'no longer there' });
+    run.say(call, { t: 0, kind: 'forward skipped', to: personId, why: 'no longer there' });
     return goOnward(run, call);
   }
   call.chain.push(personId);
@@ -123,7 +123,7 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
   if (hidden && person.mailboxId)
     return forward(run, call, { to: 'mailbox', mailboxId: person.mailboxId }, 'hidden number');
   if (undisturbed(run, call, person)) {
-    run.say(call, { kind: 'not rung', phone: null, personId, why: 'do not disturb' });
+    run.say(call, { t: 0, kind: 'not rung', phone: null, personId, why: 'do not disturb' });
     return forward(run, call, person.reach.onBusy, 'busy');
   }
   const standIn = standInFor(personId, run.world(call).system, run.now);
@@ -138,7 +138,7 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
 function isInChain(run: Run, call: CallState, target: ForwardTarget): boolean {
   const to = idOfTarget(target);
   if (!call.chain.includes(to)) return false;
-  run.say(call, { kind: 'forward skipped', to, why: 'already in the chain' });
+  run.say(call, { t: 0, kind: 'forward skipped', to, why: 'already in the chain' });
   return true;
 }
 
@@ -179,7 +179,7 @@ function nextReachStep(run: Run, call: CallState): void {
       ring.rung = true;
       return;
     }
-    run.say(call, { kind: 'ringing over', how });
+    run.say(call, { t: 0, kind: 'ringing over', how });
     if (how === 'all on calls') ring.sawBusy = true;
   }
   const [target, why] = afterReach(reach, ring);
@@ -213,7 +213,7 @@ export function redirect(run: Run, call: CallState, from: string, target: Forwar
   const to = idOfTarget(target);
   if (isInChain(run, call, target)) return goOnward(run, call);
   if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
-  run.say(call, { kind: 'redirected', from, to, why });
+  run.say(call, { t: 0, kind: 'redirected', from, to, why });
   if (target.to === 'person') return ringPerson(run, call, target.personId, null);
   if (target.to === 'group') {
     call.chain.push(to);
@@ -221,7 +221,7 @@ export function redirect(run: Run, call: CallState, from: string, target: Forwar
   }
   if (target.to === 'mailbox') {
     if (run.world(call).system.mailboxes[to]) return voicemail(run, call, to);
-    run.say(call, { kind: 'no mailbox', stepId: null });
+    run.say(call, { t: 0, kind: 'no mailbox', stepId: null });
     return goOnward(run, call);
   }
   call.chain.push(to);
@@ -267,7 +267,7 @@ export function ownMailbox(run: Run, call: CallState, personId: string): string 
 /** Whoever is rung has the caller leave a message with them. */
 export function sendToMailbox(run: Run, call: CallState, personId: string, mailboxId: string): void {
   call.person = null;
-  run.say(call, { kind: 'redirected', from: personId, to: mailboxId, why: 'chosen' });
+  run.say(call, { t: 0, kind: 'redirected', from: personId, to: mailboxId, why: 'chosen' });
   voicemail(run, call, mailboxId);
 }
 
@@ -297,6 +297,6 @@ export function leftAlone(run: Run, call: CallState): void {
   if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
   call.onward = { kind: 'step', stepId: null };
   call.planId = backTo.planId;
-  run.say(call, { kind: 'plan', planId: backTo.planId });
+  run.say(call, { t: 0, kind: 'plan', planId: backTo.planId });
   run.enter(call, backTo.stepId);
 }

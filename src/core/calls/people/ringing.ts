@@ -30,12 +30,13 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
   const reasons: NotRung[] = [];
   const skip = (phone: string | null, personId: string | null, why: NotRung) => {
     reasons.push(why);
-    run.say(call, { kind: 'not rung', phone, personId, why });
+    run.say(call, { t: 0, kind: 'not rung', phone, personId, why });
   };
   const able: { phone: Phone; owner: string | null }[] = [];
-  const outside = [...new Set(offers.flatMap((o) => o.outside ?? []))];
-  for (const { personId, phones, outside } of offers) {
-    if (!phones.length && !outside) skip(null, personId, 'has no phone');
+  const outside: string[] = [];
+  for (const { personId, phones, outside: e164 } of offers) {
+    if (e164 && !outside.includes(e164)) outside.push(e164);
+    if (!phones.length && !e164) skip(null, personId, 'has no phone');
     for (const phone of phones) {
       if (able.some((a) => a.phone === phone)) continue;
       const owner = personId ?? phone.personId;
@@ -111,7 +112,7 @@ function addLeg(
   const leg: Leg = { n: ++call.legCount, phone, personId, state: 'offered', confirmByKey };
   call.legs.push(leg);
   run.ringing.set(phone, call.request.id);
-  run.say(call, { kind: 'leg offered', leg: leg.n, phone, personId, ...shown });
+  run.say(call, { t: 0, kind: 'leg offered', leg: leg.n, phone, personId, ...shown });
   return leg;
 }
 
@@ -124,7 +125,7 @@ function calledNumber(run: Run, call: CallState): string | null {
 /** The phone starts to sound; in a rehearsal, whoever has it now reacts as asked. */
 export function sound(run: Run, call: CallState, leg: Leg): void {
   leg.state = 'sounding';
-  run.say(call, { kind: 'leg sounding', leg: leg.n });
+  run.say(call, { t: 0, kind: 'leg sounding', leg: leg.n });
   const act = actOf(call, leg.phone, leg.personId);
   if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
   else if (act?.does === 'declines') run.after(call, act.after * 1000, 'decline', RANK.human, leg.n);
@@ -157,7 +158,7 @@ export function ownVoicemail(run: Run, call: CallState, leg: Leg): boolean {
 function askToConfirm(run: Run, call: CallState, leg: Leg): void {
   leg.state = 'confirming';
   leg.confirmBy = run.now + CONFIRM_BY_MS;
-  run.say(call, { kind: 'leg asked to confirm', leg: leg.n });
+  run.say(call, { t: 0, kind: 'leg asked to confirm', leg: leg.n });
 }
 
 /**
@@ -190,7 +191,7 @@ export function lift(run: Run, call: CallState, leg: Leg): boolean {
   endOthers(run, call, 'answered elsewhere');
   run.onCall.set(leg.phone, { callId: call.request.id, personId: leg.personId });
   tookCall(run, call, leg);
-  run.say(call, { kind: 'answered', phone: leg.phone, personId: leg.personId });
+  run.say(call, { t: 0, kind: 'answered', phone: leg.phone, personId: leg.personId });
   return true;
 }
 
@@ -214,7 +215,7 @@ export function endOthers(run: Run, call: CallState, how: LegEnd): void {
 export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
   leg.state = 'over';
   if (run.ringing.get(leg.phone) === call.request.id) run.ringing.delete(leg.phone);
-  run.say(call, { kind: 'leg ended', leg: leg.n, how });
+  run.say(call, { t: 0, kind: 'leg ended', leg: leg.n, how });
 }
 
 /** Who took a call is kept in mind, for patterns that are fair to them. */

@@ -36,7 +36,7 @@ export function enterQueue(run: Run, call: CallState, queueId: string, stepId: s
   if (!loggedIn.length) return leaveQueue(run, waits, 'nobody logged in');
   if (ahead >= queue.limit && ahead > 0) return leaveQueue(run, waits, 'full');
   if (queue.limit === 0 && !freeMembers(run, call, queue).length) return leaveQueue(run, waits, 'full');
-  run.say(call, { kind: 'queued', queueId, position: ahead + 1 });
+  run.say(call, { t: 0, kind: 'queued', queueId, position: ahead + 1 });
   run.join(queueId, call);
   run.begin(call, 'queued');
   const { token } = waiting;
@@ -100,7 +100,7 @@ export function serve(run: Run, queueId: string): void {
     let next = free.filter((m) => !isTried(idOf(m)));
     if (!next.length) {
       if (!again || !free.length) continue;
-      run.say(call, { kind: 'came first', queueId });
+      run.say(call, { t: 0, kind: 'came first', queueId });
       wait.tried = [];
       next = free;
     }
@@ -119,14 +119,14 @@ function firstOf(run: Run, call: CallState, queue: Queue, order: readonly Rung[]
   const before = order.filter((m) => !letItRing(run, m));
   const left = before.length ? before : [...order];
   if (queue.pattern === 'by weight') return drawNext(run, call, queue.weights ?? {}, left);
-  if (left[0] !== order[0]) run.say(call, { kind: 'left for last', personId: idOf(order[0]!) });
+  if (left[0] !== order[0]) run.say(call, { t: 0, kind: 'left for last', personId: idOf(order[0]!) });
   return left[0]!;
 }
 
 /** Nobody is free for a caller: it is said where they stand, and looked again a while later. */
 function nobodyFree(run: Run, call: Waits): void {
   const { queueId, token, looks } = call.waiting;
-  run.say(call, { kind: 'nobody free', queueId, position: positionOf(run, call) });
+  run.say(call, { t: 0, kind: 'nobody free', queueId, position: positionOf(run, call) });
   if (looks) return;
   call.waiting.looks = true;
   run.after(call, LOOK_AGAIN_MS, 'look again', RANK.timeout, token);
@@ -141,7 +141,7 @@ export function notTaken(run: Run, call: Waits, how: RingEnd): void {
   const letRing = (run.memory.letRing ??= {});
   for (const { personId } of call.legs) if (personId) letRing[personId] = run.now;
   endOthers(run, call, 'not answered');
-  run.say(call, { kind: 'ringing over', how });
+  run.say(call, { t: 0, kind: 'ringing over', how });
   run.begin(call, 'queued');
   serve(run, queueId);
   if (call.phase === 'queued') nobodyFree(run, call);
@@ -161,17 +161,17 @@ export function comfort(run: Run, call: Waits): void {
   const queue = queueOf(run, call);
   if (!queue.comfort) return;
   if (call.phase === 'queued')
-    run.say(call, { kind: 'comfort', queueId: queue.id, position: positionOf(run, call) });
+    run.say(call, { t: 0, kind: 'comfort', queueId: queue.id, position: positionOf(run, call) });
   run.after(call, queue.comfort.every * 1000, 'comfort', RANK.timeout, call.waiting.token);
 }
 
 /** A key pressed by somebody who waits. */
 export function keyInQueue(run: Run, call: Waits, key: string): void {
   const queue = queueOf(run, call);
-  run.say(call, { kind: 'key', key });
+  run.say(call, { t: 0, kind: 'key', key });
   if (key === queue.exitKey) return leaveQueue(run, call, 'left by key');
   if (key !== queue.callBackKey) return;
-  run.say(call, { kind: 'call back asked', queueId: queue.id });
+  run.say(call, { t: 0, kind: 'call back asked', queueId: queue.id });
   run.end(call, 'caller', { kind: 'call back', queueId: queue.id });
 }
 
@@ -180,7 +180,7 @@ export function leaveQueue(run: Run, call: Waits, way: QueueWay): void {
   const { queueId, stepId, since } = call.waiting;
   endOthers(run, call, 'cancelled');
   (call as CallState).waiting = null;
-  run.say(call, { kind: 'left queue', queueId, way, waited: Math.round((run.now - since) / 1000) });
+  run.say(call, { t: 0, kind: 'left queue', queueId, way, waited: Math.round((run.now - since) / 1000) });
   if (stepId === null) return leftAlone(run, call);
   const stop = run.world(call).routes.get(call.planId!)!.stops.get(stepId)!;
   const i = stop.step.kind === 'queue' ? stop.step.branches.findIndex((b) => b.way === way) : -1;

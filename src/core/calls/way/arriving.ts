@@ -21,7 +21,7 @@ export function arrive(run: Run, call: CallState): void {
   const number = to.kind === 'number' ? world.numbers.get(to.e164) : undefined;
   call.numberId = number?.id ?? null;
   call.planId = number?.planId ?? null;
-  run.say(call, { kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
+  run.say(call, { t: 0, kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
   noteCaller(run, call);
   const patience = call.request.behaviour?.caller.hangsUpAfter;
   if (patience != null) run.after(call, patience * 1000, 'give up', RANK.hangUp);
@@ -56,6 +56,7 @@ function dial(run: Run, call: CallState, digits: string, phoneId: string | null)
   }
   if (dialled.kind === 'emergency') {
     run.say(call, {
+      t: 0,
       kind: 'emergency',
       number: dialled.number,
       ...helpFor(system, run.standing, personId, run.now, phone),

@@ -18,7 +18,7 @@ export const ask = (run: Run, call: CallState): void => question(run, call, 0);
 function question(run: Run, call: CallState, index: number): void {
   const { label, says } = stepOf(run, call).questions[index]!;
   run.begin(call, 'asked', { asking: { index, part: 'question', heard: '' } });
-  run.say(call, { kind: 'asked', label, says });
+  run.say(call, { t: 0, kind: 'asked', label, says });
   wait(run, call, spokenSeconds(says) * 1000);
 }
 
@@ -58,11 +58,11 @@ export function keyWhileAsked(run: Run, call: Asked, key: string): void {
 function note(run: Run, call: Asked, text: string): void {
   const step = stepOf(run, call);
   const { label } = step.questions[call.asking.index]!;
-  run.say(call, { kind: 'noted', label, text });
+  run.say(call, { t: 0, kind: 'noted', label, text });
   const told = answerTo(text, step.answers);
   if (!told) return goOn(run, call);
   run.begin(call, 'asked', { asking: { ...call.asking, part: 'told' } });
-  run.say(call, { kind: 'told', says: told.says });
+  run.say(call, { t: 0, kind: 'told', says: told.says });
   wait(run, call, spokenSeconds(told.says) * 1000);
 }
 

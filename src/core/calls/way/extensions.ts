@@ -10,7 +10,7 @@ export function reachExtension(run: Run, call: CallState, { kind, id }: Extensio
   if (kind === 'group') return ringGroup(run, call, id);
   if (kind === 'queue') return enterQueue(run, call, id, null);
   call.planId = id;
-  run.say(call, { kind: 'plan', planId: id });
+  run.say(call, { t: 0, kind: 'plan', planId: id });
   run.enter(call, run.world(call).routes.get(id)!.first);
 }
 

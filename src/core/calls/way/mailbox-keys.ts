@@ -14,7 +14,7 @@ export function keyAtMailbox(run: Run, call: AtMailbox, key: string): void {
   const { zero } = run.world(call).system.mailboxes[mailboxId]!;
   const leads = (key === '0' && zero) || (key === '*' && run.standing.pins?.[mailboxId]);
   if (key !== '#' && (!leads || call.phase === 'message')) return;
-  run.say(call, { kind: 'key', key });
+  run.say(call, { t: 0, kind: 'key', key });
   if (key === '0') {
     call.onward = { kind: 'mailbox', mailboxId };
     return redirect(run, call, mailboxId, zero!, 'key 0');

@@ -24,7 +24,7 @@ export const menu = (run: Run, call: CallState): void => playMenu(run, call, 1);
 function playMenu(run: Run, call: CallState, time: number): void {
   const step = stepOf(run, call);
   run.begin(call, 'menu', { menu: { tries: time, digits: '', mode: 'keys', found: [] } });
-  run.say(call, { kind: 'menu', stepId: step.id, recordingId: step.recordingId, time });
+  run.say(call, { t: 0, kind: 'menu', stepId: step.id, recordingId: step.recordingId, time });
   const says = step.recordingId ? (run.world(call).promptMs.get(step.recordingId) ?? 0) : 0;
   wait(run, call, says + step.seconds * 1000);
   usualKeys(run, call);
@@ -37,7 +37,7 @@ function wait(run: Run, call: CallState, ms: number): void {
 
 /** A key is pressed in a menu. */
 export function pressInMenu(run: Run, call: InAMenu, key: string): void {
-  run.say(call, { kind: 'key', key });
+  run.say(call, { t: 0, kind: 'key', key });
   const digits = call.menu.digits + key;
   call.menu = { ...call.menu, digits };
   if (call.menu.mode === 'name') return spell(run, call);
@@ -68,7 +68,7 @@ const branchFor = (run: Run, call: CallState, key: MenuKey): string | null | und
 };
 
 function wrong(run: Run, call: InAMenu): void {
-  run.say(call, { kind: 'wrong key', keys: call.menu.digits });
+  run.say(call, { t: 0, kind: 'wrong key', keys: call.menu.digits });
   again(run, call, 'wrong');
 }
 
@@ -85,7 +85,7 @@ export function menuTimeOut(run: Run, call: InAMenu): void {
   if (mode === 'keys' && digits) return decide(run, call);
   if (mode === 'name' && found.length && digits) return offerFound(run, call);
   if (mode !== 'keys' && digits) return wrong(run, call);
-  run.say(call, { kind: 'no key' });
+  run.say(call, { t: 0, kind: 'no key' });
   again(run, call, 'none');
 }
 
@@ -96,7 +96,7 @@ function keepListening(run: Run, call: InAMenu): void {
 }
 
 function startSpelling(run: Run, call: InAMenu): void {
-  run.say(call, { kind: 'spell a name' });
+  run.say(call, { t: 0, kind: 'spell a name' });
   run.begin(call, 'menu', { menu: { ...call.menu, digits: '', mode: 'name', found: [] } });
   wait(run, call, SPELL_MS + stepOf(run, call).seconds * 1000);
   usualKeys(run, call);
@@ -134,7 +134,7 @@ export function foundByName(system: System, digits: string): Person[] {
 function offerFound(run: Run, call: InAMenu): void {
   const found = call.menu.found.slice(0, MOST_OFFERED);
   if (found.length === 1) return connect(run, call, found[0]!, call.menu.digits.replace('#', ''));
-  run.say(call, { kind: 'found by name', personIds: found });
+  run.say(call, { t: 0, kind: 'found by name', personIds: found });
   run.begin(call, 'menu', { menu: { ...call.menu, digits: '', mode: 'choose', found } });
   wait(run, call, CHOOSE_MS + stepOf(run, call).seconds * 1000);
   usualKeys(run, call);
@@ -155,7 +155,7 @@ function rememberMenu(run: Run, call: CallState): void {
 function connect(run: Run, call: InAMenu, personId: string, digits: string): void {
   const { people } = run.world(call).system;
   rememberMenu(run, call);
-  run.say(call, { kind: 'dialled', extension: digits, who: people[personId]?.name ?? '' });
+  run.say(call, { t: 0, kind: 'dialled', extension: digits, who: people[personId]?.name ?? '' });
   reachPerson(run, call, personId);
 }
 
@@ -164,7 +164,7 @@ function dialInside(run: Run, call: InAMenu, digits: string): void {
   const owner = extensions.get(digits)!;
   if (owner.until !== null && owner.until < localTime(system.business.timeZone, run.now).date)
     return wrong(run, call);
-  run.say(call, { kind: 'dialled', extension: digits, who: owner.who });
+  run.say(call, { t: 0, kind: 'dialled', extension: digits, who: owner.who });
   rememberMenu(run, call);
   reachExtension(run, call, owner);
 }

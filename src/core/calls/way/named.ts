@@ -9,7 +9,7 @@ export const namedEnough = (run: Run, call: CallState): void =>
 
 /** The name has been said: whoever was to be rung is. */
 export function named(run: Run, call: CallState, text: string): void {
-  run.say(call, { kind: 'noted', label: 'Name', text });
+  run.say(call, { t: 0, kind: 'noted', label: 'Name', text });
   if (call.person) {
     // What the plan waits is for ringing: the time it took to say it is not taken off.
     if (call.person.until !== null) call.person.until += run.now - call.since;

@@ -86,7 +86,7 @@ export function hangUp(run: Run, call: CallState, by: 'caller' | 'called'): void
 function promptOver(run: Run, call: CallState): void {
   const { step, next } = stopOf(run, call);
   if ('recordingId' in step && step.recordingId)
-    run.say(call, { kind: 'prompt ended', recordingId: step.recordingId });
+    run.say(call, { t: 0, kind: 'prompt ended', recordingId: step.recordingId });
   const end = endAfterPlaying(step);
   if (end) return run.end(call, 'system', end);
   run.enter(call, next);

@@ -10,7 +10,7 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
   let at: string | null | undefined = stepId;
   while (at != null) {
     call.stepId = at;
-    run.say(call, { kind: 'step', planId: call.planId!, stepId: at });
+    run.say(call, { t: 0, kind: 'step', planId: call.planId!, stepId: at });
     at = walk(run, call, routes.get(call.planId!)!.stops.get(at)!);
   }
   if (at === null) run.end(call, 'system', { kind: 'dead end' });
@@ -29,7 +29,7 @@ export function end(run: Run, call: CallState, ...[by, outcome]: EndOf): void {
       freed.push(personId ?? outsideNumber(phone) ?? phone);
     }
   if (talkingOn) for (const who of freed) run.memory.idleSince[who] = run.now;
-  run.say(call, { kind: 'ended', by, outcome });
+  run.say(call, { t: 0, kind: 'ended', by, outcome });
   for (const queue of Object.values(run.world(call).system.queues)) {
     const serves = queue.memberIds.some((id) => freed.includes(id));
     if (serves) run.serveSoon(queue.id, queue.wrapUp * 1000);

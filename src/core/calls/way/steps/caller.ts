@@ -5,7 +5,7 @@ import type { Walk } from './kind';
 
 export const caller: Walk<CallerStep> = (run, call, { step, branches, otherwise }) => {
   const i = branchFor(run, call, step);
-  run.say(call, { kind: 'caller', stepId: step.id, branch: i < 0 ? null : i });
+  run.say(call, { t: 0, kind: 'caller', stepId: step.id, branch: i < 0 ? null : i });
   return i < 0 ? otherwise : branches[i]!;
 };
 

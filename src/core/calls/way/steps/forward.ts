@@ -9,7 +9,7 @@ export const forward: Walk<ForwardStep> = (run, call, { step, next }) => {
   call.queue = [];
   call.person = null;
   call.how = { ringBusy: false, confirm: step.confirm };
-  run.say(call, { kind: 'shown', number: shownTo(step.shows, run, call) });
+  run.say(call, { t: 0, kind: 'shown', number: shownTo(step.shows, run, call) });
   return void offerOutside(run, call, step.number, step.seconds * 1000);
 };
 

@@ -7,6 +7,6 @@ export const goto: Walk<GotoStep> = (run, call, { step, next }) => {
   if (!route || !step.planId) return next;
   if (++call.redirects > MOST_REDIRECTS) return void run.end(call, 'system', { kind: 'too many redirects' });
   call.planId = step.planId;
-  run.say(call, { kind: 'plan', planId: step.planId });
+  run.say(call, { t: 0, kind: 'plan', planId: step.planId });
   return route.first;
 };

@@ -10,7 +10,7 @@ export const hours: Walk<HoursStep> = (run, call, { step, branches, otherwise })
   const override = hoursId ? run.standing.overrides[hoursId]?.value : undefined;
   const period = set ? periodAt(set, zone, run.now, override) : null;
   const holiday = set !== undefined && isHoliday(set, zone, run.now, override);
-  run.say(call, { kind: 'hours', hoursId, period, ...(holiday ? { holiday: true as const } : {}) });
+  run.say(call, { t: 0, kind: 'hours', hoursId, period, ...(holiday ? { holiday: true as const } : {}) });
   const i = period === null ? -1 : step.branches.findIndex((b) => b.period === period);
   return i < 0 ? otherwise : branches[i]!;
 };

@@ -33,7 +33,7 @@ const WALKS: { [K in Step['kind']]: Walk<StepOf<K>> } = {
       ? void enterQueue(run, call, step.queueId, step.id)
       : next,
   notify: (run, call, { step, next }) => {
-    run.say(call, { kind: 'notified', how: step.how, to: step.to, text: step.text });
+    run.say(call, { t: 0, kind: 'notified', how: step.how, to: step.to, text: step.text });
     return next;
   },
 };

@@ -19,7 +19,7 @@ export function plays(run: Run, call: CallState, recordingId: string | null | un
   if (!recordingId || ms <= 0) return false;
   run.begin(call, 'prompt');
   call.until = run.now + ms;
-  run.say(call, { kind: 'prompt started', recordingId });
+  run.say(call, { t: 0, kind: 'prompt started', recordingId });
   run.after(call, ms, 'time out', RANK.timeout);
   return true;
 }

@@ -15,11 +15,11 @@ function shareOut(run: Run, call: CallState, step: ShareStep): number {
   if (step.how === 'in turn') {
     const branch = given(call, many) ?? ((run.memory.lastBranch[step.id] ?? -1) + 1) % many;
     run.memory.lastBranch[step.id] = branch;
-    run.say(call, { kind: 'shared', stepId: step.id, branch, among: step.branches.map((_, i) => i) });
+    run.say(call, { t: 0, kind: 'shared', stepId: step.id, branch, among: step.branches.map((_, i) => i) });
     return branch;
   }
   const weights = step.branches.map((b) => b.share);
   const branch = choose(call, weights);
-  if (branch >= 0) run.say(call, { kind: 'shared', stepId: step.id, branch, among: open(weights) });
+  if (branch >= 0) run.say(call, { t: 0, kind: 'shared', stepId: step.id, branch, among: open(weights) });
   return branch;
 }
