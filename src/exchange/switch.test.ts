@@ -127,7 +127,7 @@ describe('windows that come and go', () => {
     // It holds for the next call.
     await place();
     expect(calls.find((c) => c.request.id === CALL)!.trace).toContainEqual(
-      expect.objectContaining({ kind: 'redirected', to: 'pia', why: 'always' }),
+      expect.objectContaining({ kind: 'redirected', to: { to: 'person', personId: 'pia' }, why: 'always' }),
     );
   });
 

@@ -8,7 +8,7 @@ import {
   type Behaviour,
   type CallRequest,
 } from '$core/calls';
-import type { System, Standing } from '$core/system';
+import type { System, PairedStanding } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
 import { Remembered } from './remembered.svelte';
 import { theBusiness } from './window/session.svelte';
@@ -111,7 +111,7 @@ class Rehearsal {
 }
 
 /** Everybody offered or passed over when nobody answers, in the order they come. */
-function peopleIn(system: System, standing: Standing, request: CallRequest): string[] {
+function peopleIn(system: System, standing: PairedStanding, request: CallRequest): string[] {
   const nobody: Behaviour = { ...request.behaviour!, people: {} };
   const seen = new Set<string>();
   for (const e of rehearse(system, standing, { ...request, behaviour: nobody }))

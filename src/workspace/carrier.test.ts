@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
-import { outcomeOf, rehearse } from '../core/calls';
+import { outcomeOf, rehearseAsNow } from '../core/calls';
 import { unansweredCall } from '../core/coverage';
 import { newNumber, newPhone, type Command } from '../core/system';
 import { goneWhenOrdered, inStock } from '../standins/carrier/stock';
@@ -60,7 +60,7 @@ const putInForce = () => w.putInForce(w.view.draft.record.revision);
 const sold = () => w.view.book.sold.map((s) => s.e164);
 /** What a real caller to a number meets now. */
 const caller = (e164: string, system = w.view.inForce.system) => {
-  const trace = rehearse(system, w.view.standing, {
+  const trace = rehearseAsNow(system, w.view.standing, {
     ...unansweredCall({ e164 } as never, w.now()),
     to: { kind: 'number', e164 },
   });
@@ -233,7 +233,7 @@ describe('texting and proofs', () => {
     });
     await edit({ do: 'phone.add', value: phone });
     const rung = () =>
-      rehearse(w.system, w.view.standing, unansweredCall(w.system.numbers['n-winter-store']!, w.now()));
+      rehearseAsNow(w.system, w.view.standing, unansweredCall(w.system.numbers['n-winter-store']!, w.now()));
     expect(rung()).toContainEqual(
       expect.objectContaining({ kind: 'not rung', phone: 'wren-cell', why: 'number not proved' }),
     );

@@ -1,6 +1,6 @@
 /** What is stored, record by record. Nothing is read from storage or a file without passing these. */
 import { z } from 'zod';
-import { CallRequest, SnapshotRecord, type Trace } from '../core/calls';
+import { CallRequest, SnapshotRecord, TraceRecord } from '../core/calls';
 import { E164, Id, NumberHeld, Standing, System, SYSTEM_VERSION } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Port } from '../standins/carrier/porting';
@@ -102,13 +102,6 @@ export const MailRecord = z.object({
   /** The message as sent: RFC 5322. */
   raw: z.string(),
 });
-
-/** What happened in a call. Produced by the engine only: what each event says besides is kept as it is. */
-const TraceRecord = z.custom<Trace>(
-  (trace) => Array.isArray(trace) && trace.every((e) => TraceEvent.safeParse(e).success),
-  'What happened in the call cannot be read.',
-);
-const TraceEvent = z.looseObject({ t: z.number(), kind: z.string() });
 
 /** A recording as a data URL: sound, and nothing else (RFC 2397). */
 export const SoundUrl = z

@@ -6,9 +6,10 @@ export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';
 export type { Action, CallState, Phase, Snapshot } from './base/state';
 export { SnapshotRecord } from './engine/snapshot';
+export { TraceRecord } from './base/stored-trace';
 export { emptyMemory } from './base/state';
 export { saidSoFar, type Note } from './words/said';
-export { rehearse, simulate } from './engine/rehearse';
+export { rehearse, rehearseAsNow, simulate } from './engine/rehearse';
 export { ending, outcomeInWords, sentence, shownInWords, showing } from './words/summary';
 export { numberShownBy, shownBy, type Shown } from './base/shown';
 export {

@@ -7,10 +7,7 @@ import { waysInWords } from './words';
 
 /** The second at which a call first sounds on a phone of somebody, or null where it never does. */
 export function secondsUntilRung(trace: Trace, personId: string): number | null {
-  const own = new Set(
-    trace.flatMap((e) => (e.kind === 'leg offered' && e.personId === personId ? [e.leg] : [])),
-  );
-  const first = trace.find((e) => e.kind === 'leg sounding' && own.has(e.leg));
+  const first = trace.find((e) => e.kind === 'leg sounding' && e.personId === personId);
   return first ? first.t / 1000 : null;
 }
 

@@ -1,6 +1,6 @@
 /** The ways a call can go where something is left open: to chance, or to whose turn it is after the calls before it. */
 import { rehearse, worldOf, type CallRequest, type Trace } from '../calls';
-import type { Pattern, Standing, System } from '../system';
+import type { Pattern, PairedStanding, System } from '../system';
 
 /** So many ways that chance can take are followed; that there are more is part of what is found. */
 export const MOST_WAYS = 1000;
@@ -16,7 +16,7 @@ export interface Ways {
 const BY_MEMORY: readonly Pattern[] = ['in turn', 'longest idle', 'fewest calls'];
 
 /** The way a call goes as its seed has it, and after it all others where something is left open, each once. */
-export function waysOf(system: System, standing: Standing, request: CallRequest): Ways {
+export function waysOf(system: System, standing: PairedStanding, request: CallRequest): Ways {
   const usual = rehearse(system, standing, request);
   if (!leavesOpen(usual, system)) return { traces: [usual], left: 0 };
   const seen = new Set([asWay(usual)]);
@@ -46,7 +46,7 @@ const leavesOpen = (trace: Trace, system: System): boolean =>
  * All ways a call can go, whatever chance decides; one where it has nothing to decide.
  * @returns the ways, without how likely each is: what must never happen may happen in none of them
  */
-export function everyWay(system: System, standing: Standing, request: CallRequest): Ways {
+export function everyWay(system: System, standing: PairedStanding, request: CallRequest): Ways {
   const traces: Trace[] = [];
   const open: number[][] = [[]];
   while (open.length && traces.length < MOST_WAYS) {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
-import { settle, type Setting } from '../system';
+import { settle, type Setting, type Standing } from '../system';
 import { findingsOf } from '.';
 
 const DAY = 86_400_000;
@@ -8,7 +8,7 @@ const NOW = Date.parse('2026-11-24T18:00:00Z');
 const system = yard();
 const found = (settings: Setting[], daysAgo: number, of = system) => {
   const stamp = { at: NOW - daysAgo * DAY, by: 'Rosa Delgado · Desk phone' };
-  const standing = settings.reduce((s, x) => settle(s, x, stamp, of).standing, allOn(of));
+  const standing = settings.reduce<Standing>((s, x) => settle(s, x, stamp, of).standing, allOn(of));
   return findingsOf({ system: of, standing, today: '2026-11-24', now: NOW, freshId: () => 'x' });
 };
 const titles = (...args: Parameters<typeof found>) => found(...args).map((f) => f.title);

@@ -33,7 +33,11 @@ const known = new WeakMap<Rota, { zone: string; swaps: { from: number; to: numbe
 function swapsOf(rota: Rota, zone: string) {
   let own = known.get(rota);
   if (own?.zone !== zone) {
-    const swaps = rota.swaps.map((swap) => ({ from: local(zone, swap.from), to: local(zone, swap.to), swap }));
+    const swaps = rota.swaps.map((swap) => ({
+      from: local(zone, swap.from),
+      to: local(zone, swap.to),
+      swap,
+    }));
     known.set(rota, (own = { zone, swaps }));
   }
   return own.swaps;

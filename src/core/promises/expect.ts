@@ -9,15 +9,13 @@ const inTime = (t: number, within: number | null): boolean => within === null ||
 /** Whether a call is not what was expected of it. */
 export function brokenBy(trace: Trace, expected: Expectation): boolean {
   switch (expected.is) {
-    case 'rings': {
-      const owners = new Map(trace.flatMap((e) => (e.kind === 'leg offered' ? [[e.leg, e.personId]] : [])));
+    case 'rings':
       return !trace.some(
         (e) =>
           e.kind === 'leg sounding' &&
           inTime(e.t, expected.within) &&
-          isOneOf(owners.get(e.leg) ?? null, expected.personIds),
+          isOneOf(e.personId, expected.personIds),
       );
-    }
     case 'answered':
       return !trace.some(
         (e) =>

@@ -25,6 +25,7 @@ export {
   Pin,
   Standing,
   asPaired,
+  type PairedStanding,
   emptyStanding,
   hasArrived,
   isBlockedNumber,

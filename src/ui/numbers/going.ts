@@ -1,13 +1,13 @@
 /** Where calls to a number go right now, in words. */
 import { outcomeInWords, rehearse, sentence } from '$core/calls';
 import { unansweredCall } from '$core/coverage';
-import type { NumberHeld, Standing, System } from '$core/system';
+import type { NumberHeld, PairedStanding, System } from '$core/system';
 import { portStanding } from '$standins/carrier/porting';
 import type { View } from '$workspace';
 import { momentText } from '../format';
 
 /** What an unanswered call gets at a moment. @param paired standing state as rehearsals reckon with it */
-export function goesNow(number: NumberHeld, system: System, paired: Standing, moment: number): string {
+export function goesNow(number: NumberHeld, system: System, paired: PairedStanding, moment: number): string {
   if (!number.planId) return 'No plan yet: callers hear that it is not in service.';
   const trace = rehearse(system, paired, unansweredCall(number, moment));
   return sentence(trace, system) || outcomeInWords(trace, system);

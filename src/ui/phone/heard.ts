@@ -67,7 +67,7 @@ export function heardNow(
   }
   if (!['prompt', 'menu', 'greeting', 'asked', 'naming', 'inbox'].includes(call.phase)) return null;
   const n = trace.findLastIndex(
-    (e) => BEGINS.has(e.kind) && (e.kind !== 'plays' || now - call.request.at >= e.t + e.after),
+    (e) => BEGINS.has(e.kind) && (e.kind !== 'plays' || now - call.request.at >= e.t + e.afterMs),
   );
   const e = trace[n];
   switch (e?.kind) {

@@ -1,6 +1,6 @@
 /** What phones and people are called when a call is put in words. */
 import { writeNumber } from '../../numbering';
-import type { System } from '../../system';
+import type { ForwardTarget, System } from '../../system';
 import type { CallRequest } from './request';
 import { outsideNumber } from './trace';
 
@@ -40,6 +40,20 @@ export const targetName = (system: System, to: string): string =>
   system.groups[to]?.name ??
   system.phones[to]?.name ??
   (system.mailboxes[to] ? `mailbox ${system.mailboxes[to].name}` : writeNumber(to, system.business.country));
+
+/** What a call is sent on to. */
+export function sentTo(system: System, target: ForwardTarget): string {
+  switch (target.to) {
+    case 'person':
+      return system.people[target.personId]?.name ?? 'somebody removed';
+    case 'group':
+      return system.groups[target.groupId]?.name ?? 'a removed group';
+    case 'mailbox':
+      return `mailbox ${mailboxName(system, target.mailboxId)}`;
+    case 'outside':
+      return writeNumber(target.number, system.business.country);
+  }
+}
 
 /** ", showing (360) 555-0142" of a linked phone that shows the number called; empty where it shows the caller. */
 export const showingInWords = (sees: string | null | undefined, { business }: System): string =>

@@ -1,4 +1,7 @@
-/** What comes out of the engine: an ordered list of what happened, in milliseconds from arrival. */
+/**
+ * What comes out of the engine: an ordered list of what happened. Times are milliseconds from arrival; where one is anything
+ * else its name says so.
+ */
 import type { ForwardTarget, Occasion, QueueWay, StarCode } from '../../system';
 import type { Destination, Origin } from './request';
 import type { Shown } from './shown';
@@ -96,21 +99,22 @@ export type Happening =
   /** They would be next, and just let it ring out: somebody else is tried first. */
   | { kind: 'left for last'; personId: string }
   | { kind: 'comfort'; queueId: string; position: number }
-  | { kind: 'left queue'; queueId: string; way: QueueWay; waited: number }
+  | { kind: 'left queue'; queueId: string; way: QueueWay; waitedSeconds: number }
   | { kind: 'call back asked'; queueId: string }
   | { kind: 'prompt started'; recordingId: string }
   | { kind: 'prompt ended'; recordingId: string }
   | { kind: 'not rung'; phone: string | null; personId: string | null; why: NotRung }
   /** `sees` is what a linked phone shows that shows the number called. */
   | { kind: 'leg offered'; leg: number; phone: string; personId: string | null; sees?: string | null }
-  | { kind: 'leg sounding'; leg: number }
-  | { kind: 'leg asked to confirm'; leg: number }
-  | { kind: 'leg ended'; leg: number; how: LegEnd }
+  | { kind: 'leg sounding'; leg: number; phone: string; personId: string | null }
+  | { kind: 'leg asked to confirm'; leg: number; phone: string; personId: string | null }
+  | { kind: 'leg ended'; leg: number; phone: string; personId: string | null; how: LegEnd }
   | { kind: 'ringing over'; how: RingEnd }
   | {
       kind: 'redirected';
+      /** A person or, by a key pressed there, a mailbox. */
       from: string;
-      to: string;
+      to: ForwardTarget;
       why: 'always' | 'busy' | 'not answered' | 'unreachable' | 'away' | 'chosen' | 'hidden number' | 'key 0';
     }
   /** Somebody away has named who is rung in their place. */
@@ -118,7 +122,7 @@ export type Happening =
   | { kind: 'group'; groupId: string }
   /** Who a rota says is rung. */
   | { kind: 'on duty'; rotaId: string; personId: string | null }
-  | { kind: 'forward skipped'; to: string; why: 'already in the chain' | 'no longer there' }
+  | { kind: 'forward skipped'; to: ForwardTarget; why: 'already in the chain' | 'no longer there' }
   | { kind: 'answered'; phone: string; personId: string | null }
   | {
       kind: 'greeting started';
@@ -134,7 +138,7 @@ export type Happening =
   | { kind: 'says'; words: string }
   | { kind: 'pin'; right: boolean }
   /** A message is played, so many milliseconds later. */
-  | { kind: 'plays'; messageId: string; after: number }
+  | { kind: 'plays'; messageId: string; afterMs: number }
   | { kind: 'marked'; messageId: string; as: 'heard' | 'binned' }
   | { kind: 'recording started'; mailboxId: string }
   | { kind: 'recorded'; mailboxId: string; seconds: number }

@@ -1,4 +1,4 @@
-import type { Standing, System } from '../../system';
+import type { PairedStanding, Standing, System } from '../../system';
 import { CallEngine } from './engine';
 import type { CallRequest } from '../base/request';
 import type { Trace } from '../base/trace';
@@ -32,6 +32,10 @@ export function simulate(
   return traces;
 }
 
-/** One call worked out in advance: the trace it will leave. */
-export const rehearse = (system: System, standing: Standing, request: CallRequest): Trace =>
+/** One call worked out in advance with phones as they were paired: the trace it will leave. */
+export const rehearse = (system: System, standing: PairedStanding, request: CallRequest): Trace =>
+  rehearseAsNow(system, standing, request);
+
+/** One call worked out with phones as the standing state has them: off, asleep or elsewhere. @returns the trace it would leave */
+export const rehearseAsNow = (system: System, standing: Standing, request: CallRequest): Trace =>
   simulate(system, standing, [request]).get(request.id)!;

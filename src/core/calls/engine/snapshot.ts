@@ -12,7 +12,7 @@ import {
   type Phase,
   type Snapshot,
 } from '../base/state';
-import type { Trace } from '../base/trace';
+import { TraceRecord } from '../base/stored-trace';
 
 const Moment = z.number();
 const Count = z.number().int().min(0);
@@ -49,13 +49,6 @@ const Onward = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mailbox'), mailboxId: Id }),
   z.object({ kind: z.literal('nobody') }),
 ]);
-
-const TraceEvents = z.custom<Trace>(
-  (trace) =>
-    Array.isArray(trace) &&
-    trace.every((e: unknown) => z.looseObject({ t: z.number(), kind: z.string() }).safeParse(e).success),
-  'What happened so far cannot be read.',
-);
 
 // Loose: what a later version adds to a call is kept.
 const AnyCall = z.looseObject({
@@ -142,7 +135,7 @@ const AnyCall = z.looseObject({
   until: Moment.nullable(),
   talkingOn: PhoneName.nullable(),
   mailboxId: Id.nullable(),
-  trace: TraceEvents,
+  trace: TraceRecord,
 }) satisfies z.ZodType<StoredCall & { phase: Phase }>;
 const Call = AnyCall.refine(isWhole, 'A call lacks what it is in the middle of.').transform(
   (call) => call as CallState,

@@ -127,7 +127,7 @@ describe('a mailbox listened to by keypad', () => {
     expect(keys(call)).toEqual(['2']);
     expect(call.trace.find((e) => e.kind === 'pin')).toMatchObject({ right: true });
     // What is said of it takes so long before it is played.
-    expect(call.trace.find((e) => e.kind === 'plays')).toMatchObject({ messageId: 'm3', after: 4000 });
+    expect(call.trace.find((e) => e.kind === 'plays')).toMatchObject({ messageId: 'm3', afterMs: 4000 });
   });
   it('plays one again, goes on by the square key, and to what came first by 0', () => {
     const call = listen().press(`${PIN}#1`);

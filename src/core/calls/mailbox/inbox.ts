@@ -190,7 +190,7 @@ function play(run: Run, call: Listening): void {
   const words = `Message ${index + 1} of ${list.length}, from ${message.from}, ${DAYS[local.day - 1]} ${writeTime(local.minute)}.`;
   run.begin(call, 'inbox', { dialIn: call.dialIn });
   run.say(call, { t: 0, kind: 'says', words });
-  run.say(call, { t: 0, kind: 'plays', messageId: message.id, after: spokenSeconds(words) * 1000 });
+  run.say(call, { t: 0, kind: 'plays', messageId: message.id, afterMs: spokenSeconds(words) * 1000 });
   const ms = (spokenSeconds(words) + message.seconds) * 1000;
   call.until = run.now + ms;
   run.after(call, ms, 'time out', RANK.timeout);

@@ -44,7 +44,7 @@ export function ringGroup(run: Run, call: CallState, groupId: string): void {
 function ringMembers(run: Run, call: CallState, groupId: string): void {
   const group = run.world(call).system.groups[groupId];
   if (!group) {
-    run.say(call, { t: 0, kind: 'forward skipped', to: groupId, why: 'no longer there' });
+    run.say(call, { t: 0, kind: 'forward skipped', to: { to: 'group', groupId }, why: 'no longer there' });
     return goOnward(run, call);
   }
   run.say(call, { t: 0, kind: 'group', groupId });
@@ -113,7 +113,7 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
   const person = run.world(call).system.people[personId];
   call.queue = [];
   if (!person) {
-    run.say(call, { t: 0, kind: 'forward skipped', to: personId, why: 'no longer there' });
+    run.say(call, { t: 0, kind: 'forward skipped', to: { to: 'person', personId }, why: 'no longer there' });
     return goOnward(run, call);
   }
   call.chain.push(personId);
@@ -136,9 +136,8 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
 
 /** Whether a call has been there already: then the forward is skipped, and not the phones of whoever forwards. */
 function isInChain(run: Run, call: CallState, target: ForwardTarget): boolean {
-  const to = idOfTarget(target);
-  if (!call.chain.includes(to)) return false;
-  run.say(call, { t: 0, kind: 'forward skipped', to, why: 'already in the chain' });
+  if (!call.chain.includes(idOfTarget(target))) return false;
+  run.say(call, { t: 0, kind: 'forward skipped', to: target, why: 'already in the chain' });
   return true;
 }
 
@@ -213,7 +212,7 @@ export function redirect(run: Run, call: CallState, from: string, target: Forwar
   const to = idOfTarget(target);
   if (isInChain(run, call, target)) return goOnward(run, call);
   if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });
-  run.say(call, { t: 0, kind: 'redirected', from, to, why });
+  run.say(call, { t: 0, kind: 'redirected', from, to: target, why });
   if (target.to === 'person') return ringPerson(run, call, target.personId, null);
   if (target.to === 'group') {
     call.chain.push(to);
@@ -267,7 +266,13 @@ export function ownMailbox(run: Run, call: CallState, personId: string): string 
 /** Whoever is rung has the caller leave a message with them. */
 export function sendToMailbox(run: Run, call: CallState, personId: string, mailboxId: string): void {
   call.person = null;
-  run.say(call, { t: 0, kind: 'redirected', from: personId, to: mailboxId, why: 'chosen' });
+  run.say(call, {
+    t: 0,
+    kind: 'redirected',
+    from: personId,
+    to: { to: 'mailbox', mailboxId },
+    why: 'chosen',
+  });
   voicemail(run, call, mailboxId);
 }
 

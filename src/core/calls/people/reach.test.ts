@@ -11,7 +11,7 @@ import {
   type Standing,
   type System,
 } from '../../system';
-import { rehearse, simulate } from '../engine/rehearse';
+import { rehearse, rehearseAsNow, simulate } from '../engine/rehearse';
 import { nobodyAnswers, type CallRequest } from '../base/request';
 import { outcomeInWords } from '../words/summary';
 import { outcomeOf, type Trace } from '../base/trace';
@@ -42,7 +42,7 @@ describe('what somebody sets for themselves', () => {
   it('sends all their calls to a colleague at once, without a change to the document', () => {
     const system = yard();
     const standing = set(system, allOn(system), [rosa({ always: { to: 'person', personId: 'pia' } })]);
-    const trace = rehearse(system, standing, call());
+    const trace = rehearseAsNow(system, standing, call());
     expect(words(trace, system)).toContain('Rosa Delgado sends it on to Pia Lindqvist (always)');
     expect(trace.some((e) => e.kind === 'leg offered' && e.phone === 'rosa-desk')).toBe(false);
     expect(outcomeInWords(trace, system)).toContain('message in Rosa Delgado');
@@ -71,7 +71,7 @@ describe('what somebody sets for themselves', () => {
         onNotAnswered: { to: 'group', groupId: 'crew' },
       }),
     ]);
-    const trace = rehearse(system, standing, call());
+    const trace = rehearseAsNow(system, standing, call());
     const offered = trace.filter((e) => e.kind === 'leg offered').map((e) => [e.t / 1000, e.phone]);
     expect(offered).toEqual([
       [0, 'rosa-desk'],
@@ -93,7 +93,7 @@ describe('what somebody sets for themselves', () => {
     const standing = set(system, allOn(system), [
       { kind: 'phone', phoneId: 'tomas-cell', values: { shows: 'number called' } },
     ]);
-    expect(words(rehearse(system, standing, call({ to })), system)).toContain(
+    expect(words(rehearseAsNow(system, standing, call({ to })), system)).toContain(
       'offered the call, showing (360) 555-0160',
     );
   });
@@ -173,9 +173,9 @@ describe('not to be disturbed', () => {
   it('ends by itself at the time somebody chose', () => {
     const system = yard();
     const standing = set(system, allOn(system), [dnd(MONDAY + 60_000)]);
-    expect(rings(rehearse(system, standing, call()))).toBe(false);
-    expect(rings(rehearse(system, standing, call({ at: MONDAY + 59_999 })))).toBe(false);
-    expect(rings(rehearse(system, standing, call({ at: MONDAY + 60_000 })))).toBe(true);
+    expect(rings(rehearseAsNow(system, standing, call()))).toBe(false);
+    expect(rings(rehearseAsNow(system, standing, call({ at: MONDAY + 59_999 })))).toBe(false);
+    expect(rings(rehearseAsNow(system, standing, call({ at: MONDAY + 60_000 })))).toBe(true);
   });
 
   it('on one phone only leaves the others ringing', () => {
@@ -183,7 +183,7 @@ describe('not to be disturbed', () => {
     const standing = set(system, allOn(system), [
       { kind: 'resting', phoneId: 'rosa-app', on: true, until: null },
     ]);
-    const trace = rehearse(system, standing, call());
+    const trace = rehearseAsNow(system, standing, call());
     expect(words(trace, system)).toContain(
       'Rosa Delgado · Mobile app: not rung, do not disturb on this phone',
     );
@@ -195,7 +195,7 @@ describe('not to be disturbed', () => {
     const standing = set(system, allOn(system), [
       { kind: 'resting', phoneId: 'tomas-cell', on: true, until: null },
     ]);
-    const trace = rehearse(system, standing, call({ to: { kind: 'digits', digits: '204' } }));
+    const trace = rehearseAsNow(system, standing, call({ to: { kind: 'digits', digits: '204' } }));
     expect(words(trace, system)).toContain('Tomas Brandt · Own mobile: not rung, switched off');
     expect(outcomeOf(trace)!.outcome.kind).toBe('nobody answered');
   });
@@ -222,7 +222,7 @@ describe('not to be disturbed', () => {
       },
     ]);
     const standing = set(system, allOn(system), [dnd(), again({ ...exceptions } as never)]);
-    expect(rings(rehearse(system, standing, call(from as Partial<CallRequest>)))).toBe(through);
+    expect(rings(rehearseAsNow(system, standing, call(from as Partial<CallRequest>)))).toBe(through);
   });
 
   it('quiet hours of one phone leave the other ringing, over midnight too', () => {
@@ -231,7 +231,7 @@ describe('not to be disturbed', () => {
       rosa({ quiet: { from: 22 * 60, to: 10 * 60 + 1, phoneIds: ['rosa-app'] } }),
     ]);
     const at = (minutes: number) =>
-      words(rehearse(system, standing, call({ at: MONDAY + minutes * 60_000 })), system);
+      words(rehearseAsNow(system, standing, call({ at: MONDAY + minutes * 60_000 })), system);
     expect(at(0)).toContain('Mobile app: not rung, quiet hours');
     expect(at(0)).toContain('Desk phone: sounds');
     expect(at(1)).toContain('Mobile app: sounds');
@@ -242,7 +242,7 @@ describe('not to be disturbed', () => {
     const quiet = { from: 18 * 60, to: 8 * 60, wholeDays: [6, 7] };
     const standing = set(system, allOn(system), [rosa({ quiet })]);
     const ringsAt = (date: string, minute: number) =>
-      rings(rehearse(system, standing, call({ at: momentOf('America/Los_Angeles', date, minute) })));
+      rings(rehearseAsNow(system, standing, call({ at: momentOf('America/Los_Angeles', date, minute) })));
     // Friday to Monday, 27 to 30 November 2026; Monday morning begins when the hours of each day end.
     expect(ringsAt('2026-11-27', 17 * 60 + 59)).toBe(true);
     expect(ringsAt('2026-11-27', 18 * 60)).toBe(false);
@@ -258,14 +258,14 @@ describe('who calls', () => {
     const system = yard();
     const hidden = call({ from: { kind: 'outside', number: null } });
     const to = (value: 'mailbox' | 'refused') => set(system, allOn(system), [rosa({ hidden: value })]);
-    expect(outcomeOf(rehearse(system, to('refused'), hidden))!.outcome).toEqual({
+    expect(outcomeOf(rehearseAsNow(system, to('refused'), hidden))!.outcome).toEqual({
       kind: 'refused',
       why: 'hidden number',
     });
-    const mailbox = rehearse(system, to('mailbox'), hidden);
+    const mailbox = rehearseAsNow(system, to('mailbox'), hidden);
     expect(mailbox.some((e) => e.kind === 'leg offered')).toBe(false);
     expect(outcomeOf(mailbox)!.outcome).toMatchObject({ kind: 'message', mailboxId: 'rosa-box' });
-    expect(rehearse(system, to('refused'), call()).some((e) => e.kind === 'leg sounding')).toBe(true);
+    expect(rehearseAsNow(system, to('refused'), call()).some((e) => e.kind === 'leg sounding')).toBe(true);
   });
 
   it('a stranger says who they are first; whoever is rung can send them to voicemail', () => {
@@ -274,14 +274,14 @@ describe('who calls', () => {
     const behaviour = nobodyAnswers();
     behaviour.caller.says = { Name: 'Jo from the chandlery' };
     behaviour.people.rosa = { does: 'sends to voicemail', after: 4 };
-    const trace = rehearse(system, standing, call({ behaviour }));
+    const trace = rehearseAsNow(system, standing, call({ behaviour }));
     const lines = words(trace, system);
     expect(lines).toContain('Name: Jo from the chandlery');
     expect(trace.find((e) => e.kind === 'leg offered')!.t).toBe(6000);
     expect(lines).toContain('Rosa Delgado sends it on to mailbox Rosa Delgado (chosen)');
     expect(outcomeOf(trace)!.outcome).toMatchObject({ kind: 'message', mailboxId: 'rosa-box' });
     // A colleague is never asked.
-    const inside = rehearse(system, standing, call({ from: { kind: 'phone', phoneId: 'pia-web' } }));
+    const inside = rehearseAsNow(system, standing, call({ from: { kind: 'phone', phoneId: 'pia-web' } }));
     expect(words(inside, system)).not.toContain('asked for Name');
   });
 
@@ -295,7 +295,7 @@ describe('who calls', () => {
     const standing = set(system, allOn(system), [screened('rosa'), screened('tomas')]);
     const behaviour = { ...nobodyAnswers(), otherwise: { does: 'answers' as const, after: 2 } };
     const asked = (digits: string) =>
-      words(rehearse(system, standing, call({ to: { kind: 'digits', digits }, behaviour })), system);
+      words(rehearseAsNow(system, standing, call({ to: { kind: 'digits', digits }, behaviour })), system);
     expect(asked('201')).not.toContain('asked to press 1');
     expect(asked('204')).toContain('Tomas Brandt · Own mobile: lifted, asked to press 1');
   });
@@ -319,12 +319,12 @@ describe('who calls', () => {
     const from = { kind: 'outside', number: '+12065550187' } as const;
     const standing = set(system, allOn(system), [{ kind: 'blocked', number: from.number, on: true }]);
     const to = { kind: 'number', e164: ROSA_DIRECT } as const;
-    expect(outcomeOf(rehearse(system, standing, call({ from, to })))!).toMatchObject({
+    expect(outcomeOf(rehearseAsNow(system, standing, call({ from, to })))!).toMatchObject({
       t: 0,
       outcome: { kind: 'refused', why: 'blocked' },
     });
     const free = set(system, standing, [{ kind: 'blocked', number: from.number, on: false }]);
-    expect(rehearse(system, free, call({ from, to })).some((e) => e.kind === 'leg sounding')).toBe(true);
+    expect(rehearseAsNow(system, free, call({ from, to })).some((e) => e.kind === 'leg sounding')).toBe(true);
     const own = edited(system, [
       {
         do: 'step.add',
@@ -341,7 +341,7 @@ describe('who calls', () => {
         },
       },
     ]);
-    expect(outcomeOf(rehearse(own, standing, call({ from, to })))!.outcome).toEqual({
+    expect(outcomeOf(rehearseAsNow(own, standing, call({ from, to })))!.outcome).toEqual({
       kind: 'ended',
       how: 'busy',
     });

@@ -125,7 +125,7 @@ function calledNumber(run: Run, call: CallState): string | null {
 /** The phone starts to sound; in a rehearsal, whoever has it now reacts as asked. */
 export function sound(run: Run, call: CallState, leg: Leg): void {
   leg.state = 'sounding';
-  run.say(call, { t: 0, kind: 'leg sounding', leg: leg.n });
+  run.say(call, { t: 0, kind: 'leg sounding', leg: leg.n, phone: leg.phone, personId: leg.personId });
   const act = actOf(call, leg.phone, leg.personId);
   if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
   else if (act?.does === 'declines') run.after(call, act.after * 1000, 'decline', RANK.human, leg.n);
@@ -158,7 +158,7 @@ export function ownVoicemail(run: Run, call: CallState, leg: Leg): boolean {
 function askToConfirm(run: Run, call: CallState, leg: Leg): void {
   leg.state = 'confirming';
   leg.confirmBy = run.now + CONFIRM_BY_MS;
-  run.say(call, { t: 0, kind: 'leg asked to confirm', leg: leg.n });
+  run.say(call, { t: 0, kind: 'leg asked to confirm', leg: leg.n, phone: leg.phone, personId: leg.personId });
 }
 
 /**
@@ -215,7 +215,7 @@ export function endOthers(run: Run, call: CallState, how: LegEnd): void {
 export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
   leg.state = 'over';
   if (run.ringing.get(leg.phone) === call.request.id) run.ringing.delete(leg.phone);
-  run.say(call, { t: 0, kind: 'leg ended', leg: leg.n, how });
+  run.say(call, { t: 0, kind: 'leg ended', leg: leg.n, phone: leg.phone, personId: leg.personId, how });
 }
 
 /** Who took a call is kept in mind, for patterns that are fair to them. */

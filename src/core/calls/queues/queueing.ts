@@ -180,7 +180,8 @@ export function leaveQueue(run: Run, call: Waits, way: QueueWay): void {
   const { queueId, stepId, since } = call.waiting;
   endOthers(run, call, 'cancelled');
   (call as CallState).waiting = null;
-  run.say(call, { t: 0, kind: 'left queue', queueId, way, waited: Math.round((run.now - since) / 1000) });
+  const waitedSeconds = Math.round((run.now - since) / 1000);
+  run.say(call, { t: 0, kind: 'left queue', queueId, way, waitedSeconds });
   if (stepId === null) return leftAlone(run, call);
   const stop = run.world(call).routes.get(call.planId!)!.stops.get(stepId)!;
   const i = stop.step.kind === 'queue' ? stop.step.branches.findIndex((b) => b.way === way) : -1;

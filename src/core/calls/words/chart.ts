@@ -67,7 +67,6 @@ export function ringChart(
     }
     return found;
   };
-  const legs = new Map<number, Lane>();
   let heard: Bar | null = null;
   /** Who waits in a queue hears its music, whoever is rung for them. */
   let waitsIn = '';
@@ -121,19 +120,18 @@ export function ringChart(
         waitsIn = '';
         break;
       case 'leg offered':
-        legs.set(e.leg, lane(e.phone, e.personId));
         lane(e.phone, e.personId).notRung = null;
         bar(lane(e.phone, e.personId), e.t, 'offered', '');
         if (!waitsIn) hear(e.t, 'ringing', 'hears ringing');
         break;
       case 'leg sounding':
-        bar(legs.get(e.leg)!, e.t, 'sounding', 'rings');
+        bar(lane(e.phone, e.personId), e.t, 'sounding', 'rings');
         break;
       case 'leg asked to confirm':
-        bar(legs.get(e.leg)!, e.t, 'confirming', 'press 1');
+        bar(lane(e.phone, e.personId), e.t, 'confirming', 'press 1');
         break;
       case 'leg ended': {
-        const open = legs.get(e.leg)!.bars.at(-1)!;
+        const open = lane(e.phone, e.personId).bars.at(-1)!;
         open.to = e.t;
         if (e.how !== 'answered' && open.label) open.label = e.how === 'not answered' ? open.label : e.how;
         break;

@@ -4,20 +4,16 @@ import { branchInWords, stepInWords } from '../../answering';
 import { allSteps, type Step, type System } from '../../system';
 import { addressLine, writeNumber } from '../../numbering';
 import { addressOfHelp } from '../base/help';
-import { mailboxName, phoneName, queueName, showingInWords, targetName } from '../base/names';
+import { mailboxName, phoneName, queueName, sentTo, showingInWords, targetName } from '../base/names';
 import { ending, showing } from './summary';
 import type { Happening, Trace } from '../base/trace';
 
 /** One line for each event: "  22.0 s  Rosa Delgado · Desk phone: not answered". */
 export function traceLines(trace: Trace, system: System): string[] {
-  const legs = new Map<number, string>();
-  return trace.map((event) => {
-    if (event.kind === 'leg offered') legs.set(event.leg, phoneName(system, event.phone, event.personId));
-    return `${(event.t / 1000).toFixed(1).padStart(6)} s  ${say(event, system, legs)}`;
-  });
+  return trace.map((event) => `${(event.t / 1000).toFixed(1).padStart(6)} s  ${say(event, system)}`);
 }
 
-function say(e: Happening, system: System, legs: Map<number, string>): string {
+function say(e: Happening, system: System): string {
   const recording = (id: string) => `“${system.recordings[id]?.name ?? 'a removed recording'}”`;
   switch (e.kind) {
     case 'arrived': {
@@ -98,7 +94,7 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'comfort':
       return `those who wait are told they are number ${e.position}`;
     case 'left queue':
-      return `leaves ${queueName(system, e.queueId)} after ${e.waited} s: ${e.way}`;
+      return `leaves ${queueName(system, e.queueId)} after ${e.waitedSeconds} s: ${e.way}`;
     case 'call back asked':
       return 'asks to be called back';
     case 'on duty':
@@ -110,23 +106,23 @@ function say(e: Happening, system: System, legs: Map<number, string>): string {
     case 'not rung':
       return `${e.phone ? phoneName(system, e.phone, e.personId) : ((e.personId && system.people[e.personId]?.name) ?? 'somebody')}: not rung, ${e.why}`;
     case 'leg offered':
-      return `${legs.get(e.leg)}: offered the call${showingInWords(e.sees, system)}`;
+      return `${phoneName(system, e.phone, e.personId)}: offered the call${showingInWords(e.sees, system)}`;
     case 'leg sounding':
-      return `${legs.get(e.leg)}: sounds`;
+      return `${phoneName(system, e.phone, e.personId)}: sounds`;
     case 'leg asked to confirm':
-      return `${legs.get(e.leg)}: lifted, asked to press 1`;
+      return `${phoneName(system, e.phone, e.personId)}: lifted, asked to press 1`;
     case 'leg ended':
-      return `${legs.get(e.leg)}: ${e.how}`;
+      return `${phoneName(system, e.phone, e.personId)}: ${e.how}`;
     case 'ringing over':
       return e.how;
     case 'redirected':
-      return `${system.mailboxes[e.from] ? `mailbox ${mailboxName(system, e.from)}` : (system.people[e.from]?.name ?? 'somebody')} sends it on to ${targetName(system, e.to)} (${e.why})`;
+      return `${system.mailboxes[e.from] ? `mailbox ${mailboxName(system, e.from)}` : (system.people[e.from]?.name ?? 'somebody')} sends it on to ${sentTo(system, e.to)} (${e.why})`;
     case 'stand-in':
       return `${system.people[e.personId]?.name ?? 'somebody'} is rung for ${system.people[e.forId]?.name ?? 'somebody'}, who is away`;
     case 'group':
       return `group ${system.groups[e.groupId]?.name ?? 'since removed'}`;
     case 'forward skipped':
-      return `not sent on to ${targetName(system, e.to)}: ${e.why}`;
+      return `not sent on to ${sentTo(system, e.to)}: ${e.why}`;
     case 'answered':
       return `${phoneName(system, e.phone, e.personId)}: talks with the caller`;
     case 'greeting started':

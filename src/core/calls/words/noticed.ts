@@ -20,11 +20,9 @@ export interface Noticed {
  */
 export function noticed(trace: Trace, system: System): Noticed[] {
   const lines = traceLines(trace, system);
-  const legs = new Map<number, string>();
   return trace.flatMap((e, i): Noticed[] => {
-    if (e.kind === 'leg offered') legs.set(e.leg, e.phone);
     if (!isTold(e, 'noticed')) return [];
-    const what = JSON.stringify(whatOf(e, system, legs));
+    const what = JSON.stringify(whatOf(e, system));
     return [{ t: e.t, what, words: wordsOf(e, system) ?? lines[i]!.slice(11).trim() }];
   });
 }
@@ -37,7 +35,7 @@ const heard = (id: string | null, system: System): string[] => {
   return sound ? [spoken(id, system), sound.hash] : [spoken(id, system)];
 };
 
-function whatOf(e: ToldIn<'noticed'>, system: System, legs: Map<number, string>): unknown[] {
+function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
   switch (e.kind) {
     case 'prompt started':
       return ['hears', ...heard(e.recordingId, system)];
@@ -67,9 +65,9 @@ function whatOf(e: ToldIn<'noticed'>, system: System, legs: Map<number, string>)
       return [e.kind, e.phone, e.personId, ...(e.sees === undefined ? [] : [e.sees])];
     case 'leg sounding':
     case 'leg asked to confirm':
-      return [e.kind, legs.get(e.leg)];
+      return [e.kind, e.phone];
     case 'leg ended':
-      return [e.kind, legs.get(e.leg), e.how];
+      return [e.kind, e.phone, e.how];
     case 'recorded':
     case 'not kept':
       return [e.kind, e.mailboxId, e.seconds];

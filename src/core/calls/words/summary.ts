@@ -148,7 +148,7 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
     case 'queued':
       return `waits in ${queueName(system, e.queueId)}`;
     case 'left queue':
-      return `${e.way} after ${e.waited} s`;
+      return `${e.way} after ${e.waitedSeconds} s`;
     case 'redirected':
       return `sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`;
   }

@@ -79,17 +79,22 @@ export function hasArrived(standing: Standing, e164: string, now: number): boole
   return arrival === undefined || (arrival !== null && now >= arrival);
 }
 
+declare const asTheyWerePaired: unique symbol;
+/** A standing state in which phones stand as they were paired, and not as they are now; only `asPaired` makes one. */
+export type PairedStanding = Standing & { readonly [asTheyWerePaired]: true };
+
 /**
  * The standing state a rehearsal reckons with: every phone that was ever paired is switched on, and numbers on their way
  * have arrived. A rehearsal is about the plan; whether a browser window happens to be open now is not part of it.
  */
-export const asPaired = (standing: Standing): Standing => ({
-  ...standing,
-  arrivals: {},
-  registrations: Object.fromEntries(
-    Object.entries(standing.registrations).map(([id, r]) => [
-      id,
-      { ...r, online: true, condition: 'in reach', passwordOf: null },
-    ]),
-  ),
-});
+export const asPaired = (standing: Standing): PairedStanding =>
+  ({
+    ...standing,
+    arrivals: {},
+    registrations: Object.fromEntries(
+      Object.entries(standing.registrations).map(([id, r]) => [
+        id,
+        { ...r, online: true, condition: 'in reach', passwordOf: null },
+      ]),
+    ),
+  }) as Standing as PairedStanding;
