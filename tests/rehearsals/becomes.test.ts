@@ -3,7 +3,7 @@
  * it, and which phones rang how long.
  */
 import { expect, it } from 'vitest';
-import { sentence } from '../../src/core/calls';
+import { outcomeOf, sentence, type Outcome } from '../../src/core/calls';
 import { because, names, rings, runCase } from './case';
 
 it.each(names)('%s', (name) => {
@@ -15,4 +15,34 @@ it.each(names)('%s', (name) => {
       rings: rings(trace, system),
     })),
   ).toEqual(calls.map((c) => ({ becomes: c.becomes, because: c.because, rings: c.rings })));
+});
+
+/** Who ends a call that ends so. A message ends with the caller's hanging up, or with silence or its greatest length. */
+const ENDED_BY: Record<Outcome['kind'], readonly string[]> = {
+  answered: ['caller', 'called'],
+  message: ['caller', 'system'],
+  'hung up': ['caller', 'system'],
+  'no message': ['caller'],
+  listened: ['caller', 'system'],
+  'call back': ['caller'],
+  'dead end': ['system'],
+  'given back': ['system'],
+  'nobody answered': ['system'],
+  'not in service': ['system'],
+  'not moved yet': ['system'],
+  'too many redirects': ['system'],
+  'went out': ['system'],
+  emergency: ['system'],
+  ended: ['system'],
+  feature: ['system'],
+  refused: ['system'],
+  swallowed: ['system'],
+};
+
+it.each(names)('%s: its calls are ended by whoever can', (name) => {
+  for (const { trace } of runCase(name).calls) {
+    const last = trace.at(-1)!;
+    if (last.kind !== 'ended') throw new Error('It does not end.');
+    expect(ENDED_BY[outcomeOf(trace)!.outcome.kind]).toContain(last.by);
+  }
 });

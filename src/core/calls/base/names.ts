@@ -29,17 +29,14 @@ export function phoneName(system: System, phone: string, personId?: string | nul
   const found = system.phones[phone];
   const id = personId ?? found?.personId;
   const owner = id && found ? system.people[id] : undefined;
-  if (!owner) return whoseName(system, phone);
+  if (!owner) return whoseName(system, phone, personId);
   const host = id === found!.personId ? undefined : whoseName(system, phone);
   return `${owner.name} · ${found!.name}${host ? ` of ${host}` : ''}`;
 }
 
-/** A target of a forward: a person, a group, a phone, a mailbox or an outside number. */
-export const targetName = (system: System, to: string): string =>
-  system.people[to]?.name ??
-  system.groups[to]?.name ??
-  system.phones[to]?.name ??
-  (system.mailboxes[to] ? `mailbox ${system.mailboxes[to].name}` : writeNumber(to, system.business.country));
+/** One of those rung, as `idOf` has them: a person, a phone or an outside number. */
+export const rungName = (system: System, id: string): string =>
+  system.people[id]?.name ?? system.phones[id]?.name ?? writeNumber(id, system.business.country);
 
 /** What a call is sent on to. */
 export function sentTo(system: System, target: ForwardTarget): string {

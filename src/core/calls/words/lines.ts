@@ -4,7 +4,7 @@ import { branchInWords, stepInWords } from '../../answering';
 import { allSteps, type Step, type System } from '../../system';
 import { addressLine, writeNumber } from '../../numbering';
 import { addressOfHelp } from '../base/help';
-import { mailboxName, phoneName, queueName, sentTo, showingInWords, targetName } from '../base/names';
+import { mailboxName, phoneName, queueName, rungName, sentTo, showingInWords } from '../base/names';
 import { ending, showing } from './summary';
 import type { Happening, Trace } from '../base/trace';
 
@@ -51,7 +51,7 @@ function say(e: Happening, system: System): string {
     case 'shared':
       return `this call: ${branchOf(e.stepId, e.branch, system)}`;
     case 'drawn':
-      return `chance: ${targetName(system, e.next)} is rung next`;
+      return `chance: ${rungName(system, e.next)} is rung next`;
     case 'plan':
       return `goes to the plan ${system.plans[e.planId]?.name ?? 'since removed'}`;
     case 'menu':
