@@ -6,7 +6,7 @@ import { listed, phoneName, queueName, rungName, sentTo, showingInWords, whoCall
 
 const system = edited(yard(), [
   { do: 'group.add', value: newGroup({ id: 'crew', name: 'Crew', members: [] }) },
-  { do: 'phone.set', id: 'pia-web', change: { keys: [{ personId: 'idris', label: '' }] } },
+  { do: 'phone.set', id: 'rosa-desk', change: { keys: [{ personId: 'idris', label: '' }] } },
 ]);
 
 describe('a phone', () => {
@@ -15,13 +15,15 @@ describe('a phone', () => {
     expect(whoseName(system, 'rosa-desk', 'pia')).toBe('Pia Lindqvist');
     expect(whoseName(system, 'outside:+12065550111')).toBe('(206) 555-0111');
     expect(whoseName(system, 'gone')).toBe('a removed phone');
-    const nobodys = edited(system, [{ do: 'phone.set', id: 'rosa-desk', change: { personId: null } }]);
+    const nobodys = edited(system, [
+      { do: 'phone.set', id: 'rosa-desk', change: { personId: null, keys: [] } },
+    ]);
     expect(whoseName(nobodys, 'rosa-desk')).toBe('Desk phone');
     expect(phoneName(nobodys, 'rosa-desk')).toBe('Desk phone');
   });
   it('says which of theirs it is, and on whose phone somebody is rung', () => {
     expect(phoneName(system, 'rosa-app')).toBe('Rosa Delgado · Mobile app');
-    expect(phoneName(system, 'pia-web', 'idris')).toBe('Idris Okafor · Browser softphone of Pia Lindqvist');
+    expect(phoneName(system, 'rosa-desk', 'idris')).toBe('Idris Okafor · Desk phone of Rosa Delgado');
     expect(phoneName(system, 'gone', 'rosa')).toBe('Rosa Delgado');
     expect(phoneName(system, 'outside:+12065550111', 'rosa')).toBe('(206) 555-0111');
   });
