@@ -2,7 +2,7 @@ export { recordingSeconds, spokenSeconds } from './spoken';
 export { layOut, type Route, type Stop } from './route';
 export { readingOf, STEP_KINDS, waysOn, type Lack, type Opener, type StepKind } from './kinds';
 export { testInWords } from './kinds/caller';
-export { PATTERN_WORDS, ringNames } from './kinds/ring';
+export { NAME_SECONDS, PATTERN_WORDS, ringNames } from './kinds/ring';
 export { branchInWords, detailInWords, explainPlan, planInWords, stepInWords } from './sentences';
 export { arrivalTimes } from './arrival';
 export { OCCASION_WORDS, greetingAt, greetingWhenInWords, type Moment } from './greetings';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { NumberInput, Select, SelectItem, Toggle } from 'carbon-components-svelte';
-  import { PATTERN_WORDS } from '$core/answering';
+  import { NAME_SECONDS, PATTERN_WORDS } from '$core/answering';
   import { profileOf, ringsIn } from '$core/numbering';
   import {
     flatTargets,
@@ -115,7 +115,7 @@
       size="sm"
       labelText="The caller's name"
       labelA="is not asked"
-      labelB="is asked, and said to whoever lifts"
+      labelB="is asked (about {NAME_SECONDS} s), and said to whoever lifts"
       toggled={step.askName ?? false}
       on:toggle={(e) => {
         if (e.detail.toggled !== (step.askName ?? false)) set({ askName: e.detail.toggled }, 'name');

@@ -12,6 +12,11 @@ export const PATTERN_WORDS: Record<Pattern, string> = {
   'by weight': 'by chance with weights',
 };
 
+/** Seconds a caller takes to be asked for a name and to say it. Common practice, no source. */
+export const NAME_SECONDS = 6;
+/** Before anybody rings: the name, where it is asked. */
+const nameFirst = ({ askName }: RingStep): number => (askName ? NAME_SECONDS : 0);
+
 /** Names of those a ring step rings, in order. */
 export const ringNames = (step: RingStep, system: System): string[] =>
   step.targets.map((t) => targetName(t, system));
@@ -33,7 +38,7 @@ export const ring: StepKind<RingStep> = {
       ? [
           count(ringsIn(step.seconds, profileOf(business.country).ringback), 'ring'),
           step.ringBusy ? 'those on a call as well' : 'skips anyone on a call',
-          step.askName ? 'asks the name first' : '',
+          step.askName ? `asks the name first, ${NAME_SECONDS} s` : '',
           step.confirm ? 'taken by pressing 1' : '',
         ]
           .filter(Boolean)
@@ -42,7 +47,9 @@ export const ring: StepKind<RingStep> = {
   opens: (step, branch) => capital(step.branches![branch]!.way),
   // Counted with its whole time, as if somebody could be rung.
   seconds: (step, system) =>
-    step.pattern === 'together' ? step.seconds : step.seconds * flatTargets(step.targets, system).length,
+    nameFirst(step) +
+    (step.pattern === 'together' ? step.seconds : step.seconds * flatTargets(step.targets, system).length),
+  secondsToBranch: nameFirst,
   waysOn: ({ branches, next }) => [...branches, next],
   onward: 'nobody answered',
   lacks: (step, { name }, system) =>

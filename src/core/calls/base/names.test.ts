@@ -2,7 +2,16 @@
 import { describe, expect, it } from 'vitest';
 import { edited, yard } from '../../../../tests/fixtures/yard';
 import { newGroup } from '../../system';
-import { listed, phoneName, queueName, rungName, sentTo, showingInWords, whoCalls, whoseName } from './names';
+import {
+  listed,
+  phoneName,
+  queueName,
+  rungName,
+  sentOnTo,
+  showingInWords,
+  whoCalls,
+  whoseName,
+} from './names';
 
 const system = edited(yard(), [
   { do: 'group.add', value: newGroup({ id: 'crew', name: 'Crew', members: [] }) },
@@ -39,7 +48,7 @@ it('what a call is sent on to is named by its kind, also when it is gone', () =>
   const to = (there: string, gone: string) => [there, gone];
   const names = (kind: 'person' | 'group' | 'mailbox', id: string) =>
     [id, 'gone'].map((x) =>
-      sentTo(
+      sentOnTo(
         system,
         kind === 'person'
           ? { to: kind, personId: x }
@@ -51,7 +60,7 @@ it('what a call is sent on to is named by its kind, also when it is gone', () =>
   expect(names('person', 'rosa')).toEqual(to('Rosa Delgado', 'somebody removed'));
   expect(names('group', 'crew')).toEqual(to('Crew', 'a removed group'));
   expect(names('mailbox', 'front')).toEqual(to('mailbox Front desk', 'mailbox a removed mailbox'));
-  expect(sentTo(system, { to: 'outside', number: '+12065550111' })).toBe('(206) 555-0111');
+  expect(sentOnTo(system, { to: 'outside', number: '+12065550111' })).toBe('(206) 555-0111');
 });
 
 it('others', () => {

@@ -39,7 +39,7 @@ export const rungName = (system: System, id: string): string =>
   system.people[id]?.name ?? system.phones[id]?.name ?? writeNumber(id, system.business.country);
 
 /** What a call is sent on to. */
-export function sentTo(system: System, target: ForwardTarget): string {
+export function sentOnTo(system: System, target: ForwardTarget): string {
   switch (target.to) {
     case 'person':
       return system.people[target.personId]?.name ?? 'somebody removed';

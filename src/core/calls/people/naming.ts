@@ -1,8 +1,7 @@
 /** The caller says a name, which whoever is rung hears before they take the call. */
+import { NAME_SECONDS } from '../../answering';
 import { RANK, type CallState, type Run } from '../base/state';
 
-/** The caller is asked for a name and says it, in milliseconds. Common practice, no source. */
-const NAMING_MS = 6000;
 /** So long a live caller may take to say it, in milliseconds. */
 const LONGEST_NAME_MS = 15_000;
 const SAYS = 'Please say your name.';
@@ -14,7 +13,7 @@ export const wasNamed = (call: CallState): boolean =>
 /** The caller is asked; ringing goes on when they have said it, or nothing. */
 export function askName(run: Run, call: CallState): void {
   run.begin(call, 'naming');
-  const ms = call.request.behaviour ? NAMING_MS : LONGEST_NAME_MS;
+  const ms = call.request.behaviour ? NAME_SECONDS * 1000 : LONGEST_NAME_MS;
   call.until = run.now + ms;
   run.say(call, { t: 0, kind: 'asked', label: 'Name', says: SAYS });
   run.after(call, ms, 'time out', RANK.timeout);

@@ -4,7 +4,7 @@ import { branchInWords, stepInWords } from '../../answering';
 import { allSteps, type Step, type System } from '../../system';
 import { addressLine, writeNumber } from '../../numbering';
 import { addressOfHelp } from '../base/help';
-import { mailboxName, phoneName, queueName, rungName, sentTo, showingInWords } from '../base/names';
+import { mailboxName, phoneName, queueName, rungName, sentOnTo, showingInWords } from '../base/names';
 import { ending, showing } from './summary';
 import type { Happening, Trace } from '../base/trace';
 
@@ -116,13 +116,13 @@ function say(e: Happening, system: System): string {
     case 'ringing over':
       return e.how;
     case 'redirected':
-      return `${system.mailboxes[e.from] ? `mailbox ${mailboxName(system, e.from)}` : (system.people[e.from]?.name ?? 'somebody')} sends it on to ${sentTo(system, e.to)} (${e.why})`;
+      return `${system.mailboxes[e.from] ? `mailbox ${mailboxName(system, e.from)}` : (system.people[e.from]?.name ?? 'somebody')} sends it on to ${sentOnTo(system, e.to)} (${e.why})`;
     case 'stand-in':
       return `${system.people[e.personId]?.name ?? 'somebody'} is rung for ${system.people[e.forId]?.name ?? 'somebody'}, who is away`;
     case 'group':
       return `group ${system.groups[e.groupId]?.name ?? 'since removed'}`;
     case 'forward skipped':
-      return `not sent on to ${sentTo(system, e.to)}: ${e.why}`;
+      return `not sent on to ${sentOnTo(system, e.to)}: ${e.why}`;
     case 'answered':
       return `${phoneName(system, e.phone, e.personId)}: talks with the caller`;
     case 'greeting started':
