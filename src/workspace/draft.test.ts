@@ -39,6 +39,33 @@ describe('steps of a draft', () => {
     expect(result.ok && result.state).toBe(fresh);
   });
 
+  it('do nothing for one that gives a field what it has, in a value made anew', () => {
+    const rosa = fresh.record.system.people.rosa!;
+    const again: Command = {
+      do: 'person.set',
+      id: 'rosa',
+      change: { reach: structuredClone(rosa.reach), away: [...rosa.away] },
+    };
+    const edit = { words: 'The same', commands: [again] };
+    const result = takeStep(fresh, { kind: 'edit', edit, at: 0 }, 'x');
+    expect(result.ok && result.state).toBe(fresh);
+  });
+
+  it('leave nothing to undo of what was typed and cleared again', () => {
+    const before = take(fresh, rename('A'));
+    const cleared = take(
+      before,
+      rename('Ab', 5000, 'name'),
+      rename('Abc', 6000, 'name'),
+      rename('A', 7000, 'name'),
+    );
+    expect(words(cleared)).toEqual(['Call her A']);
+    expect(cleared.record).toMatchObject({ done: 1, system: before.record.system });
+    expect(nameOf(take(cleared, { kind: 'undo' }))).toBe('Rosa Delgado');
+    // Typed on, it is an edit like any other.
+    expect(words(take(cleared, rename('Ada', 8000, 'name')))).toEqual(['Call her A', 'Call her Ada']);
+  });
+
   it('join typing in one field for a while, and only there', () => {
     const typed = take(
       fresh,

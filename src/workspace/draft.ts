@@ -1,4 +1,5 @@
 /** The draft of one business and its history: edits, undo and redo, kept in step with storage and other windows. */
+import equal from 'fast-deep-equal';
 import { nanoid } from 'nanoid';
 import type { z } from 'zod';
 import { applyEdit, patchSystem, System, type Applied, type Edit } from '../core/system';
@@ -61,7 +62,7 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
   const applied =
     step.kind === 'edit' ? applyEdit(record.system, step.edit) : replaced(record.system, step.system);
   if (!applied.ok) return applied;
-  if (!applied.patches.length) return { ok: true, state, patches: [] };
+  if (isSame(record.system, applied.system, applied.patches)) return { ok: true, state, patches: [] };
   const kept = edits.filter((e) => e.seq <= record.done);
   const last = kept.at(-1);
   const { words, mergeKey } = step.kind === 'edit' ? step.edit : { words: step.words, mergeKey: undefined };
@@ -74,6 +75,10 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
   const patches = applied.patches as EditRecord['patches'];
   const inverse = applied.inverse as EditRecord['inverse'];
   if (merges) {
+    const all = [...asPatches(last.patches), ...applied.patches];
+    // Typed, and cleared again: nothing is left of it to undo.
+    if (isSame(patchSystem(record.system, asPatches(last.inverse)), applied.system, all))
+      return next(applied.system, applied.patches, record.done - 1, kept.slice(0, -1));
     const joined = {
       ...last,
       at: step.at,
@@ -95,6 +100,16 @@ export function takeStep(state: DraftState, step: DraftStep, revision: string): 
   };
   return next(applied.system, applied.patches, record.done + 1, [...kept, edit].slice(-HISTORY));
 }
+
+/** Whether nothing that patches touch differs in the end: a field may have been given what it had. */
+const isSame = (before: System, after: System, patches: Patches): boolean =>
+  patches.every(
+    // A whole list that was replaced may have another order, which counts.
+    ({ path: [list, item] }) =>
+      item !== undefined && equal(itemIn(before, list, item), itemIn(after, list, item)),
+  );
+const itemIn = (system: System, list: string | number | undefined, item: string | number): unknown =>
+  (system as unknown as Record<string | number, Record<string | number, unknown> | undefined>)[list!]?.[item];
 
 /** The edit that puts one system in place of another. */
 function replaced(before: System, after: System): Extract<Applied, { ok: true }> {

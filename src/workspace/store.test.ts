@@ -197,6 +197,25 @@ it('an edit that grew within the same moment and words is stored as it grew', as
   opened.workspace.close();
 });
 
+it('what was typed and cleared again leaves nothing in storage either', async () => {
+  vi.spyOn(Date, 'now').mockReturnValue(1_900_000_000_000);
+  const type = (name: string) =>
+    w.edit({
+      words: 'Rename',
+      mergeKey: 'name',
+      commands: [{ do: 'person.set', id: 'rosa', change: { name } }],
+    });
+  type('R');
+  await w.settled();
+  type('Rosa Delgado');
+  await w.settled();
+  const opened = await Workspace.open(db, changes, DEMO_ID);
+  if (!opened.ok) throw new Error(opened.message);
+  expect(opened.workspace.view.draft).toMatchObject({ edits: [], record: { done: 0 } });
+  expect(opened.workspace.undo()).toMatchObject({ ok: false });
+  opened.workspace.close();
+});
+
 it('what was planned stays planned until it is in force', async () => {
   rename('Rosa D');
   await w.settled();

@@ -100,8 +100,8 @@ export type Opened =
 /** What came of a step: at once in this window, and later in storage, on what another window may have written first. */
 export type Done =
   | { ok: false; problems: Problem[] }
-  /** `stored` is empty once it is stored as it was meant, or says why it was not. */
-  | { ok: true; stored: Promise<Problem[]> };
+  /** `stored` is empty once it is stored as it was meant, or says why it was not; `nothing` is there where nothing changed. */
+  | { ok: true; stored: Promise<Problem[]>; nothing?: true };
 
 export class Workspace {
   /** Name of who works at this window, kept with what they do; undefined is whoever runs the system. */
@@ -207,7 +207,7 @@ export class Workspace {
     const from = this.picture.draft;
     const result = takeStep(from, step, nanoid(12));
     if (!result.ok) return result;
-    if (result.state === from) return { ok: true, stored: Promise.resolve([]) };
+    if (result.state === from) return { ok: true, stored: Promise.resolve([]), nothing: true };
     this.show({ draft: result.state });
     const to = result.state;
     const stored = storeStep(this.db, this.id, step, { from, to, patches: result.patches }, words).then(

@@ -163,7 +163,8 @@ export class OpenBusiness {
     if (result.ok) {
       this.settings.forgetUndone();
       this.follow(words, result.stored, () => {
-        if (options.withNotice) this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
+        if (options.withNotice && !result.nothing)
+          this.say({ kind: 'success', title: words, undo: () => this.undoEdit() });
       });
     }
     return result;
