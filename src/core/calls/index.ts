@@ -16,6 +16,7 @@ export {
   addressOfHelp,
   emergencyAnywhere,
   emergencyFrom,
+  emergencyOfSites,
   helpFor,
   helpTable,
   type Help,

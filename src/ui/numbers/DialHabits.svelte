@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { emergencyOfSites } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { StarFeature, type Business, type StarCode } from '$core/system';
   import EditField from '../fields/EditField.svelte';
@@ -9,6 +10,7 @@
   const business = $derived(theBusiness().system.business);
   const numbers = $derived(Object.values(theBusiness().system.numbers));
   const profile = $derived(profileOf(business.country));
+  const elsewhere = $derived(emergencyOfSites(theBusiness().system));
   const set = (words: string, change: Partial<Business>) =>
     theBusiness().keep(words, [{ do: 'business.set', change }]);
   let problem = $state('');
@@ -85,6 +87,9 @@
       ? `, with or without ${business.outsideDigit} first`
       : ''}, from every phone.
   </p>
+  {#each elsewhere as { site, numbers } (site.id)}
+    <p><b>{numbers.join(', ')}</b> too from phones at {site.name}, {profileOf(site.address.country).name}.</p>
+  {/each}
   <h3>Star codes</h3>
   <div class="codes">
     {#each StarFeature.options as does (does)}

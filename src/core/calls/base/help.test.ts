@@ -1,8 +1,8 @@
 /** What help gets of each phone, and which numbers summon it. */
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../../tests/fixtures/yard';
-import { civicAddress } from '../../system';
-import { emergencyAnywhere, emergencyFrom, helpFor, helpTable } from '..';
+import { civicAddress, newSite } from '../../system';
+import { emergencyAnywhere, emergencyFrom, emergencyOfSites, helpFor, helpTable } from '..';
 
 const base = yard();
 const home = civicAddress({ country: 'GB', A3: 'Drayhorse', RD: 'Mill Lane', HNO: '8', PC: 'DH1 1AA' });
@@ -89,6 +89,17 @@ describe('numbers that summon help', () => {
       expect.arrayContaining(['999', '911']),
     );
     expect(emergencyAnywhere(abroad)).toEqual(expect.arrayContaining(['999', '112', '911']));
+  });
+  it('of a site in another country are told apart, where they are others', () => {
+    expect(emergencyOfSites(base)).toEqual([]);
+    const abroad = edited(base, [
+      {
+        do: 'site.add',
+        value: newSite({ id: 'loft', name: 'Loft', timeZone: 'Europe/London', address: home }),
+      },
+    ]);
+    // 999 and 112 in the United Kingdom (Ofcom, General Condition A3); from memory.
+    expect(emergencyOfSites(abroad)).toMatchObject([{ site: { id: 'loft' }, numbers: ['999', '112'] }]);
   });
   it('anywhere are those of every site and of every phone that says where it is', () => {
     expect(emergencyAnywhere(system)).toEqual(expect.arrayContaining(['911', '999', '112']));

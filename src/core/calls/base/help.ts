@@ -1,6 +1,6 @@
 /** What an emergency service is told when one of the system's phones calls it. */
 import { addressLine, addressProblems, knownProfile } from '../../numbering';
-import { hasArrived, isLinked, type Phone, type Standing, type System } from '../../system';
+import { hasArrived, isLinked, type Phone, type Site, type Standing, type System } from '../../system';
 import { numberShownBy } from './shown';
 import type { Happening } from './trace';
 
@@ -59,6 +59,16 @@ export function emergencyFrom(
   const there = isElsewhere(standing, phone) ? phone!.address?.country : undefined;
   const countries = [there ?? site?.address.country ?? system.business.country, system.business.country];
   return [...new Set(countries.flatMap((c) => knownProfile(c)?.emergency ?? []))];
+}
+
+/** Sites from which other numbers summon help besides those of the business's country, with just those. */
+export function emergencyOfSites(system: System): { site: Site; numbers: string[] }[] {
+  const usual = knownProfile(system.business.country)?.emergency ?? [];
+  return Object.values(system.sites).flatMap((site) => {
+    const own = knownProfile(site.address.country)?.emergency ?? [];
+    const numbers = own.filter((n) => !usual.includes(n));
+    return numbers.length ? [{ site, numbers }] : [];
+  });
 }
 
 /** Numbers that summon help from any phone of the system: what its dial plan sends out at once. */
