@@ -52,9 +52,9 @@ it('whatever a file holds makes another state when it changes', async () => {
   await w.changeStanding((s) => ({ ...s }));
   differs();
   const [message] = w.view.messages;
-  await w.putMessages([{ ...message!, heard: true, note: 'Called back' }]);
+  await w.change('messages', [message!.id], { heard: true, note: 'Called back' });
   differs();
-  await w.putMessages([{ ...message!, heard: true, note: 'Called back', folder: 'archive' }]);
+  await w.change('messages', [message!.id], { folder: 'archive' });
   differs();
   expect(revisionOf(w.view)).toBe(revisionOf({ ...w.view }));
 });

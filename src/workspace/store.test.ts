@@ -105,7 +105,7 @@ describe('with storage full', () => {
     await w.settled();
     const [message] = w.view.messages;
     const room = fill();
-    const deleted = w.putMessages([{ ...message!, folder: 'bin', binnedAt: 1 }], 'Delete a message');
+    const deleted = w.change('messages', [message!.id], { folder: 'bin', binnedAt: 1 }, 'Delete a message');
     await w.settled();
     expect(w.view.storage.failed?.waiting).toEqual(['Delete a message']);
     expect(w.view.messages[0]!.folder).toBeUndefined();

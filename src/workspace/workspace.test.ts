@@ -195,6 +195,44 @@ describe('two windows', () => {
   });
 });
 
+describe('messages', () => {
+  const of = (w: Workspace, id: string) => w.view.messages.find((m) => m.id === id);
+
+  it('change as they are stored, and taking it back leaves what another window did to them', async () => {
+    const [a, b] = [await windowOn(), await windowOn()];
+    const { id } = a.view.messages[0]!;
+    const before = of(a, id)!;
+    const back = await a.change('messages', [id], { folder: 'bin', binnedAt: 5 });
+    await b.change('messages', [id], { note: 'Keep this one' });
+    expect(await back()).toBeUndefined();
+    await vi.waitFor(() => {
+      for (const w of [a, b]) expect(of(w, id)).toEqual({ ...before, note: 'Keep this one' });
+    });
+    expect(Object.keys(of(a, id)!)).not.toContain('folder');
+  });
+
+  it('that another window changed in the same way since stay so, and that is said', async () => {
+    const [a, b] = [await windowOn(), await windowOn()];
+    const [one, two] = a.view.messages.map((m) => m.id) as [string, string];
+    const back = await a.change('messages', [one, two], { note: 'From A' });
+    await b.change('messages', [two], { note: 'From B' });
+    expect(await back()).toBe('1 of 2 were changed in another window meanwhile, and stay as they are.');
+    await vi.waitFor(() => expect([of(b, one)!.note, of(b, two)!.note]).toEqual([undefined, 'From B']));
+    const again = await a.change('messages', [two], { note: 'From A' });
+    await b.change('messages', [two], { note: 'From B' });
+    expect(await again()).toBe('It was changed in another window meanwhile, and stays as it is.');
+  });
+
+  it('that are gone are passed over', async () => {
+    const w = await windowOn();
+    const all = w.view.messages;
+    await (
+      await w.change('messages', ['gone'], { note: 'Nobody' })
+    )();
+    expect(w.view.messages).toEqual(all);
+  });
+});
+
 describe('putting in force', () => {
   it('makes the draft what callers get, as a new version', async () => {
     const w = await windowOn();

@@ -16,6 +16,7 @@ import { dropAside, readAside, readMany, setAside, type Unread } from './damage'
 import { settable, storeSettings, storeStanding } from './standing';
 import { businessNames, clockOf, pictureOf, type View } from './view';
 import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
+import { changeBack, changeRecords, type RecordChange } from './changing';
 import type { Db } from './db';
 import { foldDraft, readDraft, storeStep, takeStep, type DraftStep } from './draft';
 import {
@@ -23,10 +24,8 @@ import {
   DealingsRecord,
   ExchangeRecord,
   StandingRecord,
-  type CallRecord,
   type Invitation,
   type MailRecord,
-  type MessageRecord,
   type VersionRecord,
 } from './records';
 import { withoutGone } from './phones';
@@ -340,11 +339,30 @@ export class Workspace {
   async putMail(mail: readonly MailRecord[]): Promise<void> {
     await this.putAll('mail', mail);
   }
-  async putMessages(messages: readonly MessageRecord[], words?: string): Promise<void> {
-    await this.putAll('messages', messages, words);
-  }
-  async putCalls(calls: readonly CallRecord[]): Promise<void> {
-    await this.putAll('calls', calls);
+  /**
+   * Sets fields of messages or calls, whatever another window does to others of them.
+   * @returns takes it back, and says where somebody else was faster
+   */
+  async change<S extends 'messages' | 'calls'>(
+    store: S,
+    ids: readonly string[],
+    to: RecordChange<S>,
+    words?: string,
+  ): Promise<() => Promise<string | undefined>> {
+    const shown = async <T>(done: Promise<T>): Promise<T> => {
+      const result = await done;
+      await this.reload(store);
+      this.tell(store);
+      return result;
+    };
+    const were = await shown(changeRecords(this.db, store, ids, to, words));
+    return async () => {
+      const left = await shown(changeBack(this.db, store, were, to));
+      if (!left) return undefined;
+      return left === were.size
+        ? 'It was changed in another window meanwhile, and stays as it is.'
+        : `${left} of ${were.size} were changed in another window meanwhile, and stay as they are.`;
+    };
   }
   /** Messages whose time is over go, and sounds that nothing names: older than their mailbox keeps them, or long in the bin. @returns how many */
   async sweep(): Promise<number> {
@@ -435,21 +453,16 @@ export class Workspace {
     this.listeners.clear();
   }
 
-  private async putAll<S extends 'invitations' | 'mail' | 'messages' | 'calls'>(
+  private async putAll<S extends 'invitations' | 'mail'>(
     store: S,
     records: readonly View[S][number][],
-    words?: string,
   ): Promise<void> {
     if (!records.length) return;
-    await this.db.write(
-      store,
-      async (open) => {
-        const tx = open(store);
-        for (const record of records) within(tx.objectStore(store).put(record as never));
-        await tx.done;
-      },
-      words,
-    );
+    await this.db.write(store, async (open) => {
+      const tx = open(store);
+      for (const record of records) within(tx.objectStore(store).put(record as never));
+      await tx.done;
+    });
     await this.reload(store);
     this.tell(store);
   }

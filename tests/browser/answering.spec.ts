@@ -1,7 +1,7 @@
 /** Plans of every kind on screen: mistakes found, menus and queues tried, promises, rehearsals, coverage, files. */
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { bench, open, saved, setClock } from './bench';
+import { bench, open, saved, setClock, visit } from './bench';
 import { expect, test } from './seeded';
 
 async function fileOf(page: Page, act: () => Promise<void>): Promise<string> {
@@ -26,7 +26,7 @@ test('the three planted mistakes are found and put right by their fixes', async 
   await page.locator('h1').first().click();
   await page.keyboard.press('Control+z');
   await expect(finding('(509) 555-0147 can swallow calls to Service menu')).toBeVisible();
-  await page.goto('/answering/service?step=storage-menu');
+  await visit(page, '/answering/service?step=storage-menu');
   await expect(page.getByRole('button', { name: 'Key 6 has a branch' })).toHaveCount(0);
 });
 
@@ -96,7 +96,7 @@ test('a live caller hears the menu, presses keys, is asked, and what they said i
   await outside.getByRole('button', { name: 'Hang up' }).click();
   await expect(outside.getByTestId('outside-ended')).toContainText('message left in Rosa Delgado');
 
-  await page.goto('/messages');
+  await visit(page, '/messages');
   const message = page.getByTestId('message').filter({ hasText: 'Please call me.' });
   await expect(message.getByTestId('message-notes')).toHaveText(
     'Name: Ada <i>Fenwick</i> · Reason: A loose keel',
@@ -116,7 +116,7 @@ test('a queue: who serves it, its keys, and a caller who waits too long', async 
   await card.getByLabel('Extension').press('Tab');
   await expect(card.getByText('201 belongs to Rosa Delgado.')).toBeVisible();
   await card.getByLabel('Who is rung').selectOption('One after the other');
-  await page.goto('/answering/rehearsal');
+  await visit(page, '/answering/rehearsal');
   await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
   const trace = page.getByTestId('trace');
   await expect(trace).toContainText('waits in Front desk, number 1');
@@ -137,7 +137,7 @@ test('callers: a contact is put through to whoever looks after them, a wrong num
   await form.getByRole('button', { name: 'Add a contact' }).click();
   await page.getByLabel('Who looks after Ada Fenwick').selectOption('Noor Haddad');
   await saved(page);
-  await page.goto('/answering/rehearsal');
+  await visit(page, '/answering/rehearsal');
   await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
   await expect(page.getByTestId('trace')).toContainText('the caller: A contact');
   await page.getByLabel(/^Calling from/).fill('206 555 0199');
@@ -150,7 +150,7 @@ test('a promise is broken by an edit, said where the edit was made, and stops it
 }) => {
   await open(page, '/answering/promises');
   await expect(page.getByText('All of them are kept.')).toBeVisible();
-  await page.goto('/answering/winter-store');
+  await visit(page, '/answering/winter-store');
   await page
     .getByTestId('step')
     .filter({ hasText: 'Ring Wren' })
@@ -159,15 +159,15 @@ test('a promise is broken by an edit, said where the edit was made, and stops it
   await page.getByLabel('For how many seconds').fill('40');
   await expect(page.getByRole('link', { name: 'Review 1 change' })).toBeVisible();
   await saved(page);
-  await page.goto('/answering/promises');
+  await visit(page, '/answering/promises');
   const broken = page.getByTestId('promise').filter({ hasText: 'The store never loses a message' });
   await expect(broken.getByRole('status')).toHaveText('Broken');
   await expect(broken).toContainText('Broken first on Tue 24 Nov, 00:00');
   await expect(page.getByRole('link', { name: /Answering/ }).first()).toContainText('3 to fix');
-  await page.goto('/changes');
+  await visit(page, '/changes');
   await expect(page.getByText('In spite of 1 finding that should stop this')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Put in force' })).toBeDisabled();
-  await page.goto('/answering/promises');
+  await visit(page, '/answering/promises');
   await broken.getByText('Change it').click();
   await broken.getByLabel('Within so many seconds').fill('45');
   await expect(broken.getByRole('status')).toHaveText('Kept');
@@ -204,7 +204,7 @@ test('a rehearsal in full: keys, several calls, compared, kept as a promise, ope
   await expect(page.getByLabel('What Tomas Brandt does')).toHaveValue('is on a call');
   await page.getByRole('button', { name: 'Keep as a promise' }).click();
   await expect(page.getByText('Kept as a promise')).toBeVisible();
-  await page.goto('/answering/promises');
+  await visit(page, '/answering/promises');
   await expect(page.getByTestId('promise').filter({ hasText: 'Main line, as rehearsed' })).toContainText(
     'comes to Workshop within',
   );
@@ -253,7 +253,7 @@ test('a plan begins from a starting point, is dragged, copied into another, fold
   await expect(page.getByText(/^Copied “Ring/)).toBeVisible();
   await page.getByRole('button', { name: /^Open · / }).click();
   await expect(page.getByRole('button', { name: /2 steps, folded/ })).toBeVisible();
-  await page.goto('/answering/rosa-direct');
+  await visit(page, '/answering/rosa-direct');
   await page.getByRole('button', { name: 'Add a step' }).last().click();
   await page.getByRole('menuitem', { name: /^Copied/ }).click();
   await expect(page.getByTestId('step').nth(2)).toContainText('Ring');
@@ -358,7 +358,7 @@ test('the draft goes in force later, once; an earlier version is brought back an
 test('who changed what, and who put it in force, is told', async ({ page }) => {
   await open(page, '/people/roles');
   await page.getByRole('button', { name: 'Look as Idris Okafor' }).click();
-  await page.goto('/answering/winter-store?step=winter-ring');
+  await visit(page, '/answering/winter-store?step=winter-ring');
   await page.getByTestId('step').filter({ hasText: 'Ring Wren' }).locator('.what').click();
   await page.getByLabel('For how many seconds').fill('21');
   await saved(page);
@@ -382,13 +382,13 @@ test('what differs below a key is told for those who press it, and coverage show
   await page.getByTestId('step').filter({ hasText: 'Ring Workshop crew' }).locator('.what').click();
   await page.getByLabel('Seconds each').fill('14');
   await saved(page);
-  await page.goto('/changes');
+  await visit(page, '/changes');
   const difference = page.getByTestId('difference');
   await expect(difference.first()).toContainText('Main line (360) 555-0142, pressing 1, ');
   await expect(difference.first()).toContainText('14 s, nobody answered');
   for (const d of await difference.all()) await expect(d).toContainText('pressing 1');
 
-  await page.goto('/');
+  await visit(page, '/');
   await page.getByLabel('Who calls').selectOption('pressing 7');
   await expect(page.getByRole('button', { name: /^Main line, / }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^Workshop, / })).toHaveCount(0);
@@ -406,13 +406,13 @@ test('that a key reaches a person becomes a promise from the menu, and is broken
   await page.getByRole('button', { name: 'Promise that key 7 reaches a person' }).click();
   await expect(page.getByText('Main line: key 7 reaches a person, ')).toBeVisible();
   await saved(page);
-  await page.goto('/answering/promises');
+  await visit(page, '/answering/promises');
   const promise = page.getByTestId('promise').filter({ hasText: 'key 7 reaches a person' });
   await expect(promise.getByRole('status')).toHaveText('Kept');
-  await page.goto('/answering/service');
+  await visit(page, '/answering/service');
   const below = page.getByTestId('step').filter({ hasText: 'Callum Reyes and Pia Lindqvist, by chance' });
   await below.getByRole('button', { name: /^Remove: / }).click();
   await saved(page);
-  await page.goto('/answering/promises');
+  await visit(page, '/answering/promises');
   await expect(promise.getByRole('status')).toHaveText('Broken');
 });

@@ -45,8 +45,23 @@ export async function setUpPhone(phone: Page): Promise<void> {
 
 /** Opens a page of the demonstration. */
 export async function open(page: Page, path: string): Promise<void> {
-  await page.goto(path);
+  await visit(page, path);
   await page.locator('h1').first().waitFor();
+}
+
+/** Goes to a page as a link does that leads there; a window that shows nothing yet opens it. */
+export async function visit(page: Page, path: string): Promise<void> {
+  if (page.url() === 'about:blank') return void (await page.goto(path));
+  await page.evaluate((to) => {
+    const link = document.createElement('a');
+    link.href = to;
+    document.body.append(link);
+    link.click();
+    link.remove();
+  }, path);
+  await page.waitForURL((url) => url.pathname + url.search + url.hash === path);
+  // The address comes first, what it shows with the next frame.
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => setTimeout(drawn))));
 }
 
 /** The same in a browser that has nothing yet, on Tuesday 24 November 2026 at 10:15. */

@@ -1,7 +1,7 @@
 /** Real calls on the demonstration: what rings, what is heard, what is left. */
 import PostalMime from 'postal-mime';
 import { readFileSync } from 'node:fs';
-import { bench, callFrom, open, saved, setClock, withSoftphone } from './bench';
+import { bench, callFrom, open, saved, setClock, withSoftphone, visit } from './bench';
 import { expect, test } from './seeded';
 
 test('a window that closes hands its calls over, and the caller notices nothing', async ({
@@ -49,7 +49,7 @@ test('declining stops that person’s phones, and do not disturb keeps them sile
   await expect(staff.getByTestId('ringing')).toBeHidden();
   await outside.getByRole('button', { name: 'Hang up' }).click();
   await page.bringToFront();
-  await page.goto('/messages');
+  await visit(page, '/messages');
   await page.getByTestId('call').first().getByRole('button').click();
   await expect(page.getByTestId('call').first()).toContainText(
     'Idris Okafor · Browser softphone: not rung, do not disturb',
@@ -83,7 +83,7 @@ test('what a caller records is in the mailbox to be heard, and in the mail', asy
   await outside.getByRole('button', { name: 'Hang up' }).click();
   await expect(outside.getByTestId('outside-ended')).toContainText('message left in Front desk');
 
-  await page.goto('/messages');
+  await visit(page, '/messages');
   const message = page.getByTestId('message').filter({ hasText: '(206) 555-0187' }).first();
   await expect(message).toContainText('Front desk');
   expect(await message.locator('audio').evaluate((a: HTMLAudioElement) => a.src.slice(0, 11))).toBe(
@@ -103,7 +103,7 @@ test('what a caller records is in the mailbox to be heard, and in the mail', asy
 });
 
 test('a plan is written with the keyboard alone', async ({ page }) => {
-  await page.goto('/answering/rosa-direct');
+  await visit(page, '/answering/rosa-direct');
   const ring = page.getByRole('button', { name: /^Ring Rosa Delgado/ });
   await ring.focus();
   await page.keyboard.press('Alt+ArrowDown');
@@ -118,12 +118,12 @@ test('a plan is written with the keyboard alone', async ({ page }) => {
 });
 
 test('a number gets its emergency address', async ({ page }) => {
-  await page.goto('/numbers#n-charters');
+  await visit(page, '/numbers#n-charters');
   const site = page.getByLabel('Site', { exact: true });
   await site.selectOption('no site');
   await expect(page.getByRole('link', { name: 'Numbers 1 to fix' })).toBeVisible();
   await expect(page.getByTestId('saved')).toHaveText('Saved');
-  await page.goto('/numbers/sites');
+  await visit(page, '/numbers/sites');
   await page.getByLabel('A new site').fill('Charter dock');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByText('Street is missing').first()).toBeVisible();
@@ -139,7 +139,7 @@ test('a number gets its emergency address', async ({ page }) => {
     await page.getByLabel(label, { exact: true }).blur();
   }
   await expect(page.getByTestId('saved')).toHaveText('Saved');
-  await page.goto('/numbers#n-charters');
+  await visit(page, '/numbers#n-charters');
   await site.selectOption('Charter dock');
   await expect(page.getByRole('link', { name: 'Numbers 6 held' })).toBeVisible();
 });

@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test';
 import ICAL from 'ical.js';
 import { readFileSync } from 'node:fs';
-import { open, saved } from './bench';
+import { open, saved, visit } from './bench';
 import { expect, test } from './seeded';
 
 const sentence = (page: Page) => page.getByTestId('rehearsal-sentence');
@@ -59,7 +59,7 @@ test('a day off is added from the year, shown there, heard by a caller, and take
   await expect(list).toContainText('Christmas Eve');
   // It is a month away, and seen before it goes in force.
   await saved(page);
-  await page.goto('/changes');
+  await visit(page, '/changes');
   // A year of every caller is worked out, off the page: that takes a while on a busy machine.
   await expect(page.getByRole('heading', { name: 'Later in the year' })).toBeVisible({ timeout: 60_000 });
   await expect(page.getByTestId('difference').first()).toContainText(
@@ -149,7 +149,7 @@ test('hours go out as a calendar and days off come in from one', async ({ page }
   const names = root.getAllSubcomponents('vevent').map((e) => String(e.getFirstPropertyValue('summary')));
   expect(names).toEqual(expect.arrayContaining(['Open', 'Lunch', 'Saturday', 'Thanksgiving Day']));
 
-  await page.goto('/hours/year');
+  await visit(page, '/hours/year');
   const input = page.getByLabel('A calendar file for Office hours');
   await input.setInputFiles({ name: 'x.ics', mimeType: 'text/calendar', buffer: Buffer.from('no calendar') });
   await expect(page.getByText('This is not an iCalendar file')).toBeVisible();

@@ -1,7 +1,7 @@
 /** What becomes of messages: answered, blocked, looked through, told of, listened to by keypad, taken along. */
 import AdmZip from 'adm-zip';
 import type { Locator, Page } from '@playwright/test';
-import { bench, callFrom, open, putInForce } from './bench';
+import { bench, callFrom, open, putInForce, visit } from './bench';
 import { expect, test } from './seeded';
 
 const message = (page: Page, from: string) => page.getByTestId('message').filter({ hasText: from });
@@ -36,7 +36,7 @@ test('whoever called is called back from a phone, and no longer waits; another i
   await expect(list).toHaveCount(1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(list).toHaveCount(2);
-  await page.goto('/messages');
+  await visit(page, '/messages');
   await expect(message(page, '(360) 555-0187')).toContainText('answered Tue 24 Nov, 10:');
   await expect(page.getByTestId('call').first()).toContainText('Went out to (360) 555-0187');
 });
@@ -63,7 +63,7 @@ test('spam is put aside and looked through; a blocked number is refused at once 
   const card = message(page, '(604) 555-0126');
   await card.getByRole('button', { name: /^Block/ }).click();
   await expect(card).toContainText('blocked');
-  await page.goto('/answering/callers');
+  await visit(page, '/answering/callers');
   const list = page.getByRole('list', { name: 'Block list' });
   await expect(list).toContainText('(604) 555-0126');
   await expect(list).toContainText('set by whoever runs the system');
@@ -108,7 +108,7 @@ test('a weak PIN is refused; with a good one the mailbox is listened to from a d
   await pin.fill('4827');
   await box.getByRole('button', { name: 'Set', exact: true }).click();
   await expect(box.getByText(/set by whoever runs the system/)).toBeVisible();
-  await page.goto('/messages');
+  await visit(page, '/messages');
   await message(page, '(360) 555-0187').getByRole('button', { name: 'Mark as new' }).click();
 
   const drawer = await bench(page, 'Outside phone');
@@ -157,7 +157,7 @@ test('key 0 leads to the office, the light of the phone goes on, and who is told
   await expect(box.getByLabel('Notice by text to')).toHaveValue('(206) 555-0111');
   await box.locator('label', { hasText: 'mails carry what was said' }).click();
   await putInForce(page);
-  await page.goto('/phones/rosa-desk');
+  await visit(page, '/phones/rosa-desk');
   const light = page.getByTestId('message-light').first();
   await expect(light).toContainText('message light off');
 

@@ -1,7 +1,7 @@
 /** Numbers, sites and dialling: the main stories, driven as a person does. */
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { open, setClock } from './bench';
+import { open, setClock, visit } from './bench';
 import { expect, test } from './seeded';
 
 const bench = (page: Page) => page.getByRole('complementary', { name: 'Bench' });
@@ -21,7 +21,7 @@ const downloaded = async (page: Page, act: () => Promise<void>): Promise<string>
   return readFileSync((await (await download).path())!, 'utf8');
 };
 const putInForce = async (page: Page) => {
-  await page.goto('/changes');
+  await visit(page, '/changes');
   await page.getByRole('button', { name: 'Put in force' }).click();
   await expect(page.getByText('Nothing differs for callers')).toBeVisible();
   await expect(page.getByRole('link', { name: 'No changes' })).toBeVisible();
@@ -51,7 +51,7 @@ test('find numbers, set them aside, order; one fails and its neighbour is offere
   await expect(page.locator('aside').getByRole('heading', { name: '(360) 555-0123' })).toBeVisible();
 
   await test.step('a reservation runs out visibly', async () => {
-    await page.goto('/numbers/get');
+    await visit(page, '/numbers/get');
     await setClock(page, '2026-11-24T10:40');
     await expect(aside(page)).toContainText('the ten minutes are over');
     await aside(page).getByRole('button', { name: 'Let go' }).click();
@@ -157,7 +157,7 @@ test('say what a number is for, give it to people, give it back and bring it bac
     const back = page.getByRole('list', { name: 'Numbers not in the draft' });
     await expect(back).toContainText('callers reach it until the draft is in force');
     await putInForce(page);
-    await page.goto('/numbers');
+    await visit(page, '/numbers');
     await expect(back).toContainText('callers are told that it has changed to (360) 555-0142');
     await expect(back).toContainText('30 days more');
     await back.getByRole('button', { name: /^Bring back/ }).click();
@@ -215,7 +215,7 @@ test('bring a number over: refused, put right, moved; callers reach the old prov
   await call();
   await expect(phone.getByText('Thank you for calling Lantern Cove Boatworks')).toBeVisible();
   await phone.getByRole('button', { name: 'Hang up' }).click();
-  await page.goto('/numbers/bring');
+  await visit(page, '/numbers/bring');
   await expect(card).toContainText('The number is here.');
 });
 
@@ -479,17 +479,17 @@ test('an empty business: every room says what to do first, and a number has its 
     ['/numbers/dialling', '0 taken'],
     ['/numbers/get', 'Nothing yet. What you take is kept'],
   ] as const) {
-    await page.goto(path);
+    await visit(page, path);
     await expect(page.getByText(words)).toBeVisible();
   }
-  await page.goto('/numbers/costs');
+  await visit(page, '/numbers/costs');
   await expect(page.getByTestId('total')).toHaveText('$0.00');
-  await page.goto('/numbers/get');
+  await visit(page, '/numbers/get');
   await page.getByLabel('Area code or city').fill('206');
   await take(page, '(206) 555-0102');
   await page.getByRole('button', { name: 'Order it' }).click();
   await expect(page.getByText('is yours and in the draft')).toBeVisible();
-  await page.goto('/numbers/costs');
+  await visit(page, '/numbers/costs');
   await expect(page.getByTestId('total')).toHaveText('$4.00');
   await expect(page.getByText('$0.00 as in force, $4.00 with the draft')).toBeVisible();
 });

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { simpleParser } from 'mailparser';
 import Papa from 'papaparse';
 import type { Locator, Page } from '@playwright/test';
-import { bench, codeInLetter, currentBusiness, open, saved, setUpPhone } from './bench';
+import { bench, codeInLetter, currentBusiness, open, saved, setUpPhone, visit } from './bench';
 import { expect, test } from './seeded';
 
 const cell = (page: Page, row: string, column: string): Locator =>
@@ -14,7 +14,7 @@ const saveAs = async (page: Page, act: () => Promise<void>): Promise<string> => 
   return readFileSync((await (await download).path())!, 'utf8');
 };
 const paste = async (page: Page, text: string) => {
-  await page.goto('/people/list');
+  await visit(page, '/people/list');
   await page.getByLabel('Paste a list').fill(text);
   await page.getByRole('button', { name: 'Read it' }).click();
 };
@@ -85,12 +85,12 @@ test.describe('a list', () => {
     await expect(page.getByLabel('e-mail, row 2')).toHaveValue('bo@lanterncove.example');
     await page.getByRole('button', { name: 'Apply 3 rows' }).click();
     await expect(page.getByRole('row', { name: /214 Bo Li/ })).toContainText('0 of 1 phone paired');
-    await page.goto('/people/groups');
+    await visit(page, '/people/groups');
     await expect(page.getByRole('region', { name: 'Sail loft' })).toContainText('Bo Li');
     await expect(page.getByRole('region', { name: 'Charter desk' })).toContainText('Rosa Delgado');
     await undo(page);
     await expect(page.getByRole('region', { name: 'Sail loft' })).toHaveCount(0);
-    await page.goto('/people');
+    await visit(page, '/people');
     await expect(page.getByRole('row', { name: /Bo Li/ })).toHaveCount(0);
   });
 
@@ -113,7 +113,7 @@ test.describe('a list', () => {
 
   test('vCards of several versions, and a file that is no list', async ({ page }) => {
     await open(page, '/people');
-    await page.goto('/people/list');
+    await visit(page, '/people/list');
     const card = (version: string, name: string) =>
       `BEGIN:VCARD\r\nVERSION:${version}\r\nFN:${name}\r\nTEL;TYPE=cell:+12065550123\r\nEND:VCARD\r\n`;
     const give = (name: string, text: string) =>
@@ -128,7 +128,7 @@ test.describe('a list', () => {
     await page.getByRole('button', { name: 'Apply 1 row' }).click();
     await expect(status(page)).toContainText('1 row:');
     await saved(page);
-    await page.goto('/people');
+    await visit(page, '/people');
     await page.getByRole('link', { name: 'Ada Fenwick' }).click();
     await expect(page.getByText('linked, not proved')).toBeVisible();
   });
@@ -161,7 +161,7 @@ test('away with a stand-in: the rehearsal rings the stand-in', async ({ page }) 
     'Mon 23 Nov 2026 to Wed 25 Nov 2026',
   );
   await expect(page.locator('.lane', { hasText: 'Ines Morel ·' })).toHaveCount(1);
-  await page.goto('/people');
+  await visit(page, '/people');
   await expect(page.getByTestId('rehearsal-sentence')).toContainText('rings Ines Morel and Idris Okafor');
 });
 
@@ -187,7 +187,7 @@ test('further extensions, working hours and caller ID of a person', async ({ pag
   await page.keyboard.press('Escape');
   await expect(page.getByText('Their calls show (360) 555-0143, Workshop.')).toBeVisible();
   // Somebody's only extension that ran out is found, and freed by one click.
-  await page.goto('/');
+  await visit(page, '/');
   await page.getByRole('button', { name: /Show all/ }).click();
   await expect(page.getByText('Extension 240 no longer leads to Pia Lindqvist')).toBeVisible();
   await page.getByRole('button', { name: 'Free it' }).click();
@@ -201,10 +201,10 @@ test('leaving: everything that rang her is handed on, and undone her phones are 
   await open(page, '/people/rosa/leaving');
   await page.getByRole('button', { name: 'Rosa Delgado leaves' }).click();
   await expect(page.getByText('Rosa Delgado is the last owner')).toBeVisible();
-  await page.goto('/people/idris');
+  await visit(page, '/people/idris');
   await page.getByLabel('Role', { exact: true }).selectOption('owner');
   await saved(page);
-  await page.goto('/people/rosa');
+  await visit(page, '/people/rosa');
   await page.getByRole('link', { name: /Rosa Delgado leaves/ }).click();
   const list = page.getByRole('list', { name: 'To hand on' });
   await expect(list).toContainText('Plan Rosa Delgado rings them alone (calls to Rosa Delgado, direct)');
@@ -223,20 +223,20 @@ test('leaving: everything that rang her is handed on, and undone her phones are 
   await page.getByRole('button', { name: 'Rosa Delgado leaves' }).click();
   await expect(page.getByRole('heading', { name: 'People', exact: true })).toBeVisible();
   await expect(page.getByRole('row', { name: /Rosa Delgado/ })).toHaveCount(0);
-  await page.goto('/answering/rosa-direct');
+  await visit(page, '/answering/rosa-direct');
   await expect(page.getByTestId('step').first()).toContainText('Ring Mei Tanaka');
-  await page.goto('/hours/rotas');
+  await visit(page, '/hours/rotas');
   await expect(page.getByRole('region', { name: 'Night watch' })).toContainText('Pia Lindqvist, 2026-12-05');
-  await page.goto('/answering/queues');
+  await visit(page, '/answering/queues');
   await expect(page.getByText('Mei Tanaka').first()).toBeVisible();
-  await page.goto('/people/idris');
+  await visit(page, '/people/idris');
   await expect(page.locator('.further').getByLabel('Extension')).toHaveValue('201');
   await expect(page.locator('.further').getByLabel('What it is for')).toHaveValue('for Rosa Delgado');
   await undo(page);
-  await page.goto('/phones');
+  await visit(page, '/phones');
   await expect(page.getByRole('row', { name: /Rosa Delgado 201 Desk phone/ })).toContainText('registered');
   // She has her place in the list again.
-  await page.goto('/people');
+  await visit(page, '/people');
   await expect(page.getByRole('row').nth(1)).toContainText('Rosa Delgado');
 });
 
@@ -307,7 +307,7 @@ test('where a stand-in is and how it is decides what rings', async ({ page }) =>
   await row('Mei Tanaka 205 Desk phone').getByRole('link', { name: 'Desk phone' }).click();
   await page.locator('.bx--toggle__switch').first().click();
   await expect(page.getByText('It rings wherever it is plugged in.')).toBeVisible();
-  await page.goto('/phones');
+  await visit(page, '/phones');
   await expect(row('Mei Tanaka 205 Desk phone')).not.toContainText('may not ring');
 });
 
@@ -320,7 +320,7 @@ test('a key on a colleague’s desk phone is drawn, labelled and has an account'
   await expect(page.getByRole('img', { name: 'Keys: Rosa, Slipway, Ines' })).toBeVisible();
   await page.getByRole('button', { name: 'Make its account' }).click();
   await expect(page.getByRole('article', { name: 'Account of Ines Morel' })).toContainText('209');
-  await page.goto('/people/ines');
+  await visit(page, '/people/ines');
   await expect(page.getByText('of Rosa Delgado: a key')).toBeVisible();
 });
 
@@ -333,7 +333,7 @@ test.describe('invitations', () => {
     await page.getByLabel('E-mail').press('Tab');
     await expect(page.getByRole('link', { name: /Review 1 change/ })).toBeVisible();
     await saved(page);
-    await page.goto('/phones/invitations');
+    await visit(page, '/phones/invitations');
     await page.getByLabel('Text').fill('Come to {plaice}');
     await page.getByLabel('Text').press('Tab');
     await expect(page.getByText('{plaice} is not filled in by anything')).toBeVisible();
@@ -358,7 +358,7 @@ test.describe('invitations', () => {
     await expect(page.getByRole('row', { name: /Jonah/ })).toContainText('Is it lanterncove.example?', {
       timeout: 30_000,
     });
-    await page.goto('/');
+    await visit(page, '/');
     await page.getByRole('button', { name: /Show all/ }).click();
     const finding = page.locator('.finding', { hasText: 'The letter to Jonah Achterberg came back' });
     await finding.getByLabel('E-mail of Jonah Achterberg').fill('jonah@lanterncove.example');
@@ -431,13 +431,13 @@ test('roles: staff are offered their own page and the directory, and a reload ke
   await page.getByLabel('From').fill('2026-12-01');
   await page.getByRole('button', { name: 'Add', exact: true }).click();
   await expect(page.getByRole('list', { name: 'Days away' })).toContainText('Tue 1 Dec 2026');
-  await page.goto('/people/rosa');
+  await visit(page, '/people/rosa');
   await expect(page.getByText('This page is for whoever does the phones')).toBeVisible();
-  await page.goto('/people/directory');
+  await visit(page, '/people/directory');
   // Dov's private mobile is for his groups; Pia is in none of them.
   await expect(page.getByRole('row', { name: /Dov Petrenko/ })).not.toContainText('555-0188');
   await page.getByRole('button', { name: 'Back to all pages' }).click();
-  await page.goto('/people/directory');
+  await visit(page, '/people/directory');
   await expect(page.getByRole('row', { name: /Dov Petrenko/ })).toContainText('(360) 555-0188');
 });
 
@@ -473,7 +473,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   test.setTimeout(150_000);
   await open(page, '/numbers/sites');
   const sites = await saveAs(page, () => page.getByRole('button', { name: 'Save sites as CSV' }).click());
-  await page.goto('/people');
+  await visit(page, '/people');
   // Direct numbers and hours are not there yet in an empty business.
   const list = await saveAs(page, () => page.getByRole('button', { name: 'Save people as CSV' }).click());
   const rows = Papa.parse<Record<string, string>>(list, { header: true, skipEmptyLines: true }).data;
@@ -502,7 +502,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   });
 
   await test.step('sites and people by file', async () => {
-    await page.goto('/numbers/sites');
+    await visit(page, '/numbers/sites');
     await page
       .getByLabel('CSV file of sites')
       // Who is told of emergency calls is not there yet.
@@ -516,7 +516,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
     await page.getByRole('button', { name: 'Apply 2 rows' }).click();
     await expect(page.getByRole('dialog')).toBeHidden();
     await saved(page);
-    await page.goto('/people/list');
+    await visit(page, '/people/list');
     await page
       .locator('.start input[type="file"]')
       .setInputFiles({ name: 'people.csv', mimeType: 'text/csv', buffer: Buffer.from(people) });
@@ -525,12 +525,12 @@ test('the yard from an empty business: two files, invitations, and a call that r
     await page.getByRole('button', { name: 'Apply 13 rows' }).click();
     await expect(page.getByRole('status').filter({ hasText: /^13 people$/ })).toBeVisible();
     await saved(page);
-    await page.goto('/people/groups');
+    await visit(page, '/people/groups');
     await expect(page.getByRole('region', { name: 'Everybody' })).toContainText('Dov Petrenko');
   });
 
   await test.step('a plan that rings everybody, in force', async () => {
-    await page.goto('/answering');
+    await visit(page, '/answering');
     await page.getByRole('button', { name: 'Start a plan for Main line' }).click();
     await page.getByRole('button', { name: 'Add a step' }).click();
     await page.getByRole('menuitem', { name: 'Ring' }).click();
@@ -545,7 +545,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
     await page.getByRole('button', { name: 'Add a step' }).click();
     await page.getByRole('menuitem', { name: 'Voicemail' }).click();
     await saved(page);
-    await page.goto('/changes');
+    await visit(page, '/changes');
     await page
       .getByText(/^In spite of/)
       .click({ timeout: 3000 })
@@ -555,7 +555,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   });
 
   await test.step('apps and softphones by invitation', async () => {
-    await page.goto('/phones');
+    await visit(page, '/phones');
     await page.getByRole('button', { name: /^Invite all 7/ }).click();
     const drawer = page.getByRole('complementary', { name: 'Bench' });
     await drawer.getByRole('tab', { name: 'Staff phones' }).click();
@@ -566,7 +566,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   });
 
   await test.step('desk phones by a file of their accounts', async () => {
-    await page.goto('/phones/desk');
+    await visit(page, '/phones/desk');
     await page.getByRole('button', { name: 'Make 8 accounts' }).click();
     const accounts = await saveAs(page, () => page.getByRole('button', { name: 'Save as a file' }).click());
     const drawer = await bench(page, 'Staff phones');
@@ -578,7 +578,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   });
 
   await test.step('the private mobile by a code', async () => {
-    await page.goto('/people');
+    await visit(page, '/people');
     await page.getByRole('link', { name: 'Dov Petrenko' }).click();
     await page.getByRole('button', { name: 'Text a code' }).click();
     const drawer = await bench(page, 'Outside phone');
@@ -589,7 +589,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
     await expect(page.getByText(/^Proved/)).toBeVisible();
   });
 
-  await page.goto('/phones');
+  await visit(page, '/phones');
   await expect(page.getByTestId('phones-ready')).toHaveText('16 of 16 accounts can ring now');
 
   await test.step('a call rings them all', async () => {
@@ -601,7 +601,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
     await expect(outside.getByTestId('outside-call')).toContainText('You hear it ringing');
     await outside.waitForTimeout(7000);
     await outside.getByRole('button', { name: 'Hang up' }).click();
-    await page.goto('/messages');
+    await visit(page, '/messages');
     const call = page.getByTestId('call').first();
     await call.getByRole('button').click();
     const lines = (await call.innerText()).split('\n');

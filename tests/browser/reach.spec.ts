@@ -1,6 +1,6 @@
 /** How somebody is reached: set by themselves, for them, or by star codes; what it does to callers. */
 import type { Page } from '@playwright/test';
-import { bench, callFrom, open, putInForce, saved, withSoftphone } from './bench';
+import { bench, callFrom, open, putInForce, saved, withSoftphone, visit } from './bench';
 import { expect, test } from './seeded';
 
 const effect = (page: Page) => page.getByTestId('effect');
@@ -40,11 +40,11 @@ test('undo takes back settings and edits in the order they were made, over a rel
   await forward.selectOption('Pia Lindqvist · 203');
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByRole('heading', { name: 'If somebody dials 201 now' })).toBeVisible();
-  await page.goto('/people/rosa');
+  await visit(page, '/people/rosa');
   await page.getByLabel('Name', { exact: true }).fill('Rosa D.');
   await page.getByLabel('Name', { exact: true }).press('Tab');
   await saved(page);
-  await page.goto('/people/rosa/reach');
+  await visit(page, '/people/rosa/reach');
   await forward.selectOption('no: the phones ring');
   await seconds.fill('12');
   await page.getByRole('button', { name: 'Set it' }).click();
@@ -106,7 +106,7 @@ test.describe('a forward that can do no good is refused beside the field', () =>
     await open(page, '/people/pia/reach');
     await page.getByLabel('Always, before anything rings').selectOption('Rosa Delgado · 201');
     await page.getByRole('button', { name: 'Set it' }).click();
-    await page.goto('/people/rosa/reach');
+    await visit(page, '/people/rosa/reach');
     await page.getByLabel('Always, before anything rings').selectOption('Pia Lindqvist · 203');
     await expect(page.getByText('Rosa Delgado → Pia Lindqvist → Rosa Delgado')).toBeVisible();
   });
@@ -212,12 +212,12 @@ test('a star code on the desk phone forwards, and the page says where that came 
 test('staff set their own reach on their own page, and nobody else’s', async ({ page }) => {
   await open(page, '/people/roles');
   await page.getByRole('button', { name: 'Look as Pia Lindqvist' }).click();
-  await page.goto('/people/pia');
+  await visit(page, '/people/pia');
   await page.getByRole('link', { name: /How you are reached/ }).click();
   await page.getByLabel('Callers who hide their number').selectOption('are refused');
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByText(/set by Pia Lindqvist, Tue 24 Nov/)).toBeVisible();
-  await page.goto('/people/rosa/reach');
+  await visit(page, '/people/rosa/reach');
   await expect(page.getByText('This page is for whoever does the phones')).toBeVisible();
 });
 
@@ -231,7 +231,7 @@ test('a phone that was without network does not undo what was set later elsewher
   await staff.locator('label', { hasText: 'Do not disturb' }).click();
   await expect(staff.getByTestId('waits')).toContainText('Do not disturb is on');
   // Meanwhile the administration sets it, on and off again.
-  await page.goto('/people/idris/reach');
+  await visit(page, '/people/idris/reach');
   const toggle = page.locator('label', { hasText: 'Do not disturb' }).first();
   await toggle.click();
   await expect(page.getByText('Idris Okafor is not to be disturbed')).toBeVisible();
@@ -250,7 +250,7 @@ test('a stranger says who they are; whoever is rung reads it and lets them leave
 }) => {
   test.setTimeout(150_000);
   const staff = await withSoftphone(context, page);
-  await page.goto('/people/idris/reach');
+  await visit(page, '/people/idris/reach');
   await page.getByLabel('Who says their name first').selectOption('everybody from outside');
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByText(/set by whoever runs the system/).first()).toBeVisible();
@@ -262,7 +262,7 @@ test('a stranger says who they are; whoever is rung reads it and lets them leave
   await group.getByRole('button', { name: 'Hang up' }).click();
   await group.close();
   // A number straight to Idris follows how he is reached.
-  await page.goto('/numbers#n-winter-store');
+  await visit(page, '/numbers#n-winter-store');
   await page.getByLabel('Where calls to Winter store go').selectOption('Idris Okafor, then their voicemail');
   await putInForce(page);
   const outside = await callFrom(context, 'Winter store');
@@ -277,7 +277,7 @@ test('a stranger says who they are; whoever is rung reads it and lets them leave
 test('from empty: somebody who is only in the draft, with a phone that is not paired and no mailbox, is set up all the same', async ({
   page,
 }) => {
-  await page.goto('/');
+  await visit(page, '/');
   await page.getByRole('button', { name: 'Start with your own business' }).click();
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name').fill('Gull Point Chandlery');
@@ -299,8 +299,8 @@ test('from empty: somebody who is only in the draft, with a phone that is not pa
   await page.reload();
   await expect(lane(page, '(206) 555-0111')).toHaveCount(1);
   // The call-back list and the block list are empty, and say what belongs there.
-  await page.goto('/messages/call-back');
+  await visit(page, '/messages/call-back');
   await expect(page.getByText('Nobody waits to be called back')).toBeVisible();
-  await page.goto('/answering/callers');
+  await visit(page, '/answering/callers');
   await expect(page.getByRole('list', { name: 'Block list' })).toContainText('Nobody.');
 });

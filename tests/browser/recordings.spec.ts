@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { decode as readWav } from 'node-wav';
 import { toneFile, wavOf } from '../fixtures/wav';
-import { open, saved, setClock } from './bench';
+import { open, saved, setClock, visit } from './bench';
 import { expect, test } from './seeded';
 
 const card = (page: Page, name: string) => page.getByRole('article', { name });
@@ -25,7 +25,7 @@ test('words are spoken, their length is the call’s, and other words are no lon
   await card(page, 'Yard closed').getByRole('button', { name: 'Listen to Yard closed' }).click();
   await expect(card(page, 'Yard closed').getByRole('button', { name: 'Stop Yard closed' })).toBeVisible();
   // What differs for callers is told: the sound is another one.
-  await page.goto('/changes');
+  await visit(page, '/changes');
   await expect(page.getByTestId('difference').first()).toContainText('Main line');
   await page.goBack();
   await page.getByLabel('Its words').fill('The yard is closed. Call again tomorrow.');
@@ -128,7 +128,7 @@ test('the microphone refused says what to do', async ({ browser }) => {
   await page.addInitScript(() => {
     navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotAllowedError'));
   });
-  await page.goto('/messages/recordings');
+  await visit(page, '/messages/recordings');
   await page.getByRole('button', { name: 'Record', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText(
     'The microphone is not allowed. Allow it in the browser',
@@ -186,7 +186,7 @@ test('a caller hears the sound of the welcome', async ({ page, context }) => {
     .setInputFiles(file('closed.wav', toneFile(6)));
   await expect(length(page)).toHaveText('6 s, from a file');
   await saved(page);
-  await page.goto('/changes');
+  await visit(page, '/changes');
   const put = page.getByRole('button', { name: 'Put in force', exact: true });
   await expect(put).toBeEnabled({ timeout: 20_000 });
   await put.click();
@@ -219,10 +219,10 @@ test('a mailbox greets by occasion, a dated greeting ends by itself, and the reh
   await expect(greeting.getByRole('alert')).toHaveCount(0);
   await saved(page);
   // Until the last of the days, and no longer: told as what differs.
-  await page.goto('/changes');
+  await visit(page, '/changes');
   await expect(page.getByTestId('difference').first()).toContainText('The yard is closed now.');
   await setClock(page, '2026-11-26T10:15');
-  await page.goto('/messages/mailboxes');
+  await visit(page, '/messages/mailboxes');
   await expect(front.getByTestId('usual-greeting')).toContainText('plays now');
   await expect(greeting).not.toContainText('plays now');
   await greeting.getByRole('button', { name: /^Remove the greeting/ }).click();

@@ -1,6 +1,6 @@
 /** What people type wrongly: said beside the field, nothing lost, nothing half done. */
 import type { Locator, Page } from '@playwright/test';
-import { open, saved } from './bench';
+import { open, saved, visit } from './bench';
 import { expect, test } from './seeded';
 
 /** The message beside a field. */
@@ -120,7 +120,7 @@ test('costs: a toll-free number is a decision with a figure', async ({ page }) =
   await page.getByRole('link', { name: 'Say what it is for' }).click();
   await page.getByLabel(/^Where calls to Number 7 go/).selectOption('Wren Halloran, then their voicemail');
   await saved(page);
-  await page.goto('/numbers/costs');
+  await visit(page, '/numbers/costs');
   const total = async () => Number((await page.getByTestId('total').innerText()).replace(/[^\d.]/g, ''));
   const minutes = page.getByRole('row', { name: /^Toll-free minutes/ });
   await expect(minutes).toContainText('Number 7');

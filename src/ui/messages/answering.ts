@@ -39,17 +39,20 @@ export async function callFrom(phoneId: string, number: string): Promise<{ out: 
   }
 }
 
-/** Whoever called has been answered: what they left waits no longer. */
-export async function markAnswered(messageIds: readonly string[], callIds: readonly string[]): Promise<void> {
+/** Whoever called has been answered: what they left waits no longer. @param told what is said of it, with the way back */
+export async function markAnswered(
+  messageIds: readonly string[],
+  callIds: readonly string[],
+  told?: string,
+): Promise<void> {
   const { workspace } = theBusiness();
-  const at = workspace.now();
-  const messages = theBusiness().view.messages.filter((m) => messageIds.includes(m.id));
-  const calls = theBusiness().view.calls.filter((c) => callIds.includes(c.id));
-  await workspace.putMessages(messages.map((m) => ({ ...m, heard: true, answeredAt: at })));
-  await workspace.putCalls(calls.map((c) => ({ ...c, answeredAt: at })));
-  const [saidBefore, calledBefore] = [messages.map((m) => ({ ...m })), calls.map((c) => ({ ...c }))];
-  theBusiness().did('Said to be answered', async () => {
-    await workspace.putMessages(saidBefore);
-    await workspace.putCalls(calledBefore);
-  });
+  const answeredAt = workspace.now();
+  const messages = await workspace.change('messages', messageIds, { heard: true, answeredAt });
+  const calls = await workspace.change('calls', callIds, { answeredAt });
+  const back = async () => {
+    const problems = [await messages(), await calls()];
+    return problems.find((p) => p !== undefined);
+  };
+  if (told) theBusiness().sayDone({ kind: 'info', title: told }, back);
+  else theBusiness().did('Said to be answered', back);
 }

@@ -8,10 +8,8 @@ type Change = Partial<Pick<MessageRecord, 'heard' | 'note' | 'assignedTo' | 'fol
 
 /** Changes messages. @param told what is said of it, with the way back; nothing where it is plain to see */
 export async function change(messages: readonly MessageRecord[], to: Change, told?: string): Promise<void> {
-  const before = copies(messages);
-  const { workspace } = theBusiness();
-  await workspace.putMessages(before.map((m) => ({ ...m, ...to })));
-  const back = () => workspace.putMessages(before);
+  const ids = messages.map((m) => m.id);
+  const back = await theBusiness().workspace.change('messages', ids, to, told);
   if (told) theBusiness().sayDone({ kind: 'info', title: told }, back);
   else theBusiness().did(`${inWords(to)}: ${what(messages)}`, back);
 }
@@ -23,8 +21,6 @@ const inWords = (to: Change): string =>
       : to.heard
         ? 'Marked as heard'
         : 'Marked as new';
-
-const copies = (messages: readonly MessageRecord[]): MessageRecord[] => messages.map((m) => ({ ...m }));
 
 const what = (messages: readonly MessageRecord[]): string =>
   messages.length === 1 ? `the message from ${messages[0]!.from}` : count(messages.length, 'message');

@@ -34,6 +34,24 @@ it('says why something was not taken back, and that what went to the carrier can
   ]);
 });
 
+it('the notice that tells of it takes it back once, says why it could not, and undo then goes to what came before', async () => {
+  const { said, done } = acts();
+  const back: string[] = [];
+  done.did('First', 0, async () => void back.push('first'));
+  const undoSecond = done.did('Second', 0, async () => {
+    back.push('second');
+    return 'It was changed in another window meanwhile.';
+  });
+  undoSecond();
+  undoSecond();
+  await settled();
+  expect(back).toEqual(['second']);
+  expect(said).toEqual(['Not undone: Second. It was changed in another window meanwhile.']);
+  expect([done.undo(0, 0), done.undo(0, 0)]).toEqual([true, false]);
+  await settled();
+  expect(back).toEqual(['second', 'first']);
+});
+
 it('nothing done to one business is taken back in another', () => {
   const { done } = acts();
   done.did('There', 0, async () => undefined);

@@ -24,9 +24,19 @@ export class ActsDone {
 
   constructor(private readonly say: (notice: Omit<Notice, 'id'>) => void) {}
 
-  /** Notes what was done. @param edits of the draft that are done now @param back takes it back */
-  did(words: string, edits: number, back: Back): void {
-    this.note({ words, back, why: '', after: edits, at: Date.now() });
+  /**
+   * Notes what was done.
+   * @param edits of the draft that are done now @param back takes it back
+   * @returns takes it back, unless that has been done: for the notice that tells of it
+   */
+  did(words: string, edits: number, back: Back): () => void {
+    const act: Act = { words, back, why: '', after: edits, at: Date.now() };
+    this.note(act);
+    return () => {
+      if (!this.acts.includes(act)) return;
+      this.acts = this.acts.filter((other) => other !== act);
+      void this.takeBack(act);
+    };
   }
   /** Notes what was done and cannot be taken back. @param why and what can be done instead */
   didForGood(words: string, edits: number, why: string): void {
@@ -61,10 +71,5 @@ export class ActsDone {
   /** Another business is opened: what was done to the one before is not its to take back. */
   forget(): void {
     this.acts = [];
-  }
-  /** The notice that told of it takes it back itself. */
-  takenBack(words: string): void {
-    const i = this.acts.findLastIndex((a) => a.words === words);
-    this.acts = this.acts.filter((_, j) => j !== i);
   }
 }

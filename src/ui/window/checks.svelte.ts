@@ -26,7 +26,7 @@ interface LookedAt {
 const AFTER_DRAWING_MS = 60;
 /** A page that has just been opened is for whoever opened it first: what takes a core for a second comes after that. */
 const AFTER_OPENING_MS = 1000;
-/** Where what was found is kept for the next page of this window. */
+/** Where what was found is kept for the next page, in this window or another. */
 const keptAt = (businessId: string): string => `upper-line:verdicts:${businessId}`;
 
 export class Checks {
@@ -109,10 +109,10 @@ export class Checks {
     return () => clearTimeout(timer);
   }
 
-  /** What this window found of the same draft, standing and day on the page before. */
+  /** What was found of the same draft, standing and day before. */
   private known(about: string): Verdict[] | undefined {
     try {
-      const kept = JSON.parse(sessionStorage.getItem(keptAt(this.at.id)) ?? 'null') as Kept | null;
+      const kept = JSON.parse(localStorage.getItem(keptAt(this.at.id)) ?? 'null') as Kept | null;
       return kept?.about === about ? kept.verdicts : undefined;
     } catch {
       return undefined;
@@ -120,7 +120,7 @@ export class Checks {
   }
   private keep(about: string, verdicts: Verdict[]): void {
     try {
-      sessionStorage.setItem(keptAt(this.at.id), JSON.stringify({ about, verdicts } satisfies Kept));
+      localStorage.setItem(keptAt(this.at.id), JSON.stringify({ about, verdicts } satisfies Kept));
     } catch {
       // Without room the next page looks again.
     }

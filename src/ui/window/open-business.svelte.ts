@@ -218,9 +218,9 @@ export class OpenBusiness {
 
   /** What was done besides edits and settings. */
   private readonly acts: ActsDone;
-  /** Notes something that undo takes back in its turn. @param back takes it back */
-  did(words: string, back: Back): void {
-    this.acts.did(words, this.view.draft.record.done, back);
+  /** Notes something that undo takes back in its turn. @param back takes it back @returns takes it back at once */
+  did(words: string, back: Back): () => void {
+    return this.acts.did(words, this.view.draft.record.done, back);
   }
   /** Notes something that cannot be taken back, with why. */
   didForGood(words: string, why: string): void {
@@ -228,14 +228,7 @@ export class OpenBusiness {
   }
   /** Says what was done, with the way back, which undo takes too. */
   sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: Back): void {
-    this.did(notice.title, back);
-    this.say({
-      ...notice,
-      undo: () => {
-        this.acts.takenBack(notice.title);
-        void back();
-      },
-    });
+    this.say({ ...notice, undo: this.did(notice.title, back) });
   }
 
   /** Undoes what was done last in this window: an edit, settings that hold at once, or anything else. */

@@ -4,7 +4,7 @@
   import AnswerBack from '$ui/messages/AnswerBack.svelte';
   import { markAnswered } from '$ui/messages/answering';
   import { agoText, count, momentText } from '$ui/format';
-  import { session, theBusiness } from '$ui/window/session.svelte';
+  import { theBusiness } from '$ui/window/session.svelte';
 
   const { calls, messages } = $derived(theBusiness().view);
   const contactsOf = (number: string) => contactOf(number, theBusiness().system.contacts);
@@ -13,21 +13,8 @@
   );
   const saidBy = (ids: readonly string[]) =>
     messages.filter((m) => ids.includes(m.id)).map((m) => m.said || 'a recording');
-  async function done(entry: (typeof waiting)[number]) {
-    const before = {
-      messages: messages.filter((m) => entry.messageIds.includes(m.id)),
-      calls: calls.filter((c) => entry.callIds.includes(c.id)),
-    };
-    await markAnswered(entry.messageIds, entry.callIds);
-    session.say({
-      kind: 'info',
-      title: `Done: ${theBusiness().number(entry.number)}`,
-      undo: () => {
-        void theBusiness().workspace.putMessages(before.messages);
-        void theBusiness().workspace.putCalls(before.calls);
-      },
-    });
-  }
+  const done = (entry: (typeof waiting)[number]) =>
+    markAnswered(entry.messageIds, entry.callIds, `Done: ${theBusiness().number(entry.number)}`);
 </script>
 
 <svelte:head><title>Call back · Messages · Upper Line</title></svelte:head>
