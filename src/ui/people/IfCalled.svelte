@@ -1,14 +1,14 @@
 <script lang="ts">
-  import { nobodyAnswers, outcomeInWords, rehearse, ringChart } from '$core/calls';
-  import type { Person, PairedStanding, System } from '$core/system';
+  import { nobodyAnswers, outcomeInWords, rehearseAsNow, ringChart } from '$core/calls';
+  import type { Person, Standing, System } from '$core/system';
   import RingChart from '../RingChart.svelte';
 
   /** What happens to a call to somebody's extension at a moment, if nobody does anything. */
-  let { person, system, standing, at }: { person: Person; system: System; standing: PairedStanding; at: number } =
+  let { person, system, standing, at }: { person: Person; system: System; standing: Standing; at: number } =
     $props();
   const minute = $derived(Math.floor(at / 60_000) * 60_000);
   const shown = $derived.by(() => {
-    const trace = rehearse(system, standing, {
+    const trace = rehearseAsNow(system, standing, {
       id: 'if-called',
       at: minute,
       from: { kind: 'outside', number: null },
