@@ -49,7 +49,7 @@ test('declining stops that person’s phones, and do not disturb keeps them sile
   await expect(staff.getByTestId('ringing')).toBeHidden();
   await outside.getByRole('button', { name: 'Hang up' }).click();
   await page.bringToFront();
-  await visit(page, '/messages');
+  await page.goto('/messages');
   await page.getByTestId('call').first().getByRole('button').click();
   await expect(page.getByTestId('call').first()).toContainText(
     'Idris Okafor · Browser softphone: not rung, do not disturb',
@@ -83,7 +83,7 @@ test('what a caller records is in the mailbox to be heard, and in the mail', asy
   await outside.getByRole('button', { name: 'Hang up' }).click();
   await expect(outside.getByTestId('outside-ended')).toContainText('message left in Front desk');
 
-  await visit(page, '/messages');
+  await page.goto('/messages');
   const message = page.getByTestId('message').filter({ hasText: '(206) 555-0187' }).first();
   await expect(message).toContainText('Front desk');
   expect(await message.locator('audio').evaluate((a: HTMLAudioElement) => a.src.slice(0, 11))).toBe(
