@@ -1,9 +1,16 @@
 /** Searching while somebody types, the extension check, and the preview of a file. */
-import { easeOf, ExtensionIndex, checkExtension, type Taken } from '../src/core/numbering';
+import {
+  easeOf,
+  ExtensionIndex,
+  checkExtension,
+  inOrder,
+  type Item,
+  type Taken,
+} from '../src/core/numbering';
 import { previewCsv } from '../src/core/formats/csv';
 import { Search } from '../src/standins/carrier/carrier';
 import { searchStock } from '../src/standins/carrier/search';
-import { inOrder, stockOf, type Item } from '../src/standins/carrier/stock';
+import { stockOf } from '../src/standins/carrier/stock';
 import { demoSystem } from '../demo/lantern-cove';
 import { ms, spread } from './measure';
 

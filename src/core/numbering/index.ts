@@ -17,8 +17,10 @@ export {
 } from './extensions';
 export { SENDS_ON, sortDialled, type Dialled, type Dialler, type FeatureTarget } from './dialled';
 export { keypadDigits, wordIn } from './keypad';
-export { closeness, easeOf, type Ease, type Known } from './memorable';
-export { nearness, patternTest, readPattern, type Pattern, type Where } from './pattern';
+export { closeness, easeOf, type Ease, type Known } from './choosing/memorable';
+export { inOrder, type Item, type Stock } from './choosing/offered';
+export { rankRows, rankSingles, spread } from './choosing/ranking';
+export { nearness, patternTest, readPattern, type Pattern, type Where } from './choosing/pattern';
 export { DigitMap, type Dialling } from './digitmap';
 export {
   dialClashes,

@@ -3,13 +3,17 @@ import {
   nearness,
   patternTest,
   PROFILES,
+  rankRows,
+  rankSingles,
   readPattern,
+  spread,
   type FictionRange,
+  type Item,
   type Pattern,
+  type Stock,
 } from '../../core/numbering';
 import type { Choice, Search, SearchResult } from './carrier';
-import { rankRows, rankSingles, spread } from './ranking';
-import { offerOf, SOLD_OUT, stockOf, type Item, type Stock } from './stock';
+import { offerOf, SOLD_OUT, stockOf } from './stock';
 
 /** @param stock what is on sale; the country's inventory unless a test or benchmark gives its own */
 export function searchStock(search: Search, stock: Stock = stockOf(search.country)): SearchResult {

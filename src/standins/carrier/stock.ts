@@ -1,11 +1,14 @@
 /** What the simulated carrier has to sell: worked out from the ranges that regulators keep for fiction, always the same. */
 import {
   easeOf,
+  inOrder,
   fictionRangeOf,
   numbersOf,
   profileOf,
   type Ease,
   type FictionRange,
+  type Item,
+  type Stock,
 } from '../../core/numbering';
 import type { Offer } from './carrier';
 
@@ -26,30 +29,6 @@ export const inStock = (e164: string): boolean => hash('stock' + e164) % 5 < 3;
 /** About one in twelve is gone by the time it is ordered. */
 export const goneWhenOrdered = (e164: string): boolean => hash('gone' + e164) % 12 === 0;
 
-/** One number of the inventory, with what a search asks of it. */
-export interface Item {
-  e164: string;
-  /** The same as a number, to see which follow each other. */
-  value: number;
-  range: FictionRange;
-  place: string;
-  /** Digits after the country code, and after the area code. */
-  national: string;
-  local: string;
-  ease: Ease;
-}
-
-/** Everything on sale in a country, in two orders. */
-export interface Stock {
-  byNumber: readonly Item[];
-  /** The easiest to remember first; equally easy ones by number. */
-  byEase: readonly Item[];
-  /** By the last four digits. */
-  byEnding: ReadonlyMap<string, readonly Item[]>;
-  /** Those that have some digits after the area code; looked for once. */
-  with(digits: string): ReadonlySet<Item>;
-}
-
 /** The inventory of a country. Worked out once: some ten thousand numbers. */
 export function stockOf(country: string): Stock {
   let stock = stocks.get(country);
@@ -57,34 +36,6 @@ export function stockOf(country: string): Stock {
   return stock;
 }
 const stocks = new Map<string, Stock>();
-
-/** So many words of businesses are remembered with the numbers that spell them. */
-const MOST_REMEMBERED = 200;
-
-export const inOrder = (items: readonly Item[]): Stock => {
-  const byNumber = [...items].sort((a, b) => (a.e164 < b.e164 ? -1 : 1));
-  const byEnding = new Map<string, Item[]>();
-  for (const item of items) {
-    const ending = item.e164.slice(-4);
-    const same = byEnding.get(ending);
-    if (same) same.push(item);
-    else byEnding.set(ending, [item]);
-  }
-  const found = new Map<string, Set<Item>>();
-  return {
-    byNumber,
-    byEase: [...byNumber].sort((a, b) => b.ease.score - a.ease.score),
-    byEnding,
-    with(digits) {
-      let some = found.get(digits);
-      if (!some) {
-        if (found.size >= MOST_REMEMBERED) found.clear();
-        found.set(digits, (some = new Set(items.filter((i) => i.local.includes(digits)))));
-      }
-      return some;
-    },
-  };
-};
 
 function build(country: string): Item[] {
   const { fiction, callingCode } = profileOf(country);

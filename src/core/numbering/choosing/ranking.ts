@@ -1,14 +1,22 @@
 /** Which of the numbers that fit are shown, in what order, and why: the easiest to remember for this business first. */
-import {
-  closeness,
-  keypadDigits,
-  patternTest,
-  profileOf,
-  type Known,
-  type Pattern,
-} from '../../core/numbering';
-import type { Search } from './carrier';
-import type { Item, Stock } from './stock';
+import { keypadDigits } from '../keypad';
+import { profileOf } from '../profiles';
+import { closeness, type Known } from './memorable';
+import type { Item, Stock } from './offered';
+import { patternTest, type Pattern } from './pattern';
+
+/** What is asked for, as far as the order goes by it. */
+export interface Asked {
+  country: string;
+  /** An area or a place, and a number it should be like; empty is none. */
+  where: string;
+  like?: string | null | undefined;
+  /** So many in a row. */
+  row: number;
+  /** Numbers the business has, and words of its own that one may spell. */
+  held: readonly Known[];
+  words: readonly string[];
+}
 
 const MOST_CHOICES = 24;
 /** With an open question, so many of one area at least, so that the list is not all neighbours. */
@@ -35,7 +43,7 @@ export interface Ranked {
  * Those that can be among the ones shown, with what speaks for each: some of each area, and all that are close to a
  * number held. @param pool with the easiest first
  */
-export function rankSingles(pool: readonly Item[], search: Search, pattern: Pattern, stock: Stock): Ranked[] {
+export function rankSingles(pool: readonly Item[], search: Asked, pattern: Pattern, stock: Stock): Ranked[] {
   const fits = pattern.digits ? patternTest(pattern) : () => false;
   const open = isOpen(search);
   const most = open ? mostOfAnArea(search.country) : MOST_CHOICES;
@@ -90,7 +98,7 @@ const mostOfAnArea = (country: string): number =>
   );
 
 /** Whether a question names neither a place nor a number it should be like. */
-const isOpen = (search: Search): boolean => !search.where && !search.like;
+const isOpen = (search: Asked): boolean => !search.where && !search.like;
 
 /** Items that are neighbours of a number held, differ from it in the last digit, or end like it. */
 function nearHeld(held: readonly Known[], stock: Stock): Set<Item> {
@@ -131,7 +139,7 @@ const ownWords = (words: readonly string[]): [digits: string, word: string][] =>
  * Blocks of numbers that follow each other, none of them in two blocks.
  * @param all in their order @param pool one of which each block has
  */
-export function rankRows(all: readonly Item[], pool: readonly Item[], search: Search): Ranked[] {
+export function rankRows(all: readonly Item[], pool: readonly Item[], search: Asked): Ranked[] {
   const wanted = pool === all ? null : new Set(pool);
   const blocks: Ranked[] = [];
   let run: Item[] = [];
@@ -159,7 +167,7 @@ export function rankRows(all: readonly Item[], pool: readonly Item[], search: Se
 }
 
 /** The ones to show: with an open question not too many of one area, nor of the same digits in different ones. */
-export function spread(ranked: readonly Ranked[], search: Search): Ranked[] {
+export function spread(ranked: readonly Ranked[], search: Asked): Ranked[] {
   if (!isOpen(search)) return ranked.slice(0, MOST_CHOICES);
   const most = mostOfAnArea(search.country);
   const count = new Map<string, number>();

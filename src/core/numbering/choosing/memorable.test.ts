@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { closeness, easeOf, keypadDigits, patternTest, readPattern, wordIn } from '.';
+import { closeness, easeOf, keypadDigits, patternTest, readPattern, wordIn } from '..';
 
 describe('letters on the keypad', () => {
   // ITU-T E.161 §3.3: ABC on 2, DEF 3, GHI 4, JKL 5, MNO 6, PQRS 7, TUV 8, WXYZ 9.

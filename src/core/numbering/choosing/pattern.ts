@@ -1,5 +1,5 @@
 /** What a wished-for number should contain: digits, letters of the keypad, "?" for any digit. */
-import { keypadDigits } from './keypad';
+import { keypadDigits } from '../keypad';
 
 export type Where = 'anywhere' | 'start' | 'end';
 export interface Pattern {

@@ -2,7 +2,7 @@
  * How easy a number is to remember, and why. Weights are our own, without a source: repeats before steps before pairs,
  * and what stands at the end counts most, because that is the part people say last.
  */
-import { wordIn } from './keypad';
+import { wordIn } from '../keypad';
 
 export interface Ease {
   /** 0 and up; only to be compared. */
