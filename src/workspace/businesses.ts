@@ -10,18 +10,14 @@ import {
   SYSTEM_VERSION,
 } from '../core/system';
 import { register } from '../standins/carrier/book';
-import { BUSINESS_STORES, type Db } from './db';
+import type { Db } from './db';
 import { Damaged, putAside, reading, readMany, sorted, type Unread } from './damage';
 import { historyOf, readRecord } from './draft';
+import { MANIES, MANY, ofEach, type Many } from './kinds';
 import {
   BusinessRecord,
-  CallRecord,
   DealingsRecord,
   DraftRecord,
-  EditRecord,
-  Invitation,
-  MailRecord,
-  MessageRecord,
   noDealings,
   SoundRecord,
   StandingRecord,
@@ -30,18 +26,19 @@ import {
 import { bookOf } from './side';
 import { within } from './store';
 
+/** A list of each kind of which there are many. */
+const lists = ofEach((kind) => z.array(MANY[kind].record)) as {
+  [K in Many]: z.ZodArray<(typeof MANY)[K]['record']>;
+};
+
 /** Everything there is of one business: what a file holds, and what is read when it is opened. */
 export const Whole = z.object({
   business: BusinessRecord,
   draft: DraftRecord,
-  edits: z.array(EditRecord),
-  versions: z.array(VersionRecord).min(1),
   standing: StandingRecord,
   dealings: DealingsRecord,
-  invitations: z.array(Invitation),
-  mail: z.array(MailRecord),
-  messages: z.array(MessageRecord),
-  calls: z.array(CallRecord),
+  ...lists,
+  versions: lists.versions.min(1),
   /** Samples of its recordings. Absent where they were not asked for: they stay where they are. */
   sounds: z.array(SoundRecord).optional(),
 });
@@ -70,18 +67,15 @@ export async function readWhole(db: Db, id: string, { sounds = false } = {}): Pr
       raw: null,
       ways: [],
     };
-  const lists = Object.fromEntries(
-    await Promise.all(
-      BUSINESS_STORES.map(async (store) => [store, await db.getAllFromIndex(store, 'business', id)]),
-    ),
-  ) as Record<(typeof BUSINESS_STORES)[number], unknown[]>;
+  const raw = ofEach((): unknown[] => []);
+  await Promise.all(MANIES.map(async (kind) => (raw[kind] = await db.getAllFromIndex(kind, 'business', id))));
   const [draft, head, standing, dealings] = await Promise.all([
     db.get('drafts', id),
     db.get('heads', id),
     db.get('standing', id),
     db.get('dealings', id),
   ]);
-  const versions = sorted('versions', lists.versions);
+  const versions = sorted('versions', raw.versions);
   try {
     const newestUnread = Math.max(-1, ...versions.bad.map((b) => Number((b.raw as { n?: number }).n)));
     if (newestUnread >= (versions.good.at(-1)?.n ?? 0)) {
@@ -93,35 +87,28 @@ export async function readWhole(db: Db, id: string, { sounds = false } = {}): Pr
       standing: reading('standing', StandingRecord, standing),
       dealings: reading('dealings', DealingsRecord, dealings),
     };
-    const many = {
-      edits: sorted('edits', lists.edits),
-      invitations: sorted('invitations', lists.invitations),
-      mail: sorted('mail', lists.mail),
-      messages: sorted('messages', lists.messages),
-      calls: sorted('calls', lists.calls),
-    };
+    const many = ofEach((kind) => sorted(kind, raw[kind]));
+    const good = ofEach((kind) => many[kind].good) as Pick<Whole, Many>;
     const samples = sounds ? await db.getAllFromIndex('sounds', 'business', id) : undefined;
     const whole: Whole = {
       business: reading('businesses', BusinessRecord, business),
       draft: record,
-      edits: historyOf(many.edits.good, record.done),
-      versions: versions.good,
       ...lone,
-      invitations: many.invitations.good,
-      mail: many.mail.good,
-      messages: many.messages.good,
-      calls: many.calls.good,
+      ...good,
+      edits: historyOf(good.edits, record.done),
       ...(samples ? { sounds: samples.filter((s) => SoundRecord.safeParse(s).success) } : {}),
     };
-    return {
-      ok: true,
-      whole,
-      unread: [...versions.bad, ...Object.values(many).flatMap((m) => m.bad)],
-    };
+    return { ok: true, whole, unread: MANIES.flatMap((kind) => many[kind].bad) };
   } catch (error) {
     if (!(error instanceof Damaged)) throw error;
-    const raw = { business, draft, head, standing, dealings, ...lists };
-    return { ok: false, why: 'damaged', message: error.message, raw, ways: waysOn(error, versions.good) };
+    const all = { business, draft, head, standing, dealings, ...raw };
+    return {
+      ok: false,
+      why: 'damaged',
+      message: error.message,
+      raw: all,
+      ways: waysOn(error, versions.good),
+    };
   }
 }
 
@@ -209,10 +196,10 @@ export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promis
       'exchange',
       'sounds',
       'settings',
-      ...BUSINESS_STORES,
+      ...MANIES,
     );
     const { id } = whole.business;
-    for (const store of BUSINESS_STORES)
+    for (const store of MANIES)
       for (const key of await tx.objectStore(store).index('business').getAllKeys(id))
         within(tx.objectStore(store).delete(key as never));
     within(tx.objectStore('exchange').delete(id));
@@ -224,7 +211,7 @@ export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promis
     within(tx.objectStore('dealings').put(whole.dealings));
     const book = bookOf(await tx.objectStore('carrier').get('book'));
     within(tx.objectStore('carrier').put(register(book, id, numbersOf(whole)), 'book'));
-    for (const store of BUSINESS_STORES)
+    for (const store of MANIES)
       for (const record of whole[store]) within(tx.objectStore(store).put(record as never));
     if (whole.sounds) {
       const own = tx.objectStore('sounds');

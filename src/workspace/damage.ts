@@ -2,7 +2,7 @@
 import { nanoid } from 'nanoid';
 import type { z } from 'zod';
 import type { Db, Stores } from './db';
-import { CallRecord, EditRecord, Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+import { MANY, type Many, type RecordOf } from './kinds';
 import type { Aside } from './records';
 import { within } from './store';
 
@@ -39,18 +39,6 @@ export function reading<T extends z.ZodType>(store: Stores, schema: T, raw: unkn
   return parsed.data;
 }
 
-/** What there are many of, each for itself. */
-const MANY = {
-  edits: EditRecord,
-  versions: VersionRecord,
-  invitations: Invitation,
-  mail: MailRecord,
-  messages: MessageRecord,
-  calls: CallRecord,
-} as const;
-export type Many = keyof typeof MANY;
-type RecordOf<S extends Many> = z.infer<(typeof MANY)[S]>;
-
 /** A record that could not be read, with what it is found by. */
 export interface Unread {
   store: Aside['store'];
@@ -59,11 +47,11 @@ export interface Unread {
   raw: unknown;
 }
 
+/** What a record is found by in storage. */
 const keyOf = (store: Many, raw: unknown): IDBValidKey => {
   const fields = raw as Record<string, IDBValidKey>;
-  if (store === 'edits') return [fields.businessId!, fields.seq!];
-  if (store === 'versions') return [fields.businessId!, fields.n!];
-  return fields.id!;
+  const { key } = MANY[store];
+  return key === 'id' ? fields.id! : [fields.businessId!, fields[key]!];
 };
 
 /** Parts records as they lie in storage into those that can be read, in the order they came, and those that cannot. */
@@ -74,14 +62,11 @@ export function sorted<S extends Many>(
   const good: RecordOf<S>[] = [];
   const bad: Unread[] = [];
   for (const item of raw) {
-    const parsed = MANY[store].safeParse(item);
+    const parsed = MANY[store].record.safeParse(item);
     if (parsed.success) good.push(parsed.data as RecordOf<S>);
     else bad.push({ store, key: keyOf(store, item), why: reasonOf(parsed.error), raw: item });
   }
-  const order = (r: RecordOf<S>): number => {
-    const { seq, n, sentAt, at } = r as unknown as Record<string, number>;
-    return seq ?? n ?? sentAt ?? at ?? 0;
-  };
+  const order = (r: RecordOf<S>) => (r as unknown as Record<string, number>)[MANY[store].order]!;
   good.sort((a, b) => order(a) - order(b));
   return { good, bad };
 }

@@ -57,9 +57,6 @@ export interface Transaction<N extends Stores> {
   objectStore<M extends N>(name: M): IDBPObjectStore<Shape, Stores[], M, 'readwrite'>;
 }
 
-/** Stores that belong to one business, with what their records are found by. */
-export const BUSINESS_STORES = ['edits', 'versions', 'invitations', 'mail', 'messages', 'calls'] as const;
-
 /** Thrown when the browser holds data of a newer version of this product. */
 export class NewerData extends Error {
   constructor() {

@@ -1,6 +1,7 @@
 /** Whether a business from outside is one that could have come to be here. */
 import { brokenRule, patchSystem, System } from '../../core/system';
 import type { Whole } from '../businesses';
+import { MANIES, MANY } from '../kinds';
 
 type Patches = Parameters<typeof patchSystem>[1];
 
@@ -16,12 +17,7 @@ function strangers(whole: Whole): string | undefined {
     'the draft': [whole.draft],
     'the standing state': [whole.standing],
     'the dealings with the carrier': [whole.dealings],
-    'an edit': whole.edits,
-    'a version': whole.versions,
-    'an invitation': whole.invitations,
-    'a mail': whole.mail,
-    'a message': whole.messages,
-    'a call': whole.calls,
+    ...Object.fromEntries(MANIES.map((kind) => [MANY[kind].one, whole[kind]])),
     'a sound': whole.sounds ?? [],
   };
   for (const [what, records] of Object.entries(all)) {
@@ -35,16 +31,11 @@ function strangers(whole: Whole): string | undefined {
 }
 
 function twice(whole: Whole): string | undefined {
-  const keys: Record<string, readonly (string | number)[]> = {
-    versions: whole.versions.map((v) => v.n),
-    edits: whole.edits.map((e) => e.seq),
-    invitations: whole.invitations.map((i) => i.id),
-    letters: whole.mail.map((m) => m.id),
-    messages: whole.messages.map((m) => m.id),
-    calls: whole.calls.map((c) => c.id),
-  };
-  const found = Object.entries(keys).find(([, ids]) => new Set(ids).size < ids.length);
-  return found && `Two ${found[0]} are the same.`;
+  const found = MANIES.find((kind) => {
+    const keys = whole[kind].map((r) => (r as unknown as Record<string, unknown>)[MANY[kind].key]);
+    return new Set(keys).size < keys.length;
+  });
+  return found && `Two ${MANY[found].all} are the same.`;
 }
 
 /** What is done lies within the history, without gaps, and every edit can be undone or done again. */

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { damagedAt, headOf, openVersioned } from '../../core/formats/versioned';
 import { SYSTEM_VERSION } from '../../core/system';
 import { Whole } from '../businesses';
+import { ofEach } from '../kinds';
 import { damagedSounds } from '../sounds';
 import { upgradeWhole } from '../upgrade';
 import { brokenIn } from './check';
@@ -81,15 +82,7 @@ async function assembled(
     throw new Wrong(
       `This file is of version ${version}; this Upper Line reads up to version ${SYSTEM_VERSION}.`,
     );
-  const lists = {
-    edits: [] as Fields[],
-    versions: [] as Fields[],
-    invitations: [] as Fields[],
-    mail: [] as Fields[],
-    messages: [] as Fields[],
-    calls: [] as Fields[],
-    sounds: [] as Fields[],
-  };
+  const lists = { ...ofEach((): Fields[] => []), sounds: [] as Fields[] };
   const lone: Fields = {};
   const sounds = new Map<string, string>();
   let system: unknown;

@@ -3,6 +3,7 @@ import equal from 'fast-deep-equal';
 import jsonPatch from 'fast-json-patch';
 import type { System } from '../../core/system';
 import type { Whole } from '../businesses';
+import { MANIES, type Many, type RecordOf } from '../kinds';
 import { headAt, LARGEST_LINE, LARGEST_UNPACKED, type Head, type Line } from './lines';
 import { packed } from './pack';
 import { SoundsOnce } from './sounds';
@@ -22,8 +23,7 @@ const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
 /** The lines of a file. Lazily: only one is there at a time. */
 function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
   yield headAt(at);
-  const { business, draft, versions, edits, standing, dealings, invitations, mail, messages, calls } = whole;
-  yield { is: 'business', value: business };
+  yield { is: 'business', value: whole.business };
   let before: System | undefined;
   const system = (is: 'version' | 'draft', record: { system: System }): Line => {
     const after = plain(record.system);
@@ -35,28 +35,44 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     before = after;
     return same ? ({ is, value, differs } as Line) : { is, value: { ...value, system: after } };
   };
-  for (const version of versions) yield system('version', version);
-  yield system('draft', historyKept(draft, edits));
-  for (const value of edits) yield { is: 'edit', value };
-  yield { is: 'standing', value: standing };
-  yield { is: 'dealings', value: dealings };
-  for (const value of invitations) yield { is: 'invitation', value };
-  for (const value of whole.sounds ?? []) yield { is: 'recording', value };
   let sounds: Line[] = [];
   const once = new SoundsOnce((hash, base64) => sounds.push({ is: 'sound', hash, base64 }));
-  for (const message of messages) {
-    const sound = once.ofUrl(message.sound);
+  /** A record's line, after those of the sounds that it is the first to have. */
+  function* afterSounds(line: Line): Generator<Line> {
     yield* sounds;
     sounds = [];
-    yield sound
-      ? { is: 'message', value: { ...message, sound: '' }, sound }
-      : { is: 'message', value: message };
+    yield line;
   }
-  for (const letter of mail) {
-    const raw = once.ofMail(letter.raw);
-    yield raw ? { is: 'mail', value: { ...letter, raw: '' }, raw } : { is: 'mail', value: letter };
+  const LINES: { [K in Many]: (record: RecordOf<K>) => Iterable<Line> } = {
+    versions: (record) => [system('version', record)],
+    edits: (value) => [{ is: 'edit', value }],
+    invitations: (value) => [{ is: 'invitation', value }],
+    messages: (message) => {
+      const sound = once.ofUrl(message.sound);
+      return afterSounds(
+        sound
+          ? { is: 'message', value: { ...message, sound: '' }, sound }
+          : { is: 'message', value: message },
+      );
+    },
+    mail: (letter) => {
+      const raw = once.ofMail(letter.raw);
+      return afterSounds(
+        raw ? { is: 'mail', value: { ...letter, raw: '' }, raw } : { is: 'mail', value: letter },
+      );
+    },
+    calls: (value) => [{ is: 'call', value }],
+  };
+  function* all<K extends Many>(kind: K): Generator<Line> {
+    for (const record of whole[kind]) yield* LINES[kind](record as RecordOf<K>);
   }
-  for (const value of calls) yield { is: 'call', value };
+  yield* all('versions');
+  // It may be written as what differs from the version before it.
+  yield system('draft', historyKept(whole.draft, whole.edits));
+  yield { is: 'standing', value: whole.standing };
+  yield { is: 'dealings', value: whole.dealings };
+  for (const value of whole.sounds ?? []) yield { is: 'recording', value };
+  for (const kind of MANIES) if (kind !== 'versions') yield* all(kind);
 }
 
 /** A draft whose history could not be read begins a new one, with as much waiting to be put in force. */
@@ -74,8 +90,7 @@ export async function writeFile(
   at: number,
   progress: (done: number, of: number) => void = () => {},
 ): Promise<Uint8Array<ArrayBuffer>[]> {
-  const { versions, edits, invitations, mail, messages, calls } = whole;
-  const of = [versions, edits, invitations, mail, messages, calls].reduce((n, list) => n + list.length, 0);
+  const of = MANIES.reduce((n, kind) => n + whole[kind].length, 0);
   let [size, lines] = [0, 0];
   function* texts(): Generator<string> {
     for (const line of linesOf(whole, at)) {

@@ -1,0 +1,51 @@
+/**
+ * Of what a business has many: every kind of record, and what it is. Storage, reading, checking and files go by this table; a
+ * kind that is missing where kinds are treated one by one does not compile. One more has to be made in `db.ts`, too.
+ */
+import type { z } from 'zod';
+import type { Line } from './file/lines';
+import { CallRecord, EditRecord, Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+
+interface Kind {
+  record: z.ZodType;
+  /** One of them, in words, and all of them. */
+  one: string;
+  all: string;
+  /** What its line in a file says it is. */
+  is: Line['is'];
+  /** The field it is found by within its business. */
+  key: string;
+  /** The field they are in order by. */
+  order: string;
+}
+
+export const MANY = {
+  edits: { record: EditRecord, one: 'an edit', all: 'edits', is: 'edit', key: 'seq', order: 'seq' },
+  versions: { record: VersionRecord, one: 'a version', all: 'versions', is: 'version', key: 'n', order: 'n' },
+  invitations: {
+    record: Invitation,
+    one: 'an invitation',
+    all: 'invitations',
+    is: 'invitation',
+    key: 'id',
+    order: 'sentAt',
+  },
+  mail: { record: MailRecord, one: 'a mail', all: 'letters', is: 'mail', key: 'id', order: 'at' },
+  messages: {
+    record: MessageRecord,
+    one: 'a message',
+    all: 'messages',
+    is: 'message',
+    key: 'id',
+    order: 'at',
+  },
+  calls: { record: CallRecord, one: 'a call', all: 'calls', is: 'call', key: 'id', order: 'at' },
+} as const satisfies Record<string, Kind>;
+
+export type Many = keyof typeof MANY;
+export type RecordOf<S extends Many> = z.infer<(typeof MANY)[S]['record']>;
+export const MANIES = Object.keys(MANY) as readonly Many[];
+
+/** Something for each kind. */
+export const ofEach = <T>(make: (kind: Many) => T): Record<Many, T> =>
+  Object.fromEntries(MANIES.map((kind) => [kind, make(kind)])) as Record<Many, T>;
