@@ -1,7 +1,7 @@
 /** The screens one by one: what a person does there, and what happens when it goes wrong. */
 import { test as fresh } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { codeInLetter, open, setClock, setUpPhone } from './bench';
+import { codeInLetter, open, setClock, setUpPhone, visit } from './bench';
 import { PAGES, PHONES } from './paths';
 import { expect, test } from './seeded';
 
@@ -208,7 +208,7 @@ test('no screen needs scrolling sideways at 1024, nor the phones at 390', async 
   ] as const) {
     await page.setViewportSize({ width, height: 768 });
     for (const path of paths) {
-      await page.goto(path);
+      await visit(page, path);
       await expect(page.locator('h1, form').first()).toBeVisible();
       expect(await wide(), `${path} at ${width}`).toBeLessThanOrEqual(0);
     }
