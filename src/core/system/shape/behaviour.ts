@@ -1,8 +1,10 @@
-/** How people behave during a call that is worked out in advance. */
+/** How people behave during a call that is worked out in advance. All its times are seconds, as people give them. */
 import { z } from 'zod';
 import { Id } from './primitives';
 
 const seconds = z.number().min(0).max(3600);
+/** From 0 to 3600, with their fraction. */
+export type Seconds = number;
 
 /** What somebody does when a phone of theirs rings; seconds count from when that phone starts to sound. */
 export const Act = z.discriminatedUnion('does', [
@@ -17,7 +19,7 @@ export const Act = z.discriminatedUnion('does', [
   z.object({ does: z.literal('is on a call') }),
   /** The phone is off or has no network. */
   z.object({ does: z.literal('is switched off') }),
-]);
+]) satisfies z.ZodType<Act>;
 
 export const Behaviour = z.object({
   people: z.record(Id, Act).default({}),
@@ -43,7 +45,22 @@ export const Behaviour = z.object({
       stays: z.boolean().optional(),
     })
     .default({ hangsUpAfter: null, talks: 60, message: 12 }),
-});
+}) satisfies z.ZodType<Behaviour>;
 
-export type Act = z.infer<typeof Act>;
-export type Behaviour = z.infer<typeof Behaviour>;
+export type Act =
+  | { does: 'nothing' | 'is on a call' | 'is switched off' }
+  | { does: 'answers' | 'declines' | 'sends to voicemail' | 'own voicemail takes it'; after: Seconds };
+
+export interface Behaviour {
+  people: Record<string, Act>;
+  phones: Record<string, Act>;
+  otherwise: Act;
+  caller: {
+    hangsUpAfter: Seconds | null;
+    talks: Seconds;
+    message: Seconds;
+    stays?: boolean | undefined;
+    keys?: { after: Seconds; press: string }[] | undefined;
+    says?: Record<string, string> | undefined;
+  };
+}
