@@ -1,7 +1,6 @@
 // npm test: types, lint, unit tests, build and browser tests; the last line counts them all.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { constants, setPriority } from 'node:os';
 import { installPackages, run } from './ready.mjs';
 
 installPackages();
@@ -21,14 +20,10 @@ mkdirSync(REPORTS, { recursive: true });
 let passed = 0;
 let failed = 0;
 
-/**
- * A step without a count of its own is one test. What it says is shown when it is done.
- * @param aside it takes only what the others leave of the machine
- */
-function step(name, args, { aside = false } = {}) {
+/** A step without a count of its own is one test. What it says is shown when it is done. */
+function step(name, args) {
   return new Promise((resolve) => {
     const child = spawn('npx', args, { stdio: ['ignore', 'pipe', 'pipe'] });
-    if (aside && child.pid) setPriority(child.pid, constants.priority.PRIORITY_LOW);
     const said = [];
     child.stdout.on('data', (text) => said.push(text));
     child.stderr.on('data', (text) => said.push(text));
@@ -41,12 +36,14 @@ function step(name, args, { aside = false } = {}) {
     });
   });
 }
+/** Steps one after the other. */
+async function lane(...steps) {
+  for (const [name, args] of steps) await step(name, args);
+}
 /** A test runner, counted from its JSON report; one that dies without a report has failed. */
-async function counted(name, args, report, count) {
+function counted(name, args, report, count, env = {}) {
   console.log(`\n— ${name}`);
-  const status = await new Promise((resolve) =>
-    spawn('npx', args, { stdio: 'inherit' }).on('error', resolve).on('close', resolve),
-  );
+  const { status } = spawnSync('npx', args, { stdio: 'inherit', env: { ...process.env, ...env } });
   const tests = existsSync(report)
     ? count(JSON.parse(readFileSync(report, 'utf8')))
     : { passed: 0, failed: 1 };
@@ -55,7 +52,15 @@ async function counted(name, args, report, count) {
 }
 
 run('npx', ['svelte-kit', 'sync']);
-await counted(
+// Each takes one core: two go beside each other.
+await Promise.all([
+  lane(
+    ['types of the core, without a browser', ['tsc', '-p', 'tsconfig.core.json']],
+    ['types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
+  ),
+  lane(['lint', ['eslint', '.']], ['format', ['prettier', '--check', '--log-level', 'warn', '.']]),
+]);
+counted(
   'unit tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${REPORTS}/unit.json`],
   `${REPORTS}/unit.json`,
@@ -65,24 +70,10 @@ await counted(
   }),
 );
 await step('build', ['vite', 'build', '--logLevel', 'warn']);
-// Browser tests wait for calls that take real seconds: meanwhile the rest is looked through.
-await Promise.all([
-  counted('browser tests', ['playwright', 'test'], `${REPORTS}/browser.json`, (r) => ({
-    passed: r.stats.expected + r.stats.flaky,
-    failed: r.stats.unexpected + r.errors.length,
-  })),
-  lookedThrough(),
-]);
-
-async function lookedThrough() {
-  for (const [name, args] of [
-    ['types of the core, without a browser', ['tsc', '-p', 'tsconfig.core.json']],
-    ['types', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings']],
-    ['lint', ['eslint', '.']],
-    ['format', ['prettier', '--check', '--log-level', 'warn', '.']],
-  ])
-    await step(name, args, { aside: true });
-}
+counted('browser tests', ['playwright', 'test'], `${REPORTS}/browser.json`, (r) => ({
+  passed: r.stats.expected + r.stats.flaky,
+  failed: r.stats.unexpected + r.errors.length,
+}));
 
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed ? 1 : 0);
