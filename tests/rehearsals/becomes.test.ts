@@ -3,7 +3,7 @@
  * it, and which phones rang how long.
  */
 import { expect, it } from 'vitest';
-import { outcomeOf, sentence, type Outcome } from '../../src/core/calls';
+import { outcomeOf, ringChart, sentence, type Outcome } from '../../src/core/calls';
 import { because, names, rings, runCase } from './case';
 
 it.each(names)('%s', (name) => {
@@ -44,5 +44,14 @@ it.each(names)('%s: its calls are ended by whoever can', (name) => {
     const last = trace.at(-1)!;
     if (last.kind !== 'ended') throw new Error('It does not end.');
     expect(ENDED_BY[outcomeOf(trace)!.outcome.kind]).toContain(last.by);
+  }
+});
+
+it.each(names)('%s: nothing without length is drawn of its calls', (name) => {
+  const { system, calls } = runCase(name);
+  for (const { trace } of calls) {
+    const bars = ringChart(trace, system).lanes.flatMap((lane) => lane.bars);
+    expect(bars.filter((b) => b.to <= b.from)).toEqual([]);
+    if (trace.at(-1)!.t > 0) expect(bars.length).toBeGreaterThan(0);
   }
 });

@@ -24,13 +24,7 @@
     number?.planId ? plansFrom(system, number.planId).flatMap((p) => [...allSteps(p.steps)]) : [],
   );
   const asksKeys = $derived(steps.some((s) => readingOf(s).asksForKeys?.(s)));
-  const labels = $derived([
-    ...new Set(
-      steps.flatMap((s) =>
-        s.kind === 'ask' ? s.questions.map((q) => q.label) : s.kind === 'ring' && s.askName ? ['Name'] : [],
-      ),
-    ),
-  ]);
+  const labels = $derived([...new Set(steps.flatMap((s) => readingOf(s).asks?.(s) ?? []))]);
   const behaving = $derived([
     ...new Set([...rung.flatMap((r) => r.personId ?? []), ...Object.keys(question.people)]),
   ]);

@@ -12,6 +12,7 @@ export const ask: StepKind<AskStep> = {
   what: (step) => list(step.questions.map((q) => q.label)) || 'nothing yet',
   detail: (step) =>
     step.answers.length ? `${count(step.answers.length, 'simple answer')} given by itself` : '',
+  asks: (step) => step.questions.map((q) => q.label),
   seconds: (step) => step.questions.reduce((all, q) => all + spokenSeconds(q.says) + ANSWER_SECONDS, 0),
   waysOn: goesOn,
   lacks: (step, { name }) =>
