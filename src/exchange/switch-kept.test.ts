@@ -1,12 +1,9 @@
 /** What the live switch keeps: while it cannot store, when a window is killed, and of what cannot be read. */
-
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
 import { CallEngine } from '../core/calls';
-
 import { writeWhole } from '../workspace';
 import { ExchangeClient, listenForTrouble } from './client';
-
 import {
   act,
   breathe,

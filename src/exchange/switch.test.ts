@@ -5,9 +5,7 @@ import { outcomeOf, traceLines, rehearse } from '../core/calls';
 import { keptPin } from '../core/messages';
 import { asPaired, newRegistration } from '../core/system';
 import { Changes, storeStanding } from '../workspace';
-
 import { callerLock, phoneLock } from './protocol';
-
 import {
   act,
   breathe,

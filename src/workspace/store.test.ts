@@ -177,43 +177,35 @@ it('an edit that another window made impossible says why, and is not shown any l
   other.close();
 });
 
-it('an edit that grew within the same moment and words is stored as it grew', async () => {
+/** Types a name, letter by letter or not, all within one moment, and opens the business anew. */
+async function typedAndOpened(...names: string[]): Promise<Workspace> {
   vi.spyOn(Date, 'now').mockReturnValue(1_900_000_000_000);
-  const type = (name: string) =>
+  for (const name of names) {
     w.edit({
       words: 'Rename',
       mergeKey: 'name',
       commands: [{ do: 'person.set', id: 'rosa', change: { name } }],
     });
-  type('R');
-  await w.settled();
-  type('Ro');
-  await w.settled();
+    await w.settled();
+  }
   const opened = await Workspace.open(db, changes, DEMO_ID);
   if (!opened.ok) throw new Error(opened.message);
-  opened.workspace.undo();
-  expect(opened.workspace.system.people.rosa!.name).toBe('Rosa Delgado');
-  await opened.workspace.settled();
-  opened.workspace.close();
+  return opened.workspace;
+}
+
+it('an edit that grew within the same moment and words is stored as it grew', async () => {
+  const opened = await typedAndOpened('R', 'Ro');
+  opened.undo();
+  expect(opened.system.people.rosa!.name).toBe('Rosa Delgado');
+  await opened.settled();
+  opened.close();
 });
 
 it('what was typed and cleared again leaves nothing in storage either', async () => {
-  vi.spyOn(Date, 'now').mockReturnValue(1_900_000_000_000);
-  const type = (name: string) =>
-    w.edit({
-      words: 'Rename',
-      mergeKey: 'name',
-      commands: [{ do: 'person.set', id: 'rosa', change: { name } }],
-    });
-  type('R');
-  await w.settled();
-  type('Rosa Delgado');
-  await w.settled();
-  const opened = await Workspace.open(db, changes, DEMO_ID);
-  if (!opened.ok) throw new Error(opened.message);
-  expect(opened.workspace.view.draft).toMatchObject({ edits: [], record: { done: 0 } });
-  expect(opened.workspace.undo()).toMatchObject({ ok: false });
-  opened.workspace.close();
+  const opened = await typedAndOpened('R', 'Rosa Delgado');
+  expect(opened.view.draft).toMatchObject({ edits: [], record: { done: 0 } });
+  expect(opened.undo()).toMatchObject({ ok: false });
+  opened.close();
 });
 
 it('what was planned stays planned until it is in force', async () => {
