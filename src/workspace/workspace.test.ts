@@ -223,6 +223,21 @@ describe('messages', () => {
     expect(await again()).toBe('It was changed in another window meanwhile, and stays as it is.');
   });
 
+  it('that change while a window is opening are shown in it', async () => {
+    const a = await windowOn();
+    const { id } = a.view.messages[0]!;
+    const names = db.getAll.bind(db);
+    // The names of businesses are read last, when the messages have been.
+    vi.spyOn(db, 'getAll').mockImplementationOnce(async (store) => {
+      await a.change('messages', [id], { note: 'Meanwhile' });
+      // The other window hears of it by the browser's channel.
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      return names(store);
+    });
+    const b = await windowOn();
+    expect(of(b, id)!.note).toBe('Meanwhile');
+  });
+
   it('that are gone are passed over', async () => {
     const w = await windowOn();
     const all = w.view.messages;

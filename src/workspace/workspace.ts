@@ -124,6 +124,19 @@ export class Workspace {
 
   /** Opens a business of this browser. What cannot be read of it is set aside and told; see `readWhole`. */
   static async open(db: Db, changes: Changes, businessId: string): Promise<Opened> {
+    // What others change while it is read is read again then: it may be just what was read before.
+    const meanwhile: Change[] = [];
+    const stop = changes.listen((change) => meanwhile.push(change));
+    try {
+      const opened = await Workspace.read(db, changes, businessId);
+      if (opened.ok) await Promise.all(meanwhile.map((change) => opened.workspace.heard(change, false)));
+      return opened;
+    } finally {
+      stop();
+    }
+  }
+
+  private static async read(db: Db, changes: Changes, businessId: string): Promise<Opened> {
     const read = await readWhole(db, businessId);
     if (!read.ok) return read;
     const unread = [...read.unread, ...(await unreadAround(db, businessId))];
