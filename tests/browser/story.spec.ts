@@ -246,7 +246,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     await outside.getByLabel('What you say').fill('The anchor chain <b>has come</b>.');
     await outside.reload();
     await expect(outside.getByLabel('What you say')).toHaveValue('The anchor chain <b>has come</b>.');
-    await outside.waitForTimeout(1500);
+    await outside.waitForTimeout(2500);
     await outside.getByRole('button', { name: 'Hang up' }).click();
     await expect(outside.getByTestId('outside-ended')).toContainText('message left in Ada Fenwick');
     await expect(staff.getByTestId('message')).toContainText('The anchor chain <b>has come</b>.');

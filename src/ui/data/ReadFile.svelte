@@ -60,11 +60,12 @@
       storing = false;
       return;
     }
-    onclose();
     await session.open(id);
     await remember(theBusiness().db, id).catch(() => {});
     void keeping.ask();
     await goto('/');
+    // Only now: who goes to another page meanwhile would be taken back from it.
+    onclose();
     session.say({ kind: 'success', title: `Read ${name} from the file.` });
   }
 </script>

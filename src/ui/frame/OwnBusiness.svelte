@@ -31,9 +31,9 @@
     await session.open(id);
     // From now on there is something to lose.
     void keeping.ask();
+    await goto('/');
     open = false;
     name = problem = '';
-    await goto('/');
   }
 </script>
 
