@@ -76,9 +76,9 @@ const FLOORS = [
       'findings',
     ],
   ],
-  ['src/core/calls', ['base', 'mailbox', 'people', 'queues', 'way', 'engine']],
+  ['src/core/calls', ['base', 'mailbox', 'people', 'queues', 'talks', 'way', 'engine']],
   // Words are told of traces: the engine needs none of them.
-  ['src/core/calls', ['words', 'mailbox', 'people', 'queues', 'way', 'engine'], ['words']],
+  ['src/core/calls', ['words', 'mailbox', 'people', 'queues', 'talks', 'way', 'engine'], ['words']],
 ];
 const floors = FLOORS.flatMap(([root, order, never = []]) =>
   order.flatMap((folder, i) =>

@@ -11,6 +11,9 @@ export const phoneLock = (businessId: string, phoneId: string): string =>
 /** Held by the window of whoever calls from outside. */
 export const callerLock = (callId: string): string => `upper-line:caller:${callId}`;
 
+/** Held by a window that is an outside phone with this number, of whatever business it calls. */
+export const outsideLock = (number: string): string => `upper-line:outside:${number}`;
+
 export type ToSwitch =
   | { kind: 'act'; id: string; businessId: string; action: Action }
   | { kind: 'say'; id: string; businessId: string; callId: string; said: Said }
@@ -21,7 +24,18 @@ export type LiveCall = {
   /** The one person it is for while it rings, or null. */ calledPerson: string | null;
 } & Pick<
   CallState,
-  'request' | 'phase' | 'since' | 'until' | 'legs' | 'talkingOn' | 'mailboxId' | 'numberId' | 'trace'
+  | 'request'
+  | 'from'
+  | 'phase'
+  | 'since'
+  | 'until'
+  | 'legs'
+  | 'ends'
+  | 'parked'
+  | 'passing'
+  | 'mailboxId'
+  | 'numberId'
+  | 'trace'
 >;
 
 export type FromSwitch =

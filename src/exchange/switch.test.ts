@@ -92,7 +92,10 @@ describe('a real call', () => {
     await pass(3000);
     expect(seen.get(CALL)!.legs.map((l) => l.state)).toEqual(['sounding', 'sounding']);
     await act({ kind: 'answer', callId: CALL, phone: 'rosa-desk' });
-    expect(seen.get(CALL)).toMatchObject({ phase: 'talking', talkingOn: 'rosa-desk' });
+    expect(seen.get(CALL)).toMatchObject({
+      phase: 'talking',
+      ends: [{ phone: 'caller' }, { phone: 'rosa-desk' }],
+    });
     await pass(5000);
     await act({ kind: 'hang up', callId: CALL, by: 'called' });
     expect(phase()).toBe('over');

@@ -2,13 +2,15 @@
  * The live switch: the same call engine as a rehearsal, run against the bench clock. One worker of the browser's windows
  * holds it at a time; its calls are stored with every change, so that another takes them up where they are.
  */
-import { calledPerson, CallEngine, settingsOf, type CallState } from '../core/calls';
+import { calledPerson, CallEngine, outsideNumber, settingsOf, type CallState } from '../core/calls';
+import { reactionOf, type Reaction } from '../standins/outside/outside';
 import type { Held } from '../core/messages';
 import { emptyStanding, type Standing } from '../core/system';
 import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
   clockOf,
   ExchangeRecord,
+  readHabits,
   readMany,
   Said,
   StandingRecord,
@@ -22,7 +24,15 @@ import {
 import { keepEnded } from './ended';
 import { heldMessages, markMessages } from './messages';
 import { letters } from './notices';
-import { CHANNEL, callerLock, phoneLock, type FromSwitch, type LiveCall, type ToSwitch } from './protocol';
+import {
+  CHANNEL,
+  callerLock,
+  outsideLock,
+  phoneLock,
+  type FromSwitch,
+  type LiveCall,
+  type ToSwitch,
+} from './protocol';
 
 /** How often open windows are looked for, in milliseconds of real time. */
 const LOOK_MS = 1000;
@@ -34,6 +44,15 @@ const REFRESHED: readonly Change['what'][] = ['in force', 'standing', 'messages'
 const AGAIN_MS = 1000;
 /** Messages confirmed lately, so that one sent again is not done twice. */
 const REMEMBERED = 500;
+
+/** With what the locks of outside phones begin. */
+const OUTSIDE = outsideLock('');
+
+/** What an outside phone does, as an act. */
+const actOf = ({ does }: Reaction, callId: string, phone: string): Parameters<CallEngine['act']>[1] =>
+  does === 'answer' || does === 'decline'
+    ? { kind: does, callId, phone }
+    : { kind: 'outside', callId, phone, is: does };
 
 interface Line {
   engine: CallEngine;
@@ -56,6 +75,8 @@ export class Switch {
   private work: Promise<void> = Promise.resolve();
   private done: string[] = [];
   private goneSince = new Map<string, number>();
+  /** Windows of outside phones that have been seen. */
+  private windows = new Set<string | undefined>();
 
   constructor(
     private db: Db,
@@ -251,6 +272,7 @@ export class Switch {
       await this.refresh(businessId, 'messages');
       this.changes.tell({ businessId, what: 'messages' });
     }
+    await this.outsideReacts(businessId, line, call, seen);
     const sent = await letters(businessId, line.engine.world(call).system, call, seen);
     if (sent.length) {
       await this.db.write('call', async (open) => {
@@ -261,6 +283,24 @@ export class Switch {
       this.changes.tell({ businessId, what: 'mail' });
     }
     line.notified.set(id, until);
+  }
+
+  /** Outside numbers that were called since do what is set for them, where no window is open in which they ring. */
+  private async outsideReacts(businessId: string, line: Line, call: CallState, seen: number): Promise<void> {
+    const rung = call.trace
+      .slice(seen)
+      .flatMap((e) =>
+        e.kind === 'leg offered' ? [{ t: e.t, phone: e.phone, number: outsideNumber(e.phone) }] : [],
+      );
+    if (!rung.some((r) => r.number)) return;
+    const habits = await readHabits(this.db, businessId);
+    const { held } = await navigator.locks.query();
+    for (const { t, phone, number } of rung) {
+      const reaction = number ? reactionOf(habits[number]) : undefined;
+      if (!number || !reaction || held?.some((l) => l.name === outsideLock(number))) continue;
+      const at = Math.max(call.request.at + t + reaction.afterMs, line.engine.now);
+      line.engine.act(at, actOf(reaction, call.request.id, phone));
+    }
   }
 
   /** Done again from its beginning where it failed: what it stores has the same ids each time. */
@@ -322,41 +362,64 @@ export class Switch {
     line: Line,
     open: Set<string | undefined>,
   ): Promise<void> {
-    const real = Date.now();
+    let changed = false;
+    const act = (action: Parameters<CallEngine['act']>[1]) => {
+      line.engine.act(this.now(), action);
+      changed = true;
+    };
     for (const call of line.engine.calls.values()) {
       if (call.phase === 'over') continue;
-      const { id, from } = call.request;
-      const ends: [string, 'caller' | 'called'][] = [];
-      if (from.kind === 'outside') ends.push([callerLock(id), 'caller']);
-      if (call.talkingOn && line.standing.registrations[call.talkingOn]?.standIn === false)
-        ends.push([phoneLock(businessId, call.talkingOn), 'called']);
-      for (const [lock, by] of ends) {
-        if (open.has(lock)) {
-          this.goneSince.delete(lock);
-          continue;
-        }
-        const since = this.goneSince.get(lock) ?? real;
-        this.goneSince.set(lock, since);
-        if (real - since < RELOAD_MS) continue;
-        this.goneSince.delete(lock);
-        line.engine.act(this.now(), { kind: 'hang up', callId: id, by });
-        await this.settle(businessId);
+      const { id: callId, from } = call.request;
+      // Whoever calls from a window that is closed has hung up, and so has an outside phone that had one.
+      if (from.kind === 'outside' && this.isGone(callerLock(callId), open))
+        act({ kind: 'hang up', callId, by: 'caller' });
+      for (const { phone, gone } of call.ends) {
+        const number = outsideNumber(phone);
+        const isHere = number && this.windows.has(outsideLock(number));
+        if (isHere && this.isGone(outsideLock(number), open))
+          act({ kind: 'hang up', callId, by: 'called', phone });
+        if (line.standing.registrations[phone]?.standIn !== false) continue;
+        // A softphone may only be reloading: the others wait a moment for it.
+        const there = open.has(phoneLock(businessId, phone));
+        if (!there && gone === undefined) act({ kind: 'gone', callId, phone });
+        else if (there && gone !== undefined) act({ kind: 'there again', callId, phone });
       }
     }
+    this.windows = new Set([...this.windows, ...[...open].filter((l) => l?.startsWith(OUTSIDE))]);
+    if (changed) await this.settle(businessId);
+  }
+
+  /** Whether a window has been closed for longer than a reload takes. */
+  private isGone(lock: string, open: Set<string | undefined>): boolean {
+    if (open.has(lock)) {
+      this.goneSince.delete(lock);
+      return false;
+    }
+    const real = Date.now();
+    const since = this.goneSince.get(lock) ?? real;
+    this.goneSince.set(lock, since);
+    if (real - since < RELOAD_MS) return false;
+    this.goneSince.delete(lock);
+    this.windows.delete(lock);
+    return true;
   }
 
   private publish(businessId: string, line: Line): void {
     const calls = [...line.engine.calls.values()].map((c): LiveCall => {
-      const { request, phase, since, until, legs, talkingOn, mailboxId, numberId, trace } = c;
+      const { request, from, phase, since, until, legs, ends, parked, passing, mailboxId, numberId, trace } =
+        c;
       const called = calledPerson(line.engine, c);
       return {
         calledPerson: called,
         request,
+        from,
         phase,
         since,
         until,
         legs,
-        talkingOn,
+        ends,
+        parked,
+        passing,
         mailboxId,
         numberId,
         trace,

@@ -8,7 +8,7 @@ const keyOf = (businessId: string) => `copy:${businessId}` as const;
 
 export async function readCopyPlace(db: Db, businessId: string): Promise<CopyPlace | null> {
   const place = await db.get('settings', keyOf(businessId));
-  return typeof place === 'object' && 'revision' in place ? place : null;
+  return typeof place === 'object' && 'revision' in place ? (place as CopyPlace) : null;
 }
 
 export const writeCopyPlace = (db: Db, businessId: string, place: CopyPlace): Promise<void> =>

@@ -3,6 +3,7 @@ import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type
 import { upgradeStanding } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import type { ClockSetting } from '../standins/clock/clock';
+import type { OutsideHabits } from '../standins/outside/outside';
 import type {
   Aside,
   BusinessRecord,
@@ -46,7 +47,10 @@ interface Shape extends DBSchema {
   dealings: { key: string; value: DealingsRecord };
   /** The carrier's one book, over all businesses. */
   carrier: { key: 'book'; value: CarrierBook };
-  settings: { key: 'clock' | 'business' | `copy:${string}`; value: ClockSetting | string | CopyPlace };
+  settings: {
+    key: 'clock' | 'business' | `copy:${string}` | `outside:${string}`;
+    value: ClockSetting | string | CopyPlace | OutsideHabits;
+  };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };
 }

@@ -37,4 +37,5 @@ export {
 } from './carrier';
 export { askForTexting, receiveText, sendText } from './texting';
 export { soldTo } from './side';
+export { readHabits, writeHabits } from './outside';
 export { NoRoom, readSound, storeSound, sweepSounds } from './sounds';

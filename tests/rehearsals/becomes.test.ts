@@ -19,7 +19,10 @@ it.each(names)('%s', (name) => {
 
 /** Who ends a call that ends so. A message ends with the caller's hanging up, or with silence or its greatest length. */
 const ENDED_BY: Record<Outcome['kind'], readonly string[]> = {
-  answered: ['caller', 'called'],
+  answered: ['caller', 'called', 'system'],
+  outside: ['system'],
+  'handed on': ['system'],
+  'not done': ['system'],
   message: ['caller', 'system'],
   'hung up': ['caller', 'system'],
   'no message': ['caller'],

@@ -12,7 +12,7 @@ import {
   type Trace,
 } from '../../src/core/calls';
 import { momentOf } from '../../src/core/hours';
-import { Command, newRegistration, type System } from '../../src/core/system';
+import { Command, newRegistration, Then, type System } from '../../src/core/system';
 import { allOn, edited, MAIN, NIGHT, ROSA_DIRECT, yard } from '../fixtures/yard';
 
 export const folder = join(import.meta.dirname, 'cases');
@@ -61,6 +61,8 @@ const Case = z.strictObject({
         /** "2 207": seconds after it is asked for keys, and the keys. */
         keys: z.array(z.string()).default([]),
         says: z.record(z.string(), z.string()).default({}),
+        /** What people do once it is answered. */
+        then: z.array(Then).optional(),
         suspected: z.boolean().optional(),
         seed: z.number().optional(),
         choices: z.array(z.number()).optional(),
@@ -140,6 +142,7 @@ export function runCase(name: string): Ran {
             return { after: Number(after), press };
           }),
         },
+        ...(c.then ? { then: c.then } : {}),
       }),
       seed: c.seed,
       choices: c.choices,

@@ -2,6 +2,8 @@ export * from './base/request';
 export * from './base/trace';
 export { MEANING } from './base/outcomes';
 export { worldOf } from './base/world';
+export { CALLER, hears, isHeard, isOurs, MOST_ENDS, partyOf, type End, type Hears } from './base/talk';
+export { mayPickUp } from './talks/taking';
 export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';
 export type { Action, CallState, Phase, Snapshot } from './base/state';

@@ -24,12 +24,14 @@
     ),
   );
   const talking = $derived(
-    line.calls.filter((c) => {
-      const phone = system.phones[c.talkingOn ?? ''];
-      return (
-        c.phase === 'talking' && c.talkingOn && (outsideNumber(c.talkingOn) || (phone && isLinked(phone)))
-      );
-    }),
+    line.calls.flatMap((call) =>
+      call.ends
+        .filter(({ phone }) => {
+          const known = system.phones[phone];
+          return outsideNumber(phone) !== undefined || (known && isLinked(known));
+        })
+        .map((end) => ({ call, end })),
+    ),
   );
   /** What such a phone shows: the caller, or the number that was called. */
   function shows({ call, leg }: (typeof ringing)[number]): string {
@@ -75,14 +77,15 @@
         {/if}
       </li>
     {/each}
-    {#each talking as c (c.request.id)}
+    {#each talking as { call, end } (call.request.id + end.n)}
       <li>
-        <b>{phoneName(system, c.talkingOn!)}</b>
-        <p>talks with the caller</p>
+        <b>{phoneName(system, end.phone, end.personId)}</b>
+        <p>talks</p>
         <Button
           size="small"
           kind="danger-tertiary"
-          on:click={() => void line.act({ kind: 'hang up', callId: c.request.id, by: 'called' })}
+          on:click={() =>
+            void line.act({ kind: 'hang up', callId: call.request.id, by: 'called', phone: end.phone })}
           >Hang up</Button
         >
       </li>

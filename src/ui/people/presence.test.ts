@@ -17,7 +17,8 @@ function of(
 }
 const call = (phase: LiveCall['phase'], talkingOn: string | null, from = 'pia-web'): Partial<LiveCall> => ({
   phase,
-  talkingOn,
+  ends: talkingOn ? [{ n: 1, phone: talkingOn, personId: null }] : [],
+  from: { kind: 'phone', phoneId: from },
   request: {
     id: 'c',
     at: 0,

@@ -23,8 +23,8 @@ export function presenceOf(
   const own = new Set(phones.map((p) => p.id));
   const talks = calls.some(
     (c) =>
-      (c.phase === 'talking' && c.talkingOn && own.has(c.talkingOn)) ||
-      (c.phase !== 'over' && c.request.from.kind === 'phone' && own.has(c.request.from.phoneId)),
+      c.ends.some((e) => own.has(e.phone)) ||
+      (c.phase !== 'over' && c.from.kind === 'phone' && own.has(c.from.phoneId)),
   );
   if (talks) return { kind: 'busy', words: 'on a call' };
   if (isOn(standing.dnd[person.id], now)) return { kind: 'busy', words: 'do not disturb' };

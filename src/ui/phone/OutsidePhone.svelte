@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { ending, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
+  import { CALLER, ending, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
   import { callerLock, type LiveCall } from '$exchange';
   import { readOne } from '$workspace';
@@ -69,7 +69,8 @@
   const heard = $derived.by(() => {
     if (!call) return '';
     if (call.phase === 'ringing' && !waitingIn(call)) return 'You hear it ringing.';
-    if (call.phase === 'talking') return `You talk with ${whoseName(system, call.talkingOn ?? '')}.`;
+    if (call.phase === 'talking')
+      return `You talk with ${listed(call.ends.filter((e) => e.phone !== CALLER).map((e) => whoseName(system, e.phone, e.personId)))}.`;
     if (call.phase === 'tone') return 'The tone.';
     if (call.phase === 'message') return 'Speak now.';
     if (call.phase === 'queued' || (call.phase === 'ringing' && waitingIn(call))) return whileWaiting(call);

@@ -48,7 +48,7 @@
         c.legs.some((l) => l.phone === phoneId && (l.state === 'sounding' || l.state === 'confirming')),
     ),
   );
-  const talking = $derived(line.calls.find((c) => c.phase === 'talking' && c.talkingOn === phoneId));
+  const talking = $derived(line.calls.find((c) => c.ends.some((e) => e.phone === phoneId)));
   const dndSet = $derived(person && theBusiness().standing.dnd[person.id]);
   const dnd = $derived(isOn(dndSet, theBusiness().minute));
   const online = $derived(registration?.condition !== 'no network');

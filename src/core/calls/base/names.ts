@@ -1,6 +1,7 @@
 /** What phones and people are called when a call is put in words. */
 import { writeNumber } from '../../numbering';
-import type { ForwardTarget, System } from '../../system';
+import type { ForwardTarget, PassTarget, System } from '../../system';
+import { CALLER } from './talk';
 import type { CallRequest } from './request';
 import { outsideNumber } from './trace';
 
@@ -51,6 +52,24 @@ export function sentOnTo(system: System, target: ForwardTarget): string {
       return writeNumber(target.number, system.business.country);
   }
 }
+
+/** Who or what a call is passed on to. */
+export function passedTo(system: System, target: PassTarget): string {
+  switch (target.to) {
+    case 'queue':
+      return queueName(system, target.queueId);
+    case 'plan':
+      return system.plans[target.planId]?.name ?? 'a removed plan';
+    case 'phone':
+      return target.phoneId ? phoneName(system, target.phoneId) : 'somebody';
+    default:
+      return sentOnTo(system, target);
+  }
+}
+
+/** One of those in a talk: "Rosa Delgado · Desk phone", the number, or "the caller". */
+export const endName = (system: System, end: { phone: string; personId: string | null }): string =>
+  end.phone === CALLER ? 'the caller' : phoneName(system, end.phone, end.personId);
 
 /** ", showing (360) 555-0142" of a linked phone that shows the number called; empty where it shows the caller. */
 export const showingInWords = (sees: string | null | undefined, { business }: System): string =>

@@ -31,5 +31,9 @@ export const MEANING: Record<Outcome['kind'], Meaning> = {
   feature: nothing,
   'too many redirects': nothing,
   emergency: nothing,
+  outside: nothing,
+  // What became of it stands in the call it went on in.
+  'handed on': { unanswered: 'nobody', well: true, callBack: 'none' },
+  'not done': { unanswered: 'nobody', well: false, callBack: 'none' },
   'went out': nothing,
 };

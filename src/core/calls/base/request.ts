@@ -1,6 +1,7 @@
 /** What goes into the engine: a call, and how people behave during it. */
 import { z } from 'zod';
 import { Act, Behaviour } from '../../system/shape/behaviour';
+import { PassTarget } from '../../system/shape/people';
 import { E164, Id } from '../../system/shape/primitives';
 
 export { Act, Behaviour };
@@ -20,7 +21,19 @@ export const Destination = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('number'), e164: E164 }),
   /** Dialled on one of the system's own phones. */
   z.object({ kind: z.literal('digits'), digits: z.string().max(40) }),
+  /** Chosen on one of the system's own phones: somebody, a group, a phone, by name. */
+  z.object({ kind: z.literal('target'), target: PassTarget }),
 ]);
+
+/** A second call that a phone makes about one it is in. */
+export const About = z.object({
+  callId: Id,
+  /**
+   * `a word`: the call is held meanwhile, and may be handed on; `add`: who answers joins it; `move`: who answers, a phone
+   * of the same person, takes the place of the one that called.
+   */
+  as: z.enum(['a word', 'add', 'move']),
+});
 
 export const CallRequest = z.object({
   id: Id,
@@ -30,6 +43,9 @@ export const CallRequest = z.object({
   to: Destination,
   /** Null for a real call: everything people do comes in as it happens. */
   behaviour: Behaviour.nullable(),
+  about: About.optional(),
+  /** What an outside number is shown of this call, where it is not what it usually is. */
+  shows: z.union([z.literal('hidden'), E164]).optional(),
   /** Decides what is left to chance; the same seed decides alike. Absent is 0. */
   seed: z.number().int().optional(),
   /** What chance decides, draw by draw; beyond its end the seed does. */
@@ -37,6 +53,7 @@ export const CallRequest = z.object({
 });
 
 export type Origin = z.infer<typeof Origin>;
+export type About = z.infer<typeof About>;
 export type Destination = z.infer<typeof Destination>;
 export type CallRequest = z.infer<typeof CallRequest>;
 

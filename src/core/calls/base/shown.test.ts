@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, MAIN, NIGHT, ROSA_DIRECT, yard } from '../../../../tests/fixtures/yard';
 import { civicAddress, type Command } from '../../system';
-import { addressOfHelp, helpFor, outcomeOf, rehearse, shownBy } from '..';
+import { addressOfHelp, helpFor, rehearse, shownBy } from '..';
 
 const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const number = (id: string, change: Extract<Command, { do: 'number.set' }>['change']): Command => ({
@@ -43,16 +43,14 @@ describe('the number that calls show', () => {
     const system = edited(yard(), [usual]);
     const standing = { ...allOn(system), arrivals: { [NIGHT]: NOW + 60_000 } };
     const shows = (at: number) => {
-      const outcome = outcomeOf(
-        rehearse(system, standing, {
-          id: 'call',
-          at,
-          from: { kind: 'phone', phoneId: 'idris-desk' },
-          to: { kind: 'digits', digits: '912065550134' },
-          behaviour: null,
-        }),
-      )?.outcome;
-      return outcome?.kind === 'went out' ? outcome.shows?.e164 : undefined;
+      const out = rehearse(system, standing, {
+        id: 'call',
+        at,
+        from: { kind: 'phone', phoneId: 'idris-desk' },
+        to: { kind: 'digits', digits: '912065550134' },
+        behaviour: null,
+      }).find((e) => e.kind === 'goes out');
+      return out?.kind === 'goes out' ? out.shows?.e164 : undefined;
     };
     expect(shows(NOW)).toBe(MAIN);
     expect(shows(NOW + 60_000)).toBe(NIGHT);

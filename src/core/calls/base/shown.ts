@@ -32,6 +32,34 @@ export function numberShownBy(
   );
 }
 
+/** Numbers a person may show on calls they make, those first that theirs usually show. */
+export function numbersToShow(
+  system: System,
+  personId: string | null,
+  isOurs: (e164: string) => boolean = allOurs,
+): NumberHeld[] {
+  const usual = numberShownBy(system, personId, isOurs);
+  const others = Object.values(system.numbers).filter(
+    (n) => n !== usual && may(n, personId) && isOurs(n.e164),
+  );
+  return usual ? [usual, ...others] : others;
+}
+
+/**
+ * What is sent with one call.
+ * @param chosen a number for this call, or that none is shown; what its person may not show is not shown
+ */
+export function shownOn(
+  system: System,
+  personId: string | null,
+  chosen: string | undefined,
+  isOurs?: (e164: string) => boolean,
+): Shown | null {
+  if (chosen === 'hidden') return null;
+  const number = chosen && numbersToShow(system, personId, isOurs).find((n) => n.e164 === chosen);
+  return number ? { e164: number.e164, name: number.callerName } : shownBy(system, personId, isOurs);
+}
+
 /** What is sent with a call that a person makes, or null where they may show nothing. */
 export function shownBy(
   system: System,

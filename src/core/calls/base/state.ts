@@ -1,8 +1,9 @@
 /** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
-import type { ForwardTarget, Standing, System, Weights } from '../../system';
+import type { ForwardTarget, IfNobody, PassTarget, Standing, System, Weights } from '../../system';
 import type { Held } from '../../messages';
-import type { CallRequest } from './request';
-import type { Outcome, Said, Trace } from './trace';
+import type { CallRequest, Origin } from './request';
+import type { End, Parked, Passing } from './talk';
+import type { CameBack, NotDone, Outcome, Said, Trace } from './trace';
 import type { World } from './world';
 
 export interface Leg {
@@ -35,7 +36,9 @@ export type Onward =
   | { kind: 'own mailbox'; personId: string }
   /** Back to the greeting of a mailbox, from which a key led away. */
   | { kind: 'mailbox'; mailboxId: string }
-  | { kind: 'nobody' };
+  | { kind: 'nobody' }
+  /** One of ours called an outside number: it ends with what came of it. */
+  | { kind: 'outside'; number: string };
 
 /** Ringing one person by their own rules. */
 export interface PersonRing {
@@ -106,7 +109,8 @@ interface InPhase {
   naming: object;
   queued: object;
   ringing: object;
-  talking: { talkingOn: string };
+  talking: { ends: End[] };
+  parked: { parked: Parked };
   greeting: { mailboxId: string };
   tone: { mailboxId: string };
   message: { mailboxId: string };
@@ -118,6 +122,8 @@ export type Phase = keyof InPhase;
 /** What every call has. */
 export interface AnyCall {
   request: CallRequest;
+  /** Who goes this way: who called, or who was left when the caller passed them on. */
+  from: Origin;
   /** Which version of the system the call arrived under; it keeps it to its end. */
   version: number;
   /** Raised with every phase; timers of an earlier phase are void. */
@@ -137,11 +143,14 @@ export interface AnyCall {
   turnsOf: string | null;
   /** How the phones of the step that rings now are rung. */
   how: {
+    /** Phones that are on a call are rung as well: the call knocks. */
     ringBusy: boolean;
     /** Whoever lifts presses a key to take the call, on whatever phone. */
     confirm: boolean;
     /** The caller has said a name: on phones that cannot show it, it is told before the call is taken. */
     screened?: boolean;
+    /** It comes back to who passed it on: their linked phones take it by key. */
+    back?: boolean;
   };
   /** What came of the rounds of this step so far. */
   saw: { rung: boolean; busy: boolean; nobody: boolean };
@@ -170,7 +179,17 @@ export interface AnyCall {
   since: number;
   /** Moment at which the present ringing, prompt or recording ends by itself, or null. */
   until: number | null;
-  talkingOn: string | null;
+  /** Those in the talk; nobody where there is none. */
+  ends: End[];
+  /** How many ends there have been. */
+  endCount: number;
+  /** Two outside parties may stay in the talk: somebody passed one on to the other. */
+  joined?: boolean;
+  /** Somebody has passed the call on, and nobody has taken it yet. */
+  passing: Passing | null;
+  parked: Parked | null;
+  /** The queue it was last put through from, to whose head it goes where it was passed on and nobody took it. */
+  servedFrom?: { queueId: string; stepId: string | null } | undefined;
   mailboxId: string | null;
   trace: Trace;
 }
@@ -188,7 +207,8 @@ const OWN: { [P in Phase]: readonly (keyof InPhase[P])[] } = {
   naming: [],
   queued: [],
   ringing: [],
-  talking: ['talkingOn'],
+  talking: ['ends'],
+  parked: ['parked'],
   greeting: ['mailboxId'],
   tone: ['mailboxId'],
   message: ['mailboxId'],
@@ -198,7 +218,8 @@ const OWN: { [P in Phase]: readonly (keyof InPhase[P])[] } = {
 /** Whether a call has what its phase needs. */
 export const isWhole = (call: AnyCall & { phase: Phase }): boolean =>
   OWN[call.phase].every((key) => call[key as keyof AnyCall] != null) &&
-  (call.phase !== 'queued' || call.waiting !== null);
+  (call.phase !== 'queued' || call.waiting !== null) &&
+  (call.phase !== 'talking' || call.ends.length > 0);
 
 /** A call that waits in a queue: there, or while it rings at those who serve it. */
 export type Waits = CallState & { waiting: Waiting };
@@ -223,14 +244,18 @@ export function beginPhase<P extends Phase>(
   changed.until = null;
   changed.menu = null;
   changed.asking = null;
-  changed.talkingOn = null;
+  changed.ends = NOBODY;
   if (phase === 'ringing') changed.legs = [];
   return Object.assign(call, own) as unknown as CallIn<P>;
 }
 
+/** Shared by all calls that are no talk; nothing is ever added to it. */
+const NOBODY: End[] = [];
+
 /** A call that has just been placed. */
 export const newCall = (request: CallRequest, version: number, now: number): CallIn<'waiting'> => ({
   request,
+  from: request.from,
   version,
   phase: 'waiting',
   turn: 0,
@@ -255,16 +280,20 @@ export const newCall = (request: CallRequest, version: number, now: number): Cal
   drawn: 0,
   since: now,
   until: null,
-  talkingOn: null,
+  ends: NOBODY,
+  endCount: 0,
+  passing: null,
+  parked: null,
   mailboxId: null,
   trace: [],
 });
 
 /**
- * In one and the same millisecond whoever hangs up comes first, so that who arrives then finds them free; then what other
- * people do, then what phones do by themselves, then time-outs.
+ * In one and the same millisecond whoever hangs up comes first, so that who arrives then finds them free; then phones that
+ * are gone, then who answers or is called, then what people do to calls that go on, then what phones do by themselves, then
+ * time-outs.
  */
-export const RANK = { hangUp: -1, human: 0, phone: 1, timeout: 2 } as const;
+export const RANK = { hangUp: -1, fault: -0.5, human: 0, act: 0.5, phone: 1, timeout: 2 } as const;
 
 /** What people do to calls while they happen. */
 export type Action =
@@ -277,7 +306,33 @@ export type Action =
   | { kind: 'say'; callId: string; text: string }
   /** Whoever leaves a message has been silent for so many milliseconds. */
   | { kind: 'silent'; callId: string; ms: number }
-  | { kind: 'hang up'; callId: string; by: 'caller' | 'called' };
+  /** `phone` says which of those in a talk of more than two. */
+  | { kind: 'hang up'; callId: string; by: 'caller' | 'called'; phone?: string | undefined }
+  | { kind: 'hold'; callId: string; phone: string }
+  /** Of two calls of a phone, it is now in this one. */
+  | { kind: 'take back'; callId: string; phone: string }
+  | { kind: 'pass on'; callId: string; phone: string; to: PassTarget; ifNobody: IfNobody }
+  /** Whoever was called about this call and who is in it are put together; who did it leaves. */
+  | { kind: 'join'; callId: string; phone: string }
+  /** Lets go of whom was called about this call, and takes it back. */
+  | { kind: 'back to'; callId: string; phone: string }
+  /** Whoever was called about this call joins it, and nobody leaves. */
+  | { kind: 'all together'; callId: string; phone: string }
+  | { kind: 'park'; callId: string; phone: string }
+  /** Takes a call that rings at a colleague. */
+  | { kind: 'pick up'; callId: string; phone: string }
+  /** Takes the talk over from another phone of the same person. */
+  | { kind: 'take over'; callId: string; phone: string }
+  /** Keys that reach the other end; which they are is kept nowhere. */
+  | { kind: 'send keys'; callId: string; phone: string; keys: string }
+  /** The phone, its window or its network is gone, by no act of anybody; or there again. */
+  | { kind: 'gone'; callId: string; phone: string }
+  | { kind: 'there again'; callId: string; phone: string }
+  /** What the network outside says of a number that is called. */
+  | { kind: 'outside'; callId: string; phone: string; is: OutsideSays };
+
+/** What comes of calling an outside number, besides that somebody answers or declines. */
+export type OutsideSays = 'busy' | 'not in service' | 'own voicemail';
 
 export type TimerKind =
   | 'sound'
@@ -287,13 +342,18 @@ export type TimerKind =
   | 'confirmed'
   | 'decline'
   | 'to mailbox'
+  | 'busy'
   | 'time out'
   | 'press'
   | 'longest wait'
   | 'comfort'
   | 'look again'
   | 'give up'
-  | 'talked';
+  | 'talked'
+  | 'hold reminder'
+  | 'still gone'
+  | 'long joined'
+  | 'does';
 
 /** Timers that go on through the phases of a wait; they carry its token in place of a leg. */
 export const OF_A_WAIT: readonly TimerKind[] = ['longest wait', 'comfort', 'look again'];
@@ -330,6 +390,12 @@ export interface Memory {
 }
 export const emptyMemory = (): Memory => ({ lastRung: {}, lastBranch: {}, idleSince: {}, taken: {} });
 
+/** The calls a phone is on. */
+export interface OnCall {
+  callIds: string[];
+  personId: string | null;
+}
+
 /** What the parts of the engine need of it. */
 export interface Run {
   now: number;
@@ -340,8 +406,8 @@ export interface Run {
   world(call: CallState): World;
   /** Calls that wait in a queue, the one that came first at the head. */
   waitingIn(queueId: string): Waits[];
-  /** The call now waits in a queue. */
-  join(queueId: string, call: CallState): void;
+  /** The call now waits in a queue, last or before all others. */
+  join(queueId: string, call: CallState, atHead?: boolean): void;
   /** Looks again, at a moment from now on, whether somebody waiting can be put through. */
   serveSoon(queueId: string, ms: number): void;
   /** Adds to the call's trace, at the present moment. @param event made for this trace alone */
@@ -350,12 +416,30 @@ export interface Run {
   after(call: CallState, ms: number, timer: TimerKind, rank: number, leg?: number): void;
   /** Starts a phase: timers of the one before are void. */
   begin<P extends Phase>(call: CallState, phase: P, ...own: Begins<P>): CallIn<P>;
-  /** Phones that are on a call, with the call's id and whose call it is. */
-  onCall: Map<string, { callId: string; personId: string | null }>;
+  /** Phones that are on calls, held ones among them, with the calls' ids and whose they are. */
+  onCall: Map<string, OnCall>;
   /** Phones that are being rung, with the call's id. */
   ringing: Map<string, string>;
   /** The call goes on to a step of its plan; null is past the last one. */
   enter(call: CallState, stepId: string | null): void;
+  /** Somebody passed the call on, and nobody took it there: what was said to become of it then. */
+  notTaken(call: CallState, how: CameBack): void;
+  /** A call that goes on, by its id. */
+  callOf(callId: string): CallState | undefined;
+  /** A call is placed at the present moment. */
+  place(request: CallRequest): void;
+  /** The call that waits in a slot. */
+  parkedIn(slot: string): CallState | undefined;
+  /** What is due in the present phase of one call is due in that of the other. @param legs what its legs are counted up by */
+  handTimers(from: CallState, to: CallState, legs: number): void;
+  /** Calls that go on and were placed about another. */
+  callsAbout(callId: string): CallState[];
+  /** The call is over for it went on in another, or is let go: the one it was about is left as it is. */
+  endQuietly(call: CallState, outcome: Outcome): void;
+  /** The mailbox that a call would come to if it arrived now and nobody answered, or null. */
+  mailboxAhead(call: CallState): string | null;
+  /** Something somebody did is no longer possible, or not allowed: nothing has changed. */
+  refuse(call: CallState, phone: string, why: NotDone): void;
   /** The call is over. */
   end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void;
 }

@@ -2,7 +2,7 @@
  * What comes out of the engine: an ordered list of what happened. Times are milliseconds from arrival; where one is anything
  * else its name says so.
  */
-import type { ForwardTarget, Occasion, QueueWay, StarCode } from '../../system';
+import type { ForwardTarget, Occasion, PassTarget, QueueWay, StarCode } from '../../system';
 import type { Destination, Origin } from './request';
 import type { Shown } from './shown';
 
@@ -35,10 +35,36 @@ export type LegEnd =
   | 'not answered'
   | 'cancelled'
   | 'unreachable'
-  | 'swallowed';
+  | 'swallowed'
+  /** An outside number that is engaged, or that nobody has. */
+  | 'busy'
+  | 'not in service'
+  /** The phone rings on, for a call that took this one's place. */
+  | 'handed on';
 
 /** How a round of ringing ended without an answer. */
 export type RingEnd = 'nobody answered' | 'nobody could be rung' | 'all on calls' | 'declined';
+
+/** Why a call comes back to who had it. */
+export type CameBack = RingEnd | 'not in service' | 'not fetched' | 'their phone was gone';
+
+/** Why something that was done to a call came to nothing. */
+export type NotDone =
+  | 'it is over'
+  | 'not in this call'
+  | 'somebody was faster'
+  | 'nobody was called about it'
+  | 'more than two are in it'
+  | 'eight are in it'
+  | 'no slot is free'
+  | 'no slots are set up'
+  | 'nobody waits there'
+  | 'to yourself'
+  | 'they are in it already'
+  | 'an emergency number'
+  | 'not in service'
+  | 'nobody you share a group with is rung'
+  | 'not your phone';
 
 export type Outcome =
   | { kind: 'answered'; phone: string; personId: string | null }
@@ -64,6 +90,12 @@ export type Outcome =
   | { kind: 'feature'; code: string; does: StarCode['does']; to?: ForwardTarget; refused?: string }
   | { kind: 'too many redirects' }
   | { kind: 'emergency'; number: string }
+  /** A call to an outside number that nobody took. */
+  | { kind: 'outside'; number: string; how: 'not answered' | 'declined' | 'busy' | 'not in service' }
+  /** It went on in another call: whoever it had reached is in that one now. */
+  | { kind: 'handed on'; callId: string }
+  /** What it was placed for was not possible. */
+  | { kind: 'not done'; why: NotDone }
   /** `shows` is what the other side sees: null where it is hidden; not there where nothing is sent. */
   | { kind: 'went out'; number: string; shows?: Shown | null };
 
@@ -159,6 +191,44 @@ export type Happening =
       /** The site whose people are told. */
       siteId: string | null;
     }
+  /** A number outside is called; `shows` is what it sees, null where that is hidden. */
+  | { kind: 'goes out'; number: string; shows: Shown | null }
+  /** A machine took it outside. */
+  | { kind: 'machine'; phone: string }
+  | { kind: 'held'; phone: string; personId: string | null }
+  | { kind: 'hold reminder'; phone: string; personId: string | null }
+  | { kind: 'taken back'; phone: string; personId: string | null }
+  /** Whoever had the call has left it to somebody else, who may yet have to take it. */
+  | {
+      kind: 'passed on';
+      by: string;
+      personId: string | null;
+      to: PassTarget;
+      /** `ringing`: they had been called about it and it rings there already. */
+      how: 'at once' | 'ringing' | 'after a word';
+    }
+  /** Nobody took it there: it rings at who passed it on. */
+  | {
+      kind: 'comes back';
+      to: string;
+      personId: string | null;
+      why: CameBack;
+    }
+  | {
+      kind: 'joins';
+      phone: string;
+      personId: string | null;
+      how: 'added' | 'after a word' | 'moved' | 'fetched';
+    }
+  | { kind: 'leaves'; phone: string; personId: string | null }
+  | { kind: 'parked'; slot: string; by: string; personId: string | null }
+  | { kind: 'fetched'; slot: string; phone: string; personId: string | null }
+  | { kind: 'picked up'; phone: string; personId: string | null }
+  | { kind: 'keys sent'; phone: string; personId: string | null; count: number }
+  | { kind: 'phone gone'; phone: string; personId: string | null }
+  | { kind: 'phone there again'; phone: string; personId: string | null }
+  /** Somebody did what was no longer possible, or may not be: nothing changed. */
+  | { kind: 'not done'; phone: string; why: NotDone }
   | { kind: 'ended'; by: 'caller' | 'called' | 'system'; outcome: Outcome };
 
 /** One thing that happened, `t` milliseconds after the call arrived. */

@@ -1,12 +1,31 @@
 /** What people and phones do to a call, and the timers that do it for them in a rehearsal: each kind is here or does not compile. */
+import type { NotDone } from '../base/trace';
+import { isOurs, type End } from '../base/talk';
+import {
+  areOutside,
+  beginTalk,
+  endOf,
+  talkedEnough,
+  hold,
+  remind,
+  takeBack,
+  talkOutcome,
+  type NewEnd,
+  type Talk,
+} from '../talks/ends';
+import { gone, stillGone, thereAgain } from '../talks/faults';
+import { passOn } from '../talks/passing';
+import { allTogether, backTo, joinThem, secondAnswered } from '../talks/second';
+import { park, pickUp, takeOver } from '../talks/taking';
+import { does } from '../talks/planned';
 import { calledPerson, ownMailbox, sendToMailbox } from '../people/people';
 import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from '../people/ringing';
 import { comfort, leaveQueue, lookAgain } from '../queues/queueing';
 import {
-  RANK,
   type Action,
   type CallState,
   type Leg,
+  type OutsideSays,
   type Run,
   type TimerKind,
   type Waits,
@@ -19,10 +38,35 @@ type OnLeg = (run: Run, call: CallState, leg: Leg) => void;
 
 /** An act on one of the phones that ring means nothing once that has stopped. */
 const onPhone =
-  (act: OnLeg) =>
+  <A extends { phone: string }>(act: (run: Run, call: CallState, leg: Leg, action: A) => void) =>
+  (run: Run, call: CallState, action: A): void => {
+    const leg = call.legs.find((l) => l.phone === action.phone && l.state !== 'over');
+    if (leg) act(run, call, leg, action);
+  };
+
+/**
+ * An act of one of those in a talk: of ours, for nobody outside may do more than send keys and hang up. What is no longer
+ * possible changes nothing, and is said.
+ */
+const inTalk =
+  <A extends { phone: string }>(
+    act: (run: Run, call: Talk, end: End, action: A) => NotDone | undefined | void,
+  ) =>
+  (run: Run, call: CallState, action: A): void => {
+    const end = call.phase === 'talking' ? endOf(call, action.phone) : undefined;
+    const why =
+      call.phase === 'talking' && end && isOurs(end) ? act(run, call, end, action) : 'not in this call';
+    if (why) run.refuse(call, action.phone, why);
+  };
+
+/** An act of a phone that is not in the call yet. */
+const byPhone =
+  (act: (run: Run, call: CallState, by: NewEnd) => NotDone | undefined) =>
   (run: Run, call: CallState, { phone }: { phone: string }): void => {
-    const leg = call.legs.find((l) => l.phone === phone && l.state !== 'over');
-    if (leg) act(run, call, leg);
+    const { phones } = run.world(call).system;
+    const personId = phones[phone]?.personId ?? null;
+    const why = phones[phone] ? act(run, call, { phone, personId }) : 'not your phone';
+    if (why) run.refuse(call, phone, why);
   };
 
 const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => void } = {
@@ -32,7 +76,26 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
   press: (run, call, { key }) => press(run, call, key),
   say: (run, call, { text }) => say(run, call, text),
   silent: (run, call, { ms }) => silent(run, call, ms),
-  'hang up': (run, call, { by }) => hangUp(run, call, by),
+  'hang up': (run, call, { by, phone }) => hangUp(run, call, by, phone),
+  hold: inTalk((run, call, end) => hold(run, call, end)),
+  'take back': inTalk((run, call, end) => takeBack(run, call, end)),
+  'pass on': inTalk((run, call, end, { to, ifNobody }) => passOn(run, call, end, to, ifNobody)),
+  join: inTalk(joinThem),
+  'back to': inTalk(backTo),
+  'all together': inTalk(allTogether),
+  park: inTalk(park),
+  'send keys': (run, call, { phone, keys }) => {
+    const end = endOf(call, phone);
+    if (!end) return run.refuse(call, phone, 'not in this call');
+    run.say(call, { t: 0, kind: 'keys sent', phone, personId: end.personId, count: keys.length });
+  },
+  gone: inTalk(gone),
+  'there again': inTalk(thereAgain),
+  'pick up': byPhone(pickUp),
+  'take over': byPhone((run, call, by) =>
+    call.phase === 'talking' ? takeOver(run, call, by) : 'not in this call',
+  ),
+  outside: onPhone((run, call, leg, { is }) => outsideSays(run, call, leg, is)),
 };
 
 /** Does what somebody does to a call that is there and not over. */
@@ -61,15 +124,21 @@ const TIMERS: { [K in TimerKind]: (run: Run, call: CallState, number: number) =>
   confirmed: ofLeg(lifted),
   decline: ofLeg(declined),
   'to mailbox': ofLeg(sentToMailbox),
+  busy: ofLeg((run, call, leg) => outsideSays(run, call, leg, 'busy')),
   'time out': timeOut,
   press: (run, call, code) => press(run, call, String.fromCharCode(code)),
   'longest wait': ofWait((run, call) => leaveQueue(run, call, 'waited too long')),
   comfort: ofWait(comfort),
   'look again': ofWait(lookAgain),
   'give up': (run, call) => {
-    if (call.phase !== 'talking') hangUp(run, call, 'caller');
+    // Whoever has talked already waits as long as it takes.
+    if (!call.endCount) hangUp(run, call, 'caller');
   },
-  talked: (run, call) => hangUp(run, call, 'caller'),
+  talked: talkedEnough,
+  does: (run, call, i) => does(run, call, i, (action) => act(run, call, action)),
+  'hold reminder': remind,
+  'still gone': stillGone,
+  'long joined': (run, call) => run.end(call, 'system', talkOutcome(call)),
 };
 
 /** A timer of a call is due and not void. */
@@ -81,9 +150,10 @@ function lifted(run: Run, call: CallState, leg: Leg): void {
   const { waiting } = call;
   call.waiting = null;
   if (waiting) run.serveSoon(waiting.queueId, 0);
-  run.begin(call, 'talking', { talkingOn: leg.phone });
-  const talks = call.request.behaviour?.caller.talks;
-  if (talks !== undefined) run.after(call, talks * 1000, 'talked', RANK.hangUp);
+  if (waiting) call.servedFrom = { queueId: waiting.queueId, stepId: waiting.stepId };
+  if (secondAnswered(run, call, leg)) return;
+  const talk = beginTalk(run, call, leg);
+  if (areOutside(talk.ends)) call.joined = true;
 }
 
 /** Only a call that is for one person who has a mailbox: that of one must not take what is for several. */
@@ -106,7 +176,20 @@ function unreachable(run: Run, call: CallState, leg: Leg): void {
   if (call.legs.every((l) => l.state === 'over')) roundOver(run, call, 'nobody answered');
 }
 
+/** What the network says of an outside number that is called. */
+function outsideSays(run: Run, call: CallState, leg: Leg, is: OutsideSays): void {
+  if (is === 'own voicemail') return swallowed(run, call, leg);
+  endLeg(run, call, leg, is);
+  if (call.legs.every((l) => l.state === 'over'))
+    roundOver(run, call, is === 'busy' ? 'all on calls' : 'nobody could be rung');
+}
+
 /** The outside phone's own voicemail takes the call: for the caller it is answered, and lost to the business. */
 function swallowed(run: Run, call: CallState, leg: Leg): void {
+  // Whoever called there talks to the machine, and knows what to do.
+  if (call.onward.kind === 'outside') {
+    run.say(call, { t: 0, kind: 'machine', phone: leg.phone });
+    return lifted(run, call, leg);
+  }
   if (ownVoicemail(run, call, leg)) run.end(call, 'system', { kind: 'swallowed', phone: leg.phone });
 }

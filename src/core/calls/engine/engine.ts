@@ -4,6 +4,11 @@
  */
 import TinyQueue from 'tinyqueue';
 import { withOwn, type Standing, type System } from '../../system';
+import { takesPart } from '../base/on-call';
+import { CALLER } from '../base/talk';
+import { party } from '../talks/ends';
+import { notTaken } from '../talks/passing';
+import { firstOver, isOnSecond, secondOver } from '../talks/second';
 import { arrive } from '../way/arriving';
 import { serve } from '../queues/queueing';
 import {
@@ -26,10 +31,43 @@ import {
 } from '../base/state';
 import { end, enter } from '../way/walking';
 import { act, isDue } from './acts';
+import { planActs } from '../talks/planned';
 import { worldOf, type World } from '../base/world';
-import type { Outcome, Said, TraceEvent } from '../base/trace';
+import type { CameBack, NotDone, Outcome, Said, TraceEvent } from '../base/trace';
+import { nobodyAnswers, type CallRequest } from '../base/request';
 
 type Timer = Extract<Due['what'], { kind: 'timer' }>;
+
+/** What several do in the very same millisecond is worked out in this order. */
+function rankOf({ kind }: Action): number {
+  switch (kind) {
+    case 'hang up':
+      return RANK.hangUp;
+    case 'gone':
+      return RANK.fault;
+    case 'place':
+    case 'answer':
+    case 'decline':
+    case 'to mailbox':
+    case 'press':
+    case 'say':
+    case 'silent':
+    case 'pick up':
+    case 'outside':
+      return RANK.human;
+    case 'hold':
+    case 'take back':
+    case 'pass on':
+    case 'join':
+    case 'back to':
+    case 'all together':
+    case 'park':
+    case 'take over':
+    case 'send keys':
+    case 'there again':
+      return RANK.act;
+  }
+}
 
 const inOrder = (a: Due, b: Due): number => a.t - b.t || a.rank - b.rank || a.seq - b.seq;
 
@@ -45,6 +83,8 @@ export class CallEngine implements Run {
   whenOver: ((call: CallState) => void) | undefined;
   /** Calls that wait, by queue, in the order they came; those that no longer do are dropped when it is next asked. */
   private queued = new Map<string, Set<CallState>>();
+  /** Calls that go on and were placed about another. */
+  private seconds = new Set<CallState>();
   private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
   private seq = 0;
   private version = 0;
@@ -79,8 +119,7 @@ export class CallEngine implements Run {
 
   /** Something somebody does at a moment (epoch milliseconds, not before what has been worked out already). */
   act(at: number, action: Action): void {
-    const rank = action.kind === 'hang up' ? RANK.hangUp : RANK.human;
-    this.queue.push({ t: at, rank, seq: this.seq++, what: { kind: 'action', action } });
+    this.queue.push({ t: at, rank: rankOf(action), seq: this.seq++, what: { kind: 'action', action } });
   }
 
   /** Works out everything up to and including a moment. */
@@ -137,16 +176,13 @@ export class CallEngine implements Run {
     for (const call of snapshot.calls) {
       const id = call.request.id;
       engine.calls.set(id, call);
+      if (call.request.about && call.phase !== 'over') engine.seconds.add(call);
       for (const leg of call.legs) if (leg.state !== 'over') engine.ringing.set(leg.phone, id);
-      const { from } = call.request;
-      if (call.talkingOn && call.phase === 'talking') {
-        const leg = call.legs.find((l) => l.phone === call.talkingOn);
-        engine.onCall.set(call.talkingOn, { callId: id, personId: leg?.personId ?? null });
-      }
-      if (from.kind === 'phone' && call.phase !== 'over') {
-        const { phones } = engine.world(call).system;
-        engine.onCall.set(from.phoneId, { callId: id, personId: phones[from.phoneId]?.personId ?? null });
-      }
+      for (const { phone, personId } of call.ends)
+        if (phone !== CALLER) takesPart(engine, phone, personId, id);
+      if (call.phase === 'over' || call.phase === 'talking' || !isOnSecond(call)) continue;
+      const { phone, personId } = party(engine, call);
+      if (phone !== CALLER) takesPart(engine, phone, personId, id);
     }
     return engine;
   }
@@ -176,9 +212,10 @@ export class CallEngine implements Run {
     this.queue.push({ t: this.now + ms, rank, seq: this.seq++, what });
   }
 
-  join(queueId: string, call: CallState): void {
+  join(queueId: string, call: CallState, atHead = false): void {
     const calls = this.queued.get(queueId);
-    if (calls) calls.add(call);
+    if (calls && atHead) this.queued.set(queueId, new Set([call, ...calls]));
+    else if (calls) calls.add(call);
     else this.queued.set(queueId, new Set([call]));
   }
 
@@ -205,7 +242,72 @@ export class CallEngine implements Run {
 
   end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void {
     end(this, call, by, outcome);
+    if (call.request.about) secondOver(this, call, outcome);
+    this.isOver(call);
+  }
+
+  place(request: CallRequest): void {
+    if (this.calls.has(request.id)) return;
+    const call = newCall(request, this.version, this.now);
+    this.calls.set(request.id, call);
+    if (request.about) this.seconds.add(call);
+    if (request.behaviour?.then) planActs(this, call, 'arrival');
+    arrive(this, call);
+  }
+
+  endQuietly(call: CallState, outcome: Outcome): void {
+    end(this, call, 'system', outcome);
+    this.isOver(call);
+  }
+
+  private isOver(call: CallState): void {
+    this.seconds.delete(call);
+    if (this.seconds.size) firstOver(this, call);
     this.whenOver?.(call);
+  }
+
+  notTaken(call: CallState, how: CameBack): void {
+    notTaken(this, call, how);
+  }
+
+  refuse(call: CallState, phone: string, why: NotDone): void {
+    this.say(call, { t: 0, kind: 'not done', phone, why });
+  }
+
+  callOf(callId: string): CallState | undefined {
+    const call = this.calls.get(callId);
+    return call?.phase === 'over' ? undefined : call;
+  }
+
+  callsAbout(callId: string): CallState[] {
+    return [...this.seconds].filter((c) => c.request.about?.callId === callId);
+  }
+
+  parkedIn(slot: string): CallState | undefined {
+    return [...this.calls.values()].find((c) => c.phase !== 'over' && c.parked?.slot === slot);
+  }
+
+  handTimers(from: CallState, to: CallState, legs: number): void {
+    // The order of what is due stays: only whose it is changes.
+    for (const { what } of this.queue.data) {
+      if (what.kind !== 'timer' || what.callId !== from.request.id || what.turn !== from.turn) continue;
+      if (what.timer === 'press' || OF_A_WAIT.includes(what.timer)) continue;
+      what.callId = to.request.id;
+      what.turn = to.turn;
+      if (what.leg) what.leg += legs;
+    }
+  }
+
+  mailboxAhead(call: CallState): string | null {
+    const ahead = new CallEngine(this.systems.get(call.version)!, this.standing);
+    const { about: _, ...request } = call.request;
+    ahead.act(this.now, {
+      kind: 'place',
+      request: { ...request, at: this.now, behaviour: nobodyAnswers() },
+    });
+    ahead.advance(Infinity);
+    const trace = ahead.calls.get(request.id)?.trace ?? [];
+    return trace.findLast((e) => e.kind === 'greeting started')?.mailboxId ?? null;
   }
 
   /**
@@ -216,14 +318,14 @@ export class CallEngine implements Run {
   private isVoid({ what }: Due): boolean {
     if (what.kind === 'action') return false;
     if (what.kind === 'serve') return !this.queued.get(what.queueId)?.size;
-    return !this.callOf(what);
+    return !this.callDue(what);
   }
 
   /** The call a timer is for, while it means something. */
-  private callOf({ callId, timer, turn, leg }: Timer): CallState | undefined {
+  private callDue({ callId, timer, turn, leg }: Timer): CallState | undefined {
     const call = this.calls.get(callId);
     if (!call || call.phase === 'over') return undefined;
-    if (timer === 'give up') return call;
+    if (timer === 'give up' || timer === 'does') return call;
     if (OF_A_WAIT.includes(timer)) return call.waiting?.token === leg ? call : undefined;
     return turn === (timer === 'press' ? call.pressed : call.turn) ? call : undefined;
   }
@@ -231,7 +333,7 @@ export class CallEngine implements Run {
   private handle({ what, rank }: Due): void {
     if (what.kind === 'action') return this.perform(what.action, rank);
     if (what.kind === 'serve') return serve(this, what.queueId);
-    const call = this.callOf(what);
+    const call = this.callDue(what);
     if (call) isDue(this, call, what.timer, what.leg);
   }
 
@@ -242,13 +344,7 @@ export class CallEngine implements Run {
   }
 
   private perform(action: Action, rank: number): void {
-    if (action.kind === 'place') {
-      const { request } = action;
-      if (this.calls.has(request.id)) return;
-      const call = newCall(request, this.version, this.now);
-      this.calls.set(request.id, call);
-      return arrive(this, call);
-    }
+    if (action.kind === 'place') return this.place(action.request);
     const call = this.calls.get(action.callId);
     if (call?.phase === 'over') return;
     if (!call) return action.kind === 'hang up' && rank === RANK.hangUp ? this.later(action) : undefined;

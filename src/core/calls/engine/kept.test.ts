@@ -49,7 +49,7 @@ describe('an engine that is taken up again', () => {
     first.act(TEN + 3 * S, { kind: 'answer', callId: 'a', phone: 'rosa-desk' });
     first.advance(TEN + 4 * S);
     const engine = again(first);
-    expect([...engine.onCall]).toEqual([['rosa-desk', { callId: 'a', personId: 'rosa' }]]);
+    expect([...engine.onCall]).toEqual([['rosa-desk', { callIds: ['a'], personId: 'rosa' }]]);
     // Whoever is on one of their phones is on a call for the others, too.
     engine.act(TEN + 5 * S, { kind: 'place', request: live('b', TEN + 5 * S, ROSA_DIRECT) });
     engine.advance(TEN + 5 * S);
@@ -65,7 +65,7 @@ describe('an engine that is taken up again', () => {
 
   it('knows who is calling from a phone of the business', () => {
     const engine = again(engineWith([inside('a', TEN, '203', 'rosa-desk')], TEN + S));
-    expect(engine.onCall.get('rosa-desk')).toEqual({ callId: 'a', personId: 'rosa' });
+    expect(engine.onCall.get('rosa-desk')).toEqual({ callIds: ['a'], personId: 'rosa' });
     engine.act(TEN + 2 * S, { kind: 'hang up', callId: 'a', by: 'caller' });
     engine.advance(TEN + 2 * S);
     expect(again(engine).onCall.size).toBe(0);
@@ -152,9 +152,12 @@ describe('a snapshot that cannot be gone on with is refused', () => {
       ).toBe(true);
     const waiting = { queueId: 'q', stepId: null, since: TEN, token: 1, tried: [], looks: false };
     expect(isTaken((s) => Object.assign(s.calls[0]!, { phase: 'queued', waiting }))).toBe(true);
-    expect(isTaken((s) => Object.assign(s.calls[0]!, { phase: 'talking', talkingOn: 'rosa-desk' }))).toBe(
-      true,
-    );
+    const ends = [
+      { n: 1, phone: 'caller', personId: null },
+      { n: 2, phone: 'rosa-desk', personId: 'rosa' },
+    ];
+    expect(isTaken((s) => Object.assign(s.calls[0]!, { phase: 'talking', ends }))).toBe(true);
+    expect(isTaken((s) => Object.assign(s.calls[0]!, { phase: 'talking', ends: [] }))).toBe(false);
   });
   it('where what happened so far is no list of what happened', () => {
     expect(isTaken((s) => Object.assign(s.calls[0]!, { trace: 'nothing' }))).toBe(false);

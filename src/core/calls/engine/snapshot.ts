@@ -1,7 +1,7 @@
 /** Calls in progress as they are stored: what does not pass is not taken up, for a call that goes on wrongly is worse than one that ended. */
 import { z } from 'zod';
-import { ForwardTarget, Id, System } from '../../system';
-import { CallRequest } from '../base/request';
+import { ForwardTarget, Id, IfNobody, PassTarget, System } from '../../system';
+import { CallRequest, Origin } from '../base/request';
 import {
   isWhole,
   type Action,
@@ -13,6 +13,7 @@ import {
   type Snapshot,
 } from '../base/state';
 import { TraceRecord } from '../base/stored-trace';
+import { CALLER } from '../base/talk';
 
 const Moment = z.number();
 const Count = z.number().int().min(0);
@@ -38,6 +39,14 @@ const Leg = z.object({
 
 const Rung = z.object({ personId: Id.nullable(), phoneId: Id.nullable(), outside: z.string().nullable() });
 
+const EndRecord = z.object({
+  n: Count,
+  phone: PhoneName,
+  personId: Id.nullable(),
+  holds: Moment.optional(),
+  gone: Moment.optional(),
+});
+
 const Onward = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('step'),
@@ -48,6 +57,7 @@ const Onward = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('own mailbox'), personId: Id }),
   z.object({ kind: z.literal('mailbox'), mailboxId: Id }),
   z.object({ kind: z.literal('nobody') }),
+  z.object({ kind: z.literal('outside'), number: z.string() }),
 ]);
 
 // Loose: what a later version adds to a call is kept.
@@ -63,6 +73,7 @@ const AnyCall = z.looseObject({
     'queued',
     'ringing',
     'talking',
+    'parked',
     'greeting',
     'tone',
     'message',
@@ -79,7 +90,12 @@ const AnyCall = z.looseObject({
   weights: z.record(z.string(), z.number()).optional(),
   roundMs: z.number(),
   turnsOf: z.string().nullable(),
-  how: z.object({ ringBusy: z.boolean(), confirm: z.boolean(), screened: z.boolean().optional() }),
+  how: z.object({
+    ringBusy: z.boolean(),
+    confirm: z.boolean(),
+    screened: z.boolean().optional(),
+    back: z.boolean().optional(),
+  }),
   saw: z.object({ rung: z.boolean(), busy: z.boolean(), nobody: z.boolean() }),
   person: z
     .object({
@@ -133,13 +149,50 @@ const AnyCall = z.looseObject({
   again: z.boolean().optional(),
   since: Moment,
   until: Moment.nullable(),
-  talkingOn: PhoneName.nullable(),
+  from: Origin,
+  ends: z.array(EndRecord),
+  endCount: Count,
+  joined: z.boolean().optional(),
+  passing: z
+    .object({
+      by: PhoneName,
+      personId: Id.nullable(),
+      to: PassTarget.nullable(),
+      ifNobody: IfNobody,
+      way: z.enum(['out', 'back']),
+    })
+    .nullable(),
+  parked: z.object({ slot: z.string(), by: PhoneName, personId: Id.nullable() }).nullable(),
+  servedFrom: z.object({ queueId: Id, stepId: Id.nullable() }).optional(),
   mailboxId: Id.nullable(),
   trace: TraceRecord,
 }) satisfies z.ZodType<StoredCall & { phase: Phase }>;
-const Call = AnyCall.refine(isWhole, 'A call lacks what it is in the middle of.').transform(
-  (call) => call as CallState,
-);
+/** A call as it was stored before calls could be held and passed on: it talked on one phone. */
+function asStoredNow(raw: unknown): unknown {
+  if (typeof raw !== 'object' || raw === null || 'ends' in raw) return raw;
+  const { talkingOn, ...call } = raw as Record<string, unknown>;
+  const request = CallRequest.safeParse(call['request']).data;
+  if (!request) return raw;
+  const { from } = request;
+  const legs = z.array(Leg).safeParse(call['legs']).data ?? [];
+  const called = typeof talkingOn === 'string' ? talkingOn : undefined;
+  const who = legs.find((l) => l.phone === called)?.personId ?? null;
+  const caller = from.kind === 'phone' ? from.phoneId : CALLER;
+  const ends = called
+    ? [
+        { n: 1, phone: caller, personId: null },
+        { n: 2, phone: called, personId: who },
+      ]
+    : [];
+  return { ...call, from, ends, endCount: ends.length, passing: null, parked: null };
+}
+const Call = z
+  .preprocess(asStoredNow, AnyCall)
+  .refine(isWhole, 'A call lacks what it is in the middle of.')
+  .transform((call) => call as CallState);
+
+const onPhone = <K extends string>(kind: K) =>
+  z.object({ kind: z.literal(kind), callId: Id, phone: PhoneName });
 
 const ActionRecord = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('place'), request: CallRequest }),
@@ -149,7 +202,36 @@ const ActionRecord = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('press'), callId: Id, key: z.string().max(1) }),
   z.object({ kind: z.literal('say'), callId: Id, text: z.string() }),
   z.object({ kind: z.literal('silent'), callId: Id, ms: z.number() }),
-  z.object({ kind: z.literal('hang up'), callId: Id, by: z.enum(['caller', 'called']) }),
+  z.object({
+    kind: z.literal('hang up'),
+    callId: Id,
+    by: z.enum(['caller', 'called']),
+    phone: PhoneName.optional(),
+  }),
+  onPhone('hold'),
+  onPhone('take back'),
+  z.object({
+    kind: z.literal('pass on'),
+    callId: Id,
+    phone: PhoneName,
+    to: PassTarget,
+    ifNobody: IfNobody,
+  }),
+  onPhone('join'),
+  onPhone('back to'),
+  onPhone('all together'),
+  onPhone('park'),
+  onPhone('pick up'),
+  onPhone('take over'),
+  z.object({ kind: z.literal('send keys'), callId: Id, phone: PhoneName, keys: z.string().max(40) }),
+  onPhone('gone'),
+  onPhone('there again'),
+  z.object({
+    kind: z.literal('outside'),
+    callId: Id,
+    phone: PhoneName,
+    is: z.enum(['busy', 'not in service', 'own voicemail']),
+  }),
 ]) satisfies z.ZodType<Action>;
 
 const DueRecord = z.object({
@@ -168,6 +250,7 @@ const DueRecord = z.object({
         'confirmed',
         'decline',
         'to mailbox',
+        'busy',
         'time out',
         'press',
         'longest wait',
@@ -175,6 +258,10 @@ const DueRecord = z.object({
         'look again',
         'give up',
         'talked',
+        'hold reminder',
+        'still gone',
+        'long joined',
+        'does',
       ]),
       callId: Id,
       turn: z.number(),

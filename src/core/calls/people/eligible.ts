@@ -80,16 +80,23 @@ function whyNotPerson(run: Run, call: CallState, person: Person, phone: Phone): 
 }
 
 /**
- * A person who talks on one of their phones is on a call on all of them, unless they have call waiting;
- * a phone that rings for one call is not offered a second one.
+ * A person who talks on one of their phones is on a call on all of them; with call waiting the phone they talk on knocks,
+ * and the others stay silent. A phone that rings for one call is not offered a second one.
  */
 function whyBusy(run: Run, call: CallState, phone: Phone, person: Person | undefined): NotRung | null {
   const id = call.request.id;
-  if (run.onCall.get(phone.id)?.callId === id) return 'is calling';
-  if (person?.callWaiting || call.how.ringBusy) return null;
-  if (run.onCall.has(phone.id)) return 'on a call';
-  const phones = person ? (run.world(call).phonesOf.get(person.id) ?? []) : [];
-  if (phones.some((p) => run.onCall.get(p.id)?.personId === person!.id)) return 'on a call';
+  // Whoever is in the call already, or in the one this one is about, is not rung for it.
+  const about = call.request.about?.callId;
+  const calls = run.onCall.get(phone.id)?.callIds;
+  if (calls && (calls.includes(id) || (about !== undefined && calls.includes(about)))) return 'is calling';
+  if (call.how.ringBusy) return null;
+  if (run.onCall.size) {
+    const talks = run.onCall.has(phone.id);
+    const phones = person ? (run.world(call).phonesOf.get(person.id) ?? []) : [];
+    if (talks || phones.some((p) => run.onCall.get(p.id)?.personId === person!.id))
+      return talks && person?.callWaiting ? null : 'on a call';
+  }
+  if (person?.callWaiting) return null;
   const ringingFor = run.ringing.get(phone.id);
   return ringingFor !== undefined && ringingFor !== id ? 'ringing for another call' : null;
 }

@@ -14,15 +14,17 @@ import { arrange, drawNext, idOf } from './patterns';
 import { endOthers, offer, offerOutside } from './ringing';
 import { type CallState, type Run } from '../base/state';
 import { askName, wasNamed } from './naming';
-import type { Happening, RingEnd } from '../base/trace';
+import type { Happening, Outcome, RingEnd } from '../base/trace';
 import { ofHidden } from './unwanted';
 import { voicemail } from '../mailbox/voicemail';
 
 /** A call may be redirected so often; one more ends it. */
 export const MOST_REDIRECTS = 10;
 
-const USUAL_HOW: CallState['how'] = { ringBusy: false, confirm: false };
-const sawNothing = (): CallState['saw'] => ({ rung: false, busy: false, nobody: false });
+/** Phones are rung as they usually are. */
+export const USUAL_HOW: CallState['how'] = { ringBusy: false, confirm: false };
+/** Nothing has come of ringing yet. */
+export const sawNothing = (): CallState['saw'] => ({ rung: false, busy: false, nobody: false });
 
 /** The call reaches a ring step. `call.onward` says where it goes when nobody takes it. */
 export function ringStep(run: Run, call: CallState, step: RingStep): void {
@@ -118,12 +120,13 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
   }
   call.chain.push(personId);
   call.person = { personId, index: 0, rung: false, sawBusy: false, until };
-  const hidden = ofHidden(call, person);
+  const hidden = isPassed(call) ? undefined : ofHidden(call, person);
   if (hidden === 'refused') return run.end(call, 'system', { kind: 'refused', why: 'hidden number' });
   if (hidden && person.mailboxId)
     return forward(run, call, { to: 'mailbox', mailboxId: person.mailboxId }, 'hidden number');
   if (undisturbed(run, call, person)) {
     run.say(call, { t: 0, kind: 'not rung', phone: null, personId, why: 'do not disturb' });
+    call.saw.nobody = true;
     return forward(run, call, person.reach.onBusy, 'busy');
   }
   const standIn = standInFor(personId, run.world(call).system, run.now);
@@ -133,6 +136,13 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
   if (always && !isInChain(run, call, always)) return forward(run, call, always, 'always');
   ringOnward(run, call);
 }
+
+/**
+ * Whether somebody gives a call to others, who are rung by do not disturb, forward always and the phones of their reach:
+ * what becomes of it where they do not take it is for the giver to say.
+ */
+export const isPassed = ({ passing, request }: CallState): boolean =>
+  passing !== null || request.about !== undefined;
 
 /** Whether a call has been there already: then the forward is skipped, and not the phones of whoever forwards. */
 function isInChain(run: Run, call: CallState, target: ForwardTarget): boolean {
@@ -153,7 +163,8 @@ export function ringOnward(run: Run, call: CallState): void {
 
 function isScreened(run: Run, call: CallState, person: Person): boolean {
   const { from } = call.request;
-  if (from.kind !== 'outside' || !person.screening || person.screening === 'nobody') return false;
+  if (from.kind !== 'outside' || isPassed(call) || !person.screening || person.screening === 'nobody')
+    return false;
   const known = from.number !== null && run.world(call).contacts.has(from.number);
   return person.screening === 'everybody' || !known;
 }
@@ -203,7 +214,8 @@ function personOver(run: Run, call: CallState, how: RingEnd): void {
 function forward(run: Run, call: CallState, target: ForwardTarget | null, why: Why): void {
   const { personId } = call.person!;
   call.person = null;
-  if (!target) return goOnward(run, call);
+  const own = why === 'busy' || why === 'not answered' || why === 'unreachable';
+  if (!target || (own && isPassed(call))) return goOnward(run, call);
   redirect(run, call, personId, target, why);
 }
 
@@ -225,7 +237,8 @@ export function redirect(run: Run, call: CallState, from: string, target: Forwar
   }
   call.chain.push(to);
   // An outside mobile starts to ring later: the usual time is counted from there.
-  offerOutside(run, call, to, (USUAL_RING_SECONDS + 6) * 1000);
+  call.queue = [];
+  round(run, call, offerOutside(run, call, to, (USUAL_RING_SECONDS + 6) * 1000));
 }
 
 /** What a trace calls a target. */
@@ -280,6 +293,7 @@ function goOnward(run: Run, call: CallState): void {
   const { onward, saw } = call;
   call.person = null;
   call.how = USUAL_HOW;
+  if (call.passing) return run.notTaken(call, whyNobody(call));
   if (onward.kind === 'step') {
     if (!saw.rung && saw.busy && !saw.nobody && onward.busy !== undefined)
       return run.enter(call, onward.busy);
@@ -288,15 +302,35 @@ function goOnward(run: Run, call: CallState): void {
     return run.enter(call, onward.stepId);
   }
   if (onward.kind === 'mailbox') return voicemail(run, call, onward.mailboxId);
+  if (onward.kind === 'outside') return run.end(call, 'system', outsideOver(call, onward.number));
   if (onward.kind === 'nobody') return leftAlone(run, call);
   const mailboxId = ownMailbox(run, call, onward.personId);
   if (mailboxId) return voicemail(run, call, mailboxId);
   leftAlone(run, call);
 }
 
+/** How a call to an outside number ended that nobody took. */
+function outsideOver({ trace }: CallState, number: string): Outcome {
+  const leg = trace.findLast((e) => e.kind === 'leg ended');
+  const how =
+    leg?.how === 'busy' || leg?.how === 'not in service' || leg?.how === 'declined'
+      ? leg.how
+      : 'not answered';
+  return { kind: 'outside', number, how };
+}
+
+/** Why nobody took a call, by what came of all that was tried. */
+function whyNobody({ saw, trace }: CallState): RingEnd {
+  const last = trace.findLast((e) => e.kind === 'ringing over');
+  if (saw.rung)
+    return last?.kind === 'ringing over' && last.how === 'declined' ? 'declined' : 'nobody answered';
+  return saw.busy && !saw.nobody ? 'all on calls' : 'nobody could be rung';
+}
+
 /** Nobody took it and there is no mailbox: whoever dialled from a menu goes on there, everybody else is at the end. */
 export function leftAlone(run: Run, call: CallState): void {
   const { backTo } = call;
+  if (call.passing) return run.notTaken(call, whyNobody(call));
   if (!backTo?.stepId) return run.end(call, 'system', { kind: 'nobody answered' });
   call.backTo = undefined;
   if (++call.redirects > MOST_REDIRECTS) return run.end(call, 'system', { kind: 'too many redirects' });

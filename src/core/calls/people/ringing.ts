@@ -3,6 +3,7 @@ import { accountId, ALERT_DELAY, alertDelay, isLinked, registeredAt, type Phone 
 import { localTime } from '../../hours';
 import { actOf, whyNot } from './eligible';
 import { takenOn } from './patterns';
+import { takesPart, whoseTurn } from '../base/on-call';
 import { RANK, type CallState, type Leg, type Run } from '../base/state';
 import { outsideNumber, outsidePhone, type LegEnd, type NotRung, type RingEnd } from '../base/trace';
 
@@ -35,7 +36,8 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
   const able: { phone: Phone; owner: string | null }[] = [];
   const outside: string[] = [];
   for (const { personId, phones, outside: e164 } of offers) {
-    if (e164 && !outside.includes(e164)) outside.push(e164);
+    if (e164 && isInCall(run, call, outsidePhone(e164))) skip(outsidePhone(e164), null, 'is calling');
+    else if (e164 && !outside.includes(e164)) outside.push(e164);
     if (!phones.length && !e164) skip(null, personId, 'has no phone');
     for (const phone of phones) {
       if (able.some((a) => a.phone === phone)) continue;
@@ -58,7 +60,8 @@ export function offer(run: Run, call: CallState, offers: Offer[], ms: number): '
       call,
       phone.id,
       owner,
-      call.how.confirm || (linked && (phone.confirmByKey || call.how.screened === true)),
+      call.how.confirm ||
+        (linked && (phone.confirmByKey || call.how.screened === true || call.how.back === true)),
       linked && phone.shows === 'number called' ? { sees: calledNumber(run, call) } : {},
     );
     const wait = wakingSeconds(run, phone, owner);
@@ -84,11 +87,13 @@ function wakingSeconds(run: Run, phone: Phone, personId: string | null): number 
   return registration.condition === 'asleep' ? WAKING_SECONDS : 0;
 }
 
-/** Rings an outside number that somebody forwards to. */
-export function offerOutside(run: Run, call: CallState, e164: string, ms: number): void {
-  startRinging(run, call, ms);
-  addOutside(run, call, e164);
+/** Rings an outside number that somebody forwards to. @returns how it stands: whoever is in the call is not rung for it */
+export function offerOutside(run: Run, call: CallState, e164: string, ms: number): 'ringing' | RingEnd {
+  return offer(run, call, [{ personId: null, phones: [], outside: e164 }], ms);
 }
+
+const isInCall = (run: Run, call: CallState, phone: string): boolean =>
+  run.onCall.get(phone)?.callIds.includes(call.request.id) ?? false;
 
 function addOutside(run: Run, call: CallState, e164: string): void {
   const leg = addLeg(run, call, outsidePhone(e164), null, call.how.confirm);
@@ -127,7 +132,10 @@ export function sound(run: Run, call: CallState, leg: Leg): void {
   leg.state = 'sounding';
   run.say(call, { t: 0, kind: 'leg sounding', leg: leg.n, phone: leg.phone, personId: leg.personId });
   const act = actOf(call, leg.phone, leg.personId);
-  if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
+  // Outside, the network says that somebody is on a call; one of ours who is has not been rung.
+  if (act?.does === 'is on a call' && outsideNumber(leg.phone) !== undefined)
+    run.after(call, 0, 'busy', RANK.phone, leg.n);
+  else if (act?.does === 'answers') run.after(call, act.after * 1000, 'answer', RANK.human, leg.n);
   else if (act?.does === 'declines') run.after(call, act.after * 1000, 'decline', RANK.human, leg.n);
   else if (act?.does === 'sends to voicemail')
     run.after(call, act.after * 1000, 'to mailbox', RANK.human, leg.n);
@@ -189,7 +197,7 @@ export function lift(run: Run, call: CallState, leg: Leg): boolean {
   }
   endLeg(run, call, leg, 'answered');
   endOthers(run, call, 'answered elsewhere');
-  run.onCall.set(leg.phone, { callId: call.request.id, personId: leg.personId });
+  takesPart(run, leg.phone, leg.personId, call.request.id);
   tookCall(run, call, leg);
   run.say(call, { t: 0, kind: 'answered', phone: leg.phone, personId: leg.personId });
   return true;
@@ -220,7 +228,7 @@ export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
 
 /** Who took a call is kept in mind, for patterns that are fair to them. */
 function tookCall(run: Run, call: CallState, leg: Leg): void {
-  const who = leg.personId ?? outsideNumber(leg.phone) ?? leg.phone;
+  const who = whoseTurn(leg.phone, leg.personId);
   const { date } = localTime(run.world(call).system.business.timeZone, run.now);
   if (leg.personId) delete run.memory.letRing?.[leg.personId];
   run.memory.taken[who] = { date, calls: takenOn(run.memory, who, date) + 1 };

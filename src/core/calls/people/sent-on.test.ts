@@ -173,7 +173,10 @@ describe('phones that have been lifted when ringing is over', () => {
       '21.5 tomas-cell answered',
       '21.5 outside:+12065550122 answered elsewhere',
     ]);
-    expect(engine.calls.get('c')!).toMatchObject({ phase: 'talking', talkingOn: 'tomas-cell' });
+    expect(engine.calls.get('c')!).toMatchObject({
+      phase: 'talking',
+      ends: [{ phone: 'caller' }, { phone: 'tomas-cell' }],
+    });
   });
 });
 

@@ -17,10 +17,17 @@ const queueOf = (run: Run, call: Waits): Queue => run.world(call).system.queues[
 /**
  * The call reaches a queue that is there.
  * @param stepId the step that led to it, or null where its extension was dialled
+ * @param atHead it comes back, and goes before all who wait
  */
-export function enterQueue(run: Run, call: CallState, queueId: string, stepId: string | null): void {
+export function enterQueue(
+  run: Run,
+  call: CallState,
+  queueId: string,
+  stepId: string | null,
+  atHead = false,
+): void {
   const queue = run.world(call).system.queues[queueId]!;
-  const ahead = run.waitingIn(queueId).length;
+  const ahead = atHead ? 0 : run.waitingIn(queueId).length;
   const loggedIn = queue.memberIds.filter((id) => isLoggedIn(run, queueId, id));
   const waiting = {
     queueId,
@@ -37,7 +44,7 @@ export function enterQueue(run: Run, call: CallState, queueId: string, stepId: s
   if (ahead >= queue.limit && ahead > 0) return leaveQueue(run, waits, 'full');
   if (queue.limit === 0 && !freeMembers(run, call, queue).length) return leaveQueue(run, waits, 'full');
   run.say(call, { t: 0, kind: 'queued', queueId, position: ahead + 1 });
-  run.join(queueId, call);
+  run.join(queueId, call, atHead);
   run.begin(call, 'queued');
   const { token } = waiting;
   run.after(call, queue.longestWait * 1000, 'longest wait', RANK.timeout, token);

@@ -1,5 +1,5 @@
 /** Where an extension leads. */
-import type { ExtensionInUse } from '../../system';
+import type { ExtensionInUse, PassTarget } from '../../system';
 import { ringGroup, ringPerson } from '../people/people';
 import { enterQueue } from '../queues/queueing';
 import type { CallState, Run } from '../base/state';
@@ -12,6 +12,20 @@ export function reachExtension(run: Run, call: CallState, { kind, id }: Extensio
   call.planId = id;
   run.say(call, { t: 0, kind: 'plan', planId: id });
   run.enter(call, run.world(call).routes.get(id)!.first);
+}
+
+/** What an extension belongs to, as somewhere a call is passed on to. */
+export function asTarget({ kind, id }: ExtensionInUse): PassTarget {
+  switch (kind) {
+    case 'person':
+      return { to: 'person', personId: id };
+    case 'group':
+      return { to: 'group', groupId: id };
+    case 'queue':
+      return { to: 'queue', queueId: id };
+    case 'plan':
+      return { to: 'plan', planId: id };
+  }
 }
 
 /** Somebody is dialled: by their own rules, and to their own mailbox in the end. */

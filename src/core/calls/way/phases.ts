@@ -6,6 +6,10 @@ import { mayStillConfirm } from '../people/ringing';
 import { keyInQueue, notTaken } from '../queues/queueing';
 import type { CallIn, CallState, Phase, Run, Waits } from '../base/state';
 import { stopOf } from '../base/stop';
+import { CALLER, partyOf, type End } from '../base/talk';
+import { endOf, leaves } from '../talks/ends';
+import { hungUpMoving, hungUpSecond } from '../talks/second';
+import { notFetched } from '../talks/taking';
 import type { Outcome, RingEnd } from '../base/trace';
 import { answerGiven, askedEnough, keyWhileAsked } from './asking';
 import { keyAtMailbox } from './mailbox-keys';
@@ -26,7 +30,7 @@ interface Rules<P extends Phase> {
   /** What the call was in when somebody hung up, or what is done then. */
   hangUp:
     | Extract<Outcome, { kind: 'hung up' }>['during']
-    | ((run: Run, call: CallIn<P>, by: 'caller' | 'called') => void);
+    | ((run: Run, call: CallIn<P>, by: 'caller' | 'called', phone: string | undefined) => void);
 }
 
 const whileWaiting = (run: Run, call: CallState, key: string): void => {
@@ -45,14 +49,22 @@ const PHASES: { [P in Phase]: Rules<P> } = {
       if (!mayStillConfirm(run, call)) roundOver(run, call, 'nobody answered');
     },
     press: whileWaiting,
-    hangUp: 'ringing',
-  },
-  talking: {
     hangUp: (run, call, by) => {
-      const { phone, personId } = call.trace.findLast((e) => e.kind === 'answered')!;
-      run.end(call, by, { kind: 'answered', phone, personId });
+      if (by === 'caller' && hungUpSecond(run, call)) return;
+      run.end(call, by, { kind: 'hung up', during: 'ringing' });
     },
   },
+  talking: {
+    hangUp: (run, call, by, phone) => {
+      const end = whoHangsUp(call, by, phone);
+      if (!end) return run.refuse(call, phone ?? CALLER, 'not in this call');
+      if (hungUpMoving(run, call, end)) return;
+      const { from } = call.request;
+      if (from.kind === 'phone' && from.phoneId === end.phone && hungUpSecond(run, call)) return;
+      leaves(run, call, end, by);
+    },
+  },
+  parked: { timeOut: notFetched, hangUp: 'wait' },
   greeting: { timeOut: tone, press: keyAtMailbox, hangUp: 'greeting' },
   tone: { timeOut: record, press: keyAtMailbox, hangUp: 'greeting' },
   message: {
@@ -76,10 +88,17 @@ export const say = (run: Run, call: CallState, text: string): void => rulesOf(ca
 /** Whoever speaks has been silent for so many milliseconds. */
 export const silent = (run: Run, call: CallState, ms: number): void => rulesOf(call).silent?.(run, call, ms);
 
-/** Somebody hangs up. */
-export function hangUp(run: Run, call: CallState, by: 'caller' | 'called'): void {
+/** Which of those in a talk hangs up: the phone named; else who goes the call's way, or the first of the others. */
+function whoHangsUp(call: CallIn<'talking'>, by: 'caller' | 'called', phone?: string): End | undefined {
+  if (phone !== undefined) return endOf(call, phone);
+  const goes = partyOf(call.request.from, call.from);
+  return call.ends.find((e) => (e.phone === goes) === (by === 'caller'));
+}
+
+/** Somebody hangs up. @param phone which of those in a talk; without it who goes the call's way, or who talks with them */
+export function hangUp(run: Run, call: CallState, by: 'caller' | 'called', phone?: string): void {
   const { hangUp } = rulesOf(call);
-  if (typeof hangUp === 'function') return hangUp(run, call, by);
+  if (typeof hangUp === 'function') return hangUp(run, call, by, phone);
   run.end(call, by, { kind: 'hung up', during: hangUp });
 }
 

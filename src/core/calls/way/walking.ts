@@ -1,7 +1,7 @@
 /** The way of a call through the steps of its plan, to its end. */
 import { endOthers } from '../people/ringing';
+import { isFree, partsWith, phonesOn, whoseTurn } from '../base/on-call';
 import type { CallState, Run } from '../base/state';
-import { outsideNumber } from '../base/trace';
 import { walk } from './steps';
 
 /** The call reaches a step; null is past the last one. */
@@ -19,21 +19,19 @@ export function enter(run: Run, call: CallState, stepId: string | null): void {
 /** The call is over: phones still ringing stop, phones on it are free, and queues look whether that helps somebody. */
 export function end(run: Run, call: CallState, ...[by, outcome]: EndOf): void {
   endOthers(run, call, 'cancelled');
-  const { waiting, talkingOn } = call;
+  const { waiting } = call;
+  const talked = call.phase === 'talking';
   call.waiting = null;
+  call.passing = null;
+  call.parked = null;
   run.begin(call, 'over');
   const freed: string[] = [];
-  for (const [phone, { callId, personId }] of run.onCall)
-    if (callId === call.request.id) {
-      run.onCall.delete(phone);
-      freed.push(personId ?? outsideNumber(phone) ?? phone);
-    }
-  if (talkingOn) for (const who of freed) run.memory.idleSince[who] = run.now;
-  run.say(call, { t: 0, kind: 'ended', by, outcome });
-  for (const queue of Object.values(run.world(call).system.queues)) {
-    const serves = queue.memberIds.some((id) => freed.includes(id));
-    if (serves) run.serveSoon(queue.id, queue.wrapUp * 1000);
-    if (serves || waiting?.queueId === queue.id) run.serveSoon(queue.id, 0);
+  for (const phone of phonesOn(run, call)) {
+    const { personId } = run.onCall.get(phone)!;
+    if (partsWith(run, phone, call.request.id)) freed.push(whoseTurn(phone, personId));
   }
+  run.say(call, { t: 0, kind: 'ended', by, outcome });
+  isFree(run, call, freed, talked);
+  if (waiting) run.serveSoon(waiting.queueId, 0);
 }
 type EndOf = Parameters<Run['end']> extends [unknown, ...infer Rest] ? Rest : never;

@@ -1,6 +1,6 @@
 /** The ring chart: a trace as lanes of bars, time across. */
 import type { System } from '../../system';
-import { mailboxName, phoneName, queueName, whoseName } from '../base/names';
+import { listed, mailboxName, phoneName, queueName, whoseName } from '../base/names';
 import type { NotRung, Trace } from '../base/trace';
 import { isTold } from './told';
 
@@ -12,6 +12,7 @@ export type BarKind =
   | 'waiting'
   | 'ringing'
   | 'talking'
+  | 'holding'
   | 'greeting'
   | 'tone'
   | 'message'
@@ -85,6 +86,45 @@ export function ringChart(
     l.bars.push({ from, to: last, kind, label });
   };
 
+  /** Those in the talk besides the caller, and whether they hold; what the caller hears follows from it. */
+  const talks = new Map<string, { personId: string | null; holds: boolean }>();
+  const origin =
+    trace[0]?.kind === 'arrived' && trace[0].from.kind === 'phone' ? trace[0].from.phoneId : 'caller';
+  let callerHolds = false;
+  const hearTalk = (t: number) => {
+    const all = [...talks];
+    const heardOnes = all.filter(([, { holds }]) => !holds);
+    if (!all.length) return;
+    if (!heardOnes.length) return hear(t, 'waiting', 'hears music');
+    if (callerHolds) return hear(t, 'holding', 'holds');
+    hear(
+      t,
+      'talking',
+      `talks with ${listed(heardOnes.map(([p, { personId }]) => whoseName(system, p, personId)))}`,
+    );
+  };
+  const comes = (t: number, phone: string, personId: string | null) => {
+    if (phone === origin) return;
+    talks.set(phone, { personId, holds: false });
+    bar(lane(phone, personId), t, 'talking', 'talks');
+    hearTalk(t);
+  };
+  const goes = (t: number, phone: string) => {
+    talks.delete(phone);
+    const open = phones.get(phone)?.bars.at(-1);
+    if (open && open.to > t) open.to = t;
+    hearTalk(t);
+  };
+  const holds = (t: number, phone: string, on: boolean) => {
+    if (phone === origin) callerHolds = on;
+    const end = talks.get(phone);
+    if (end) {
+      end.holds = on;
+      bar(lane(phone, end.personId), t, on ? 'holding' : 'talking', on ? 'holds' : 'talks');
+    }
+    hearTalk(t);
+  };
+
   for (const e of trace) {
     if (!isTold(e, 'drawn')) continue;
     switch (e.kind) {
@@ -137,8 +177,34 @@ export function ringChart(
         break;
       }
       case 'answered':
-        bar(lane(e.phone, e.personId), e.t, 'talking', 'talks');
-        hear(e.t, 'talking', `talks with ${whoseName(system, e.phone, e.personId)}`);
+        waitsIn = '';
+        talks.clear();
+        comes(e.t, e.phone, e.personId);
+        break;
+      case 'held':
+        holds(e.t, e.phone, true);
+        break;
+      case 'taken back':
+        holds(e.t, e.phone, false);
+        break;
+      case 'joins':
+        comes(e.t, e.phone, e.personId);
+        break;
+      case 'leaves':
+        goes(e.t, e.phone);
+        break;
+      case 'passed on':
+        goes(e.t, e.by);
+        break;
+      case 'parked':
+        goes(e.t, e.by);
+        hear(e.t, 'waiting', `waits on ${e.slot}`);
+        break;
+      case 'phone gone':
+        hear(e.t, 'waiting', 'is asked to wait a moment');
+        break;
+      case 'phone there again':
+        hearTalk(e.t);
         break;
       case 'not rung':
         if (e.phone && !lane(e.phone, e.personId).bars.length) lane(e.phone, e.personId).notRung = e.why;
@@ -159,7 +225,7 @@ export function ringChart(
         e satisfies never;
     }
   }
-  const length = shorten(caller, phones, last);
+  const length = shorten(trace, caller, phones, last);
   const tried = [...phones.values()].map(dropEmpty);
   const rung = tried.filter((l) => l.bars.length);
   return { lanes: [dropEmpty(caller), ...rung, ...tried.filter((l) => !l.bars.length)], length };
@@ -168,9 +234,12 @@ export function ringChart(
 const dropEmpty = (lane: Lane): Lane => ({ ...lane, bars: lane.bars.filter((b) => b.to > b.from) });
 
 /** Cuts a long conversation short, so that the seconds before it can be read. @returns the length to draw */
-function shorten(caller: Lane, phones: Map<string, Lane>, last: number): number {
-  const talk = caller.bars.find((b) => b.kind === 'talking');
-  const length = talk && last - talk.from > SHOWN_TALK_MS ? talk.from + SHOWN_TALK_MS : last;
+function shorten(trace: Trace, caller: Lane, phones: Map<string, Lane>, last: number): number {
+  // A long talk is the end of most calls; where something still happens in it, it is cut after that.
+  const talk = caller.bars.at(-1)?.kind === 'talking' ? caller.bars.at(-1) : undefined;
+  const acts = trace.findLast((e) => e.kind !== 'ended' && isTold(e, 'drawn'))?.t ?? 0;
+  const from = talk && Math.max(talk.from, acts);
+  const length = from !== undefined && last - from > SHOWN_TALK_MS ? from + SHOWN_TALK_MS : last;
   for (const lane of [caller, ...phones.values()])
     for (const bar of lane.bars) bar.to = Math.min(bar.to, length);
   return Math.max(length, 1000);

@@ -4,8 +4,17 @@ import { branchInWords, stepInWords } from '../../answering';
 import { allSteps, type Step, type System } from '../../system';
 import { addressLine, writeNumber } from '../../numbering';
 import { addressOfHelp } from '../base/help';
-import { mailboxName, phoneName, queueName, rungName, sentOnTo, showingInWords } from '../base/names';
-import { ending, showing } from './summary';
+import {
+  endName,
+  mailboxName,
+  passedTo,
+  phoneName,
+  queueName,
+  rungName,
+  sentOnTo,
+  showingInWords,
+} from '../base/names';
+import { ending, showing, shownInWords } from './summary';
 import type { Happening, Trace } from '../base/trace';
 
 /** One line for each event: "  22.0 s  Rosa Delgado · Desk phone: not answered". */
@@ -26,8 +35,10 @@ function say(e: Happening, system: System): string {
       const to =
         e.to.kind === 'digits'
           ? e.to.digits
-          : (e.numberId && system.numbers[e.numberId]?.label) ||
-            writeNumber(e.to.e164, system.business.country);
+          : e.to.kind === 'target'
+            ? passedTo(system, e.to.target)
+            : (e.numberId && system.numbers[e.numberId]?.label) ||
+              writeNumber(e.to.e164, system.business.country);
       return `call from ${from} to ${to}`;
     }
     case 'step': {
@@ -147,6 +158,38 @@ function say(e: Happening, system: System): string {
       return 'no mailbox to leave a message in';
     case 'emergency':
       return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}${e.elsewhere ? ' as the business’s: where this phone is is not known' : ''}${e.callback ? `, rings back ${writeNumber(e.callback, system.business.country)}` : ''}`;
+    case 'goes out':
+      return `calls ${writeNumber(e.number, system.business.country)}, showing ${shownInWords(e.shows, system)}`;
+    case 'machine':
+      return `${phoneName(system, e.phone)}: a machine answers`;
+    case 'held':
+      return `${endName(system, e)}: holds`;
+    case 'hold reminder':
+      return `${endName(system, e)}: is reminded of who is held`;
+    case 'taken back':
+      return `${endName(system, e)}: takes it back`;
+    case 'passed on':
+      return `${endName(system, { ...e, phone: e.by })} passes it on to ${passedTo(system, e.to)} (${e.how})`;
+    case 'comes back':
+      return `comes back to ${endName(system, { ...e, phone: e.to })}: ${e.why}`;
+    case 'joins':
+      return `${endName(system, e)} joins (${e.how})`;
+    case 'leaves':
+      return `${endName(system, e)} leaves, the others go on`;
+    case 'parked':
+      return `${endName(system, { ...e, phone: e.by })} parks it on ${e.slot}`;
+    case 'fetched':
+      return `${endName(system, e)} fetches it from ${e.slot}`;
+    case 'picked up':
+      return `${endName(system, e)} picks it up`;
+    case 'keys sent':
+      return `${endName(system, e)} sends ${e.count === 1 ? 'a key' : `${e.count} keys`}`;
+    case 'phone gone':
+      return `${endName(system, e)}: gone, the others wait a moment`;
+    case 'phone there again':
+      return `${endName(system, e)}: there again`;
+    case 'not done':
+      return `${endName(system, { ...e, personId: null })}: not done, ${e.why}`;
     case 'ended':
       return `end (${e.by}): ${ending(e.outcome, system)}${showing(e.outcome, system)}`;
   }

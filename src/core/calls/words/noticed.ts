@@ -80,6 +80,20 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
     case 'recording started':
     case 'answered':
     case 'emergency':
+    case 'goes out':
+    case 'machine':
+    case 'held':
+    case 'taken back':
+    case 'passed on':
+    case 'comes back':
+    case 'joins':
+    case 'leaves':
+    case 'parked':
+    case 'fetched':
+    case 'picked up':
+    case 'keys sent':
+    case 'phone gone':
+    case 'phone there again':
     case 'ended':
       // When it happens is kept apart.
       return [{ ...e, t: 0 }];

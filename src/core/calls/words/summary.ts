@@ -2,7 +2,8 @@
 import { writeNumber } from '../../numbering';
 import type { System } from '../../system';
 import { featureInWords } from './feature-words';
-import { listed, mailboxName, queueName, whoseName } from '../base/names';
+import { listed, mailboxName, passedTo, queueName, whoseName } from '../base/names';
+import { CALLER } from '../base/talk';
 import type { Shown } from '../base/shown';
 import { outcomeOf, type Outcome, type Trace } from '../base/trace';
 import { isTold, type ToldIn } from './told';
@@ -13,7 +14,7 @@ const seconds = (ms: number): string => `${Math.round(ms / 100) / 10} s`;
 export function outcomeInWords(trace: Trace, system: System): string {
   const ended = outcomeOf(trace);
   if (!ended) return 'still going on';
-  const answered = trace.find((e) => e.kind === 'answered');
+  const answered = trace.findLast((e) => e.kind === 'answered');
   if (answered && ended.outcome.kind === 'answered')
     return `answered by ${whoseName(system, ended.outcome.phone, ended.outcome.personId)} at ${seconds(answered.t)}`;
   const tone = trace.find((e) => e.kind === 'tone');
@@ -51,6 +52,12 @@ export function ending(outcome: Outcome, system: System): string {
       return 'ended: redirected too often';
     case 'emergency':
       return `put through to ${outcome.number}`;
+    case 'outside':
+      return `${written(outcome.number, system)}: ${outcome.how}`;
+    case 'handed on':
+      return 'went on in another call';
+    case 'not done':
+      return `not done: ${outcome.why}`;
     case 'went out':
       return `went out to ${written(outcome.number, system)}`;
     case 'not moved yet':
@@ -100,6 +107,11 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
   const parts: string[] = [];
   let offered: string[] = [];
   let from = 0;
+  /** The last to answer is told at the end. */
+  const answers = trace.findLastIndex((e) => e.kind === 'answered');
+  const lastAnswer = trace[answers];
+  /** Where people did something with the call after it, it is told in its place. */
+  const goesOn = trace.slice(answers + 1).some((e) => e.kind !== 'ended' && isTold(e, 'said'));
   for (const e of trace) {
     if (e.kind === 'leg offered') {
       if (!offered.length) from = e.t;
@@ -117,12 +129,13 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
       // The same people for the same reasons are told of once.
       if (!parts.includes(words)) parts.push(words);
     }
-    const told = isTold(e, 'said') ? partOf(e, system, played) : null;
+    const told = isTold(e, 'said') && (goesOn || e !== lastAnswer) ? partOf(e, system, played) : null;
     if (told) parts.push(told);
   }
   const ended = outcomeOf(trace);
-  if (ended) {
-    const answered = trace.find((e) => e.kind === 'answered');
+  if (ended && goesOn && ended.outcome.kind === 'answered') parts.push(`over after ${seconds(ended.t)}`);
+  else if (ended) {
+    const answered = lastAnswer;
     const at = ended.outcome.kind === 'answered' && answered ? answered.t : ended.t;
     parts.push(
       `${ending(ended.outcome, system)} ${ended.outcome.kind === 'answered' ? 'at' : 'after'} ${seconds(at)}${showing(ended.outcome, system)}`,
@@ -149,10 +162,33 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
       return `waits in ${queueName(system, e.queueId)}`;
     case 'left queue':
       return `${e.way} after ${e.waitedSeconds} s`;
+    case 'answered':
+      return `${whoseName(system, e.phone, e.personId)} answered at ${seconds(e.t)}`;
+    case 'goes out':
+      return `showing ${shownInWords(e.shows, system)}`;
+    case 'machine':
+      return 'a machine answered';
+    case 'passed on':
+      return `${nameOf(system, e.by, e.personId)} passed it on to ${passedTo(system, e.to)}`;
+    case 'comes back':
+      return `back at ${nameOf(system, e.to, e.personId)}: ${e.why}`;
+    case 'joins':
+      return e.how === 'added' ? `${nameOf(system, e.phone, e.personId)} joined` : null;
+    case 'parked':
+      return `${nameOf(system, e.by, e.personId)} parked it on ${e.slot}`;
+    case 'fetched':
+      return `${nameOf(system, e.phone, e.personId)} fetched it from ${e.slot}`;
+    case 'picked up':
+      return `${nameOf(system, e.phone, e.personId)} picked it up`;
+    case 'phone gone':
+      return `the phone of ${nameOf(system, e.phone, e.personId)} was gone`;
     case 'redirected':
       return `sent on by ${system.people[e.from]?.name ?? 'somebody'} (${e.why})`;
   }
 }
+
+const nameOf = (system: System, phone: string, personId: string | null): string =>
+  phone === CALLER ? 'the caller' : whoseName(system, phone, personId);
 
 /** Where the ringing told of so far is over, or somebody who waits presses a key to leave it. */
 const STOPS_RINGING: readonly Trace[number]['kind'][] = [
@@ -163,6 +199,12 @@ const STOPS_RINGING: readonly Trace[number]['kind'][] = [
   'ended',
   'key',
   'left queue',
+  'picked up',
+  'machine',
+  'passed on',
+  'comes back',
+  'fetched',
+  'parked',
 ];
 
 const menuName = (id: string | null, system: System): string =>

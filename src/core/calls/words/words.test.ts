@@ -89,15 +89,11 @@ describe('the outcome in words, with the second it came at', () => {
       'taken by the own voicemail of Tomas Brandt after 25 s',
     ],
     ['an emergency call', { dials: '911' }, 'put through to 911 after 0 s'],
-    [
-      'an outside call',
-      { dials: '9 1 206 555 0199' },
-      'went out to (206) 555-0199 after 0 s, showing (360) 555-0142',
-    ],
+    ['an outside call', { dials: '9 1 206 555 0199' }, '(206) 555-0199: not answered after 60 s'],
     [
       'an outside call with a hidden number',
       { dials: '*67 9 1 206 555 0199' },
-      'went out to (206) 555-0199 after 0 s, showing a hidden number',
+      '(206) 555-0199: not answered after 60 s',
     ],
     ['nonsense dialled', { dials: '4711' }, 'not in service after 0 s'],
     [

@@ -1,5 +1,6 @@
 /** How people behave during a call that is worked out in advance. All its times are seconds, as people give them. */
 import { z } from 'zod';
+import { IfNobody, PassTarget } from './people';
 import { Id } from './primitives';
 
 const seconds = z.number().min(0).max(3600);
@@ -20,6 +21,28 @@ export const Act = z.discriminatedUnion('does', [
   /** The phone is off or has no network. */
   z.object({ does: z.literal('is switched off') }),
 ]) satisfies z.ZodType<Act>;
+
+/** What somebody does with a call they are in. */
+export const Doing = z.discriminatedUnion('does', [
+  z.object({ does: z.literal('holds') }),
+  z.object({ does: z.literal('takes back') }),
+  z.object({ does: z.literal('passes on'), to: PassTarget, ifNobody: IfNobody.default({ then: 'back' }) }),
+  /** `a word`: the call is held meanwhile; `add`: whoever answers joins; `move`: another phone of theirs takes the call. */
+  z.object({ does: z.literal('calls about it'), to: PassTarget, as: z.enum(['a word', 'add', 'move']) }),
+  z.object({ does: z.literal('joins them') }),
+  z.object({ does: z.literal('goes back') }),
+  z.object({ does: z.literal('puts all together') }),
+  z.object({ does: z.literal('parks') }),
+  /** Takes the call while it rings at a colleague. */
+  z.object({ does: z.literal('picks up') }),
+  z.object({ does: z.literal('hangs up') }),
+  /** The phone, its window or its network is gone; or there again. */
+  z.object({ does: z.literal('is gone') }),
+  z.object({ does: z.literal('is there again') }),
+]);
+
+/** Somebody does something so many seconds after the call is first answered; picking it up, so many after it arrives. */
+export const Then = z.object({ personId: Id, after: seconds, doing: Doing });
 
 export const Behaviour = z.object({
   people: z.record(Id, Act).default({}),
@@ -45,7 +68,12 @@ export const Behaviour = z.object({
       stays: z.boolean().optional(),
     })
     .default({ hangsUpAfter: null, talks: 60, message: 12 }),
+  /** What people do once the call is answered. */
+  then: z.array(Then).max(20).optional(),
 }) satisfies z.ZodType<Behaviour>;
+
+export type Doing = z.infer<typeof Doing>;
+export type Then = { personId: string; after: Seconds; doing: Doing };
 
 export type Act =
   | { does: 'nothing' | 'is on a call' | 'is switched off' }
@@ -63,4 +91,5 @@ export interface Behaviour {
     keys?: { after: Seconds; press: string }[] | undefined;
     says?: Record<string, string> | undefined;
   };
+  then?: Then[] | undefined;
 }

@@ -11,6 +11,22 @@ export const ForwardTarget = z.discriminatedUnion('to', [
   z.object({ to: z.literal('mailbox'), mailboxId: Id }),
 ]);
 
+/** Where a call is passed on to by somebody who talks with the caller, or called by choosing it in place of digits. */
+export const PassTarget = z.discriminatedUnion('to', [
+  ...ForwardTarget.options,
+  z.object({ to: z.literal('queue'), queueId: Id }),
+  z.object({ to: z.literal('plan'), planId: Id }),
+  /** One phone, by itself. */
+  z.object({ to: z.literal('phone'), phoneId: Id }),
+]);
+
+/** What becomes of a call that is passed on and that nobody takes there. */
+export const IfNobody = z.discriminatedUnion('then', [
+  z.object({ then: z.literal('back') }),
+  z.object({ then: z.literal('their voicemail') }),
+  z.object({ then: z.literal('another'), to: PassTarget }),
+]);
+
 /** The ordered list of ways one person is reached, when they are rung as a person. */
 export const Reach = z.object({
   always: ForwardTarget.nullable(),
@@ -186,6 +202,8 @@ export const Group = z.object({
 });
 
 export type ForwardTarget = z.infer<typeof ForwardTarget>;
+export type IfNobody = z.infer<typeof IfNobody>;
+export type PassTarget = z.infer<typeof PassTarget>;
 export type Exceptions = z.infer<typeof Exceptions>;
 export type Screening = z.infer<typeof Screening>;
 export type HiddenCallers = z.infer<typeof HiddenCallers>;

@@ -59,6 +59,23 @@ export const usualUnwanted = (): Unwanted => ({
   mailboxId: null,
 });
 
+/** Extensions in which a call waits until somebody dials them. */
+export const ParkSlots = z
+  .object({ from: Extension, to: Extension })
+  .refine(
+    (r) => r.from.length === r.to.length && r.from <= r.to,
+    'From and to have the same number of digits, and from is not after to.',
+  )
+  .refine((r) => Number(r.to) - Number(r.from) < 20, 'At most 20 slots.');
+
+/** The slots of a business, the lowest first; none where it has none. */
+export const slotsOf = ({ park }: Pick<Business, 'park'>): string[] =>
+  park
+    ? Array.from({ length: Number(park.to) - Number(park.from) + 1 }, (_, i) =>
+        String(Number(park.from) + i).padStart(park.from.length, '0'),
+      )
+    : [];
+
 export const Business = z.object({
   name,
   country: CountryCode,
@@ -78,6 +95,8 @@ export const Business = z.object({
   unwanted: Unwanted.optional(),
   /** Words the machine says wrongly. */
   respellings: z.array(Respelling).max(200).optional(),
+  /** Where calls are parked; absent is nowhere. */
+  park: ParkSlots.optional(),
 });
 
 export const NumberHeld = z.object({

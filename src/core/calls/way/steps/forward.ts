@@ -10,7 +10,8 @@ export const forward: Walk<ForwardStep> = (run, call, { step, next }) => {
   call.person = null;
   call.how = { ringBusy: false, confirm: step.confirm };
   run.say(call, { t: 0, kind: 'shown', number: shownTo(step.shows, run, call) });
-  return void offerOutside(run, call, step.number, step.seconds * 1000);
+  const how = offerOutside(run, call, step.number, step.seconds * 1000);
+  return how === 'ringing' ? undefined : next;
 };
 
 /** What an outside phone sees of a call that is forwarded to it; null is a hidden number. */
