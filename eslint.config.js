@@ -71,6 +71,7 @@ const FLOORS = [
       'people',
       'answering',
       'calls',
+      'phone',
       'coverage',
       'promises',
       'findings',

@@ -113,7 +113,7 @@ export const demoCommands = (): Command[] => [
   { do: 'plan.set', id: 'service', change: { extension: '300' } },
   ...NUMBERS,
   ...PROMISES,
-  { do: 'business.set', change: { defaultCallerId: '+13605550142' } },
+  { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
   { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },
   { do: 'site.set', id: 'store', change: { notify: { personIds: ['wren'], mailTo: [] } } },

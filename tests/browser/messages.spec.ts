@@ -69,7 +69,7 @@ test('spam is put aside and looked through; a blocked number is refused at once 
   await expect(list).toContainText('set by whoever runs the system');
   const outside = await context.newPage();
   await outside.goto('/bench/phone?business=lantern-cove');
-  await outside.getByLabel('Calling from').selectOption('(604) 555-0126');
+  await outside.getByLabel('Number of this phone').selectOption('(604) 555-0126');
   await outside.getByRole('button', { name: 'Charters', exact: true }).click();
   await outside.getByRole('button', { name: 'Call', exact: true }).click();
   await expect(outside.getByTestId('outside-ended')).toContainText('refused: the caller is blocked');

@@ -13,7 +13,7 @@ export { emptyMemory } from './base/state';
 export { saidSoFar, type Note } from './words/said';
 export { rehearse, rehearseAsNow, simulate } from './engine/rehearse';
 export { ending, outcomeInWords, sentence, shownInWords, showing } from './words/summary';
-export { numberShownBy, shownBy, type Shown } from './base/shown';
+export { numbersToShow, numberShownBy, shownBy, shownOn, type Shown } from './base/shown';
 export {
   addressOfHelp,
   emergencyAnywhere,
@@ -27,7 +27,7 @@ export {
 export { traceLines } from './words/lines';
 export { noticed, type Noticed } from './words/noticed';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './words/chart';
-export { listed, phoneName, whoCalls, whoseName } from './base/names';
+export { endName, listed, passedTo, phoneName, whoCalls, whoseName } from './base/names';
 export { isQuiet } from './people/eligible';
 export { ringableNow, supposedOn, type Ringable, type Supposed } from './engine/ringable';
 export { awayAt, standInFor } from './base/away';

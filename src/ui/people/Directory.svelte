@@ -10,7 +10,8 @@
   import { Line } from '../phone/line.svelte';
   import { theBusiness } from '../window/session.svelte';
   import PersonCards from './PersonCards.svelte';
-  import { presenceOf, type Presence } from './presence';
+  import { presenceInWords, presenceOf, type Presence } from '$core/phone';
+  import { lamp } from './lamp';
 
   /** People, rooms and groups with what one may see of them; on screen, on paper, and as files. */
   const DOTS = { free: 'on', busy: 'busy', away: 'waiting', off: 'off' } as const;
@@ -148,7 +149,7 @@
                   .join(' · ')}</td
               >
               <td class="now"
-                >{#if p}<Dot kind={DOTS[p.kind]} />{p.words}{/if}</td
+                >{#if p}<Dot kind={DOTS[lamp(p)]} />{presenceInWords(p, dateText)}{/if}</td
               >
             </tr>
           {/each}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { CALLER, ending, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
+  import { CALLER, ending, hears, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
   import { callerLock, type LiveCall } from '$exchange';
   import { readOne } from '$workspace';
@@ -11,6 +11,7 @@
   import { theBusiness } from '../window/session.svelte';
   import CallerSound from './CallerSound.svelte';
   import Keypad from './Keypad.svelte';
+  import OutsideCalled from './OutsideCalled.svelte';
   import { heardInWords } from './heard';
   import { hold, Line } from './line.svelte';
   import { Recorder } from './recorder.svelte';
@@ -32,6 +33,8 @@
   let dialled = $state(memory.get('dialled') ?? '');
   const remembered = memory.get('call');
   let callId = $state(remembered);
+  /** Somebody has called this number. */
+  let called = $state(false);
   let words = $state(memory.get('words') ?? '');
   let problem = $state('');
   let last = $state.raw<LiveCall | null>(null);
@@ -69,8 +72,15 @@
   const heard = $derived.by(() => {
     if (!call) return '';
     if (call.phase === 'ringing' && !waitingIn(call)) return 'You hear it ringing.';
-    if (call.phase === 'talking')
-      return `You talk with ${listed(call.ends.filter((e) => e.phone !== CALLER).map((e) => whoseName(system, e.phone, e.personId)))}.`;
+    if (call.phase === 'parked') return 'You wait, and hear music.';
+    if (call.phase === 'talking') {
+      const me = call.ends.find((e) => e.phone === CALLER);
+      const what = me ? hears(me, call.ends) : 'nothing';
+      if (what === 'music') return 'You are held, and hear music.';
+      if (what === 'nothing') return 'One moment, please.';
+      const others = call.ends.filter((e) => e.phone !== CALLER);
+      return `You talk with ${listed(others.map((e) => whoseName(system, e.phone, e.personId)))}.`;
+    }
     if (call.phase === 'tone') return 'The tone.';
     if (call.phase === 'message') return 'Speak now.';
     if (call.phase === 'queued' || (call.phase === 'ringing' && waitingIn(call))) return whileWaiting(call);
@@ -152,11 +162,23 @@
       },
     });
   }
+  /** In a talk keys reach who is talked with; else the system hears them. */
+  function press(key: string) {
+    if (!call) return;
+    const callId = call.request.id;
+    if (call.phase === 'talking') void line.act({ kind: 'send keys', callId, phone: CALLER, keys: key });
+    else void line.act({ kind: 'press', callId, key });
+  }
   async function hangUp() {
     if (!call) return;
     if (recorder.on) await recorder.stop();
     if (call.phase === 'message') await line.say(call.request.id, { text: words, sound: recorder.sound });
-    await line.act({ kind: 'hang up', callId: call.request.id, by: 'caller' });
+    await line.act({
+      kind: 'hang up',
+      callId: call.request.id,
+      by: 'caller',
+      ...(call.phase === 'talking' ? { phone: CALLER } : {}),
+    });
   }
   /** Quieter than this counts as silence: about -40 dB below the loudest. Common practice, no source. */
   const SILENT_BELOW = 0.01;
@@ -191,7 +213,15 @@
 <header><b>Outside phone</b><span>A stand-in: anybody who calls {system.business.name}</span></header>
 <main>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
-  {#if going && call}
+  {#if from !== 'hidden' && !going}{#key from}<OutsideCalled
+        number={from}
+        {line}
+        {system}
+        bind:busy={called}
+      />{/key}{/if}
+  {#if called}
+    <!-- Whoever is called cannot call meanwhile. -->
+  {:else if going && call}
     <section class="card" aria-live="polite" data-testid="outside-call">
       <p class="soft">Calling {dialled} · {durationText(Math.max(0, theBusiness().now - call.request.at))}</p>
       <h1 class="heard">{heard}</h1>
@@ -220,15 +250,22 @@
           <Button size="small" type="submit">Say it</Button>
         </form>
       {/if}
-      {#if ['menu', 'asked', 'queued', 'ringing', 'greeting', 'tone', 'message', 'inbox'].includes(call.phase)}
-        <Keypad onpress={(key) => void line.act({ kind: 'press', callId: call.request.id, key })} />
+      {#if ['menu', 'asked', 'queued', 'ringing', 'greeting', 'tone', 'message', 'inbox', 'talking'].includes(call.phase)}
+        <Keypad onpress={press} />
       {/if}
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
     </section>
   {:else}
     <form class="card" onsubmit={place}>
       <div class="fields">
-        <Select labelText="Calling from" bind:selected={from}>
+        <Select
+          labelText="Number of this phone"
+          selected={from}
+          on:update={(e) => {
+            from = String(e.detail);
+            memory.set('from', from);
+          }}
+        >
           {#each callers as c (c)}<SelectItem value={c} text={theBusiness().number(c, system)} />{/each}
           <SelectItem value="hidden" text="a hidden number" />
         </Select>

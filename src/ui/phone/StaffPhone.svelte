@@ -1,16 +1,26 @@
 <script lang="ts">
-  import { Button, Toggle } from 'carbon-components-svelte';
+  import { Toggle } from 'carbon-components-svelte';
   import { onDestroy, onMount, untrack } from 'svelte';
-  import { whoCalls } from '$core/calls';
   import { isOn, withOwn, type Setting } from '$core/system';
   import { phoneLock } from '$exchange';
-  import { durationText } from '../format';
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../messages/MessageCard.svelte';
   import MessageLight from '../phones/MessageLight.svelte';
   import IfCalled from '../people/IfCalled.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import { ending, outcomeOf, partyOf } from '$core/calls';
+  import { profileOf } from '$core/numbering';
+  import type { LiveCall } from '$exchange';
+  import { callsNear, callsOf, type Callee } from '$core/phone';
+  import CallerSound from './CallerSound.svelte';
+  import { heardInWords } from './heard';
+  import { playCadence, VOICEMAIL_TONE } from './tones';
+  import { freshId } from '../ids';
   import { hold, Line } from './line.svelte';
+  import CallField from './talk/CallField.svelte';
+  import Knock from './talk/Knock.svelte';
+  import Near from './talk/Near.svelte';
+  import Talk from './talk/Talk.svelte';
   import Origin from '../reach/Origin.svelte';
   import OwnCalls from './OwnCalls.svelte';
   import { Outbox } from './outbox.svelte';
@@ -48,7 +58,65 @@
         c.legs.some((l) => l.phone === phoneId && (l.state === 'sounding' || l.state === 'confirming')),
     ),
   );
-  const talking = $derived(line.calls.find((c) => c.ends.some((e) => e.phone === phoneId)));
+  /** The calls of this phone: it talks in some, calls in some, is rung for some. */
+  const ownCalls = $derived(callsOf(line.calls, phoneId, system));
+  const busy = $derived(ownCalls.some((c) => c.part !== 'is rung'));
+  const near = $derived(callsNear(line.calls, phoneId, system));
+  /** The call this phone goes the way of, until somebody answers: it hears what a caller hears. */
+  const calling = $derived(
+    line.calls.find(
+      (c) => !['over', 'talking'].includes(c.phase) && partyOf(c.request.from, c.from) === phoneId,
+    ) ?? null,
+  );
+  const heard = $derived.by(() => {
+    if (!calling) return '';
+    if (calling.phase === 'ringing') return 'You hear it ringing.';
+    if (calling.phase === 'tone') return 'The tone.';
+    if (calling.phase === 'message') return 'Speak now.';
+    if (calling.phase === 'queued') return 'You wait, and hear music.';
+    return heardInWords(calling, system, theBusiness().now, theBusiness().view.messages);
+  });
+  $effect(() => {
+    const phase = calling?.phase;
+    if (phase === 'ringing') return playCadence(profileOf(system.business.country).ringback);
+    if (phase === 'tone') return playCadence(VOICEMAIL_TONE);
+    return undefined;
+  });
+  /** How the last call this phone placed ended where nobody took it: said until the next is placed. */
+  let ended = $state('');
+  let last: LiveCall | null = null;
+  $effect(() => {
+    const over = line.calls.find((c) => c.phase === 'over' && c.request.id === last?.request.id);
+    const outcome = over && outcomeOf(over.trace)?.outcome;
+    if (outcome && outcome.kind !== 'handed on' && outcome.kind !== 'answered') {
+      const words = ending(
+        outcome,
+        untrack(() => system),
+      );
+      ended = words[0]!.toUpperCase() + words.slice(1) + '.';
+    }
+    if (calling) {
+      last = calling;
+      ended = '';
+    }
+  });
+  let muted = $state(false);
+  $effect(() => {
+    if (!busy) muted = false;
+  });
+  function call({ to }: Callee, shows: string | undefined) {
+    void line.act({
+      kind: 'place',
+      request: {
+        id: freshId('call'),
+        at: theBusiness().now,
+        from: { kind: 'phone', phoneId },
+        to,
+        behaviour: null,
+        ...(shows ? { shows } : {}),
+      },
+    });
+  }
   const dndSet = $derived(person && theBusiness().standing.dnd[person.id]);
   const dnd = $derived(isOn(dndSet, theBusiness().minute));
   const online = $derived(registration?.condition !== 'no network');
@@ -94,7 +162,6 @@
   );
   const act = (kind: 'answer' | 'decline' | 'to mailbox') =>
     ringing && line.act({ kind, callId: ringing.request.id, phone: phoneId });
-  const hangUp = () => talking && line.act({ kind: 'hang up', callId: talking.request.id, by: 'called' });
   const setDnd = (on: boolean) =>
     person &&
     send(on ? 'Do not disturb is on' : 'Do not disturb is off', [
@@ -111,6 +178,7 @@
 </script>
 
 <Notices />
+<CallerSound call={calling} {system} />
 {#if !phone || !person}
   <div class="card pad">
     <h1>This phone has been removed</h1>
@@ -141,7 +209,14 @@
     </span>
   </header>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
-  {#if ringing}
+  {#if ringing && busy}
+    <Knock
+      call={ownCalls.find((c) => c.id === ringing.request.id)}
+      onanswer={() => void act('answer')}
+      ondecline={() => void act('decline')}
+    />
+  {/if}
+  {#if ringing && !busy}
     <Ringing
       call={ringing}
       {phoneId}
@@ -150,13 +225,17 @@
       ondecline={() => void act('decline')}
       onmailbox={() => void act('to mailbox')}
     />
-  {:else if talking}
-    <section class="talk" data-testid="talking">
-      <p class="soft">Talking with</p>
-      <h1>{whoCalls(system, talking.request.from)}</h1>
-      <p class="soft">{durationText(Math.max(0, theBusiness().now - talking.since))}</p>
-      <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
-    </section>
+  {:else if busy}
+    <Talk
+      calls={ownCalls}
+      live={line.calls}
+      {line}
+      where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
+      now={theBusiness().now}
+      {muted}
+      sound={heard}
+      onmute={() => (muted = !muted)}
+    />
   {:else if settingUp}
     <SetUp
       {person}
@@ -178,6 +257,32 @@
     </div>
   {:else}
     <main>
+      <div class="dial">
+        <CallField
+          where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
+          calls={line.calls}
+          what="call"
+          label="Call a name, extension or number"
+          onchoose={call}
+        />
+        {#if ended}<p role="status" data-testid="call-ended">{ended}</p>{/if}
+        <Near
+          {near}
+          onfetch={(slot) =>
+            call(
+              {
+                key: slot,
+                name: slot,
+                detail: '',
+                to: { kind: 'digits', digits: slot },
+                target: null,
+                personId: null,
+              },
+              undefined,
+            )}
+          onpickup={(callId) => void line.act({ kind: 'pick up', callId, phone: phoneId })}
+        />
+      </div>
       {#if inTheWay.length}
         <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
           <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
@@ -285,16 +390,11 @@
       gap: 0 22px;
       align-items: start;
     }
+    .dial,
     .note,
     .foot {
       grid-column: 1 / 3;
     }
-  }
-  .talk {
-    padding: 30px 24px;
-  }
-  .talk h1 {
-    font-size: var(--text-figure);
   }
   .problem {
     background: var(--alarm-wash);

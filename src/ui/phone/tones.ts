@@ -48,3 +48,5 @@ export function playCadence({ hertz, onOff }: Cadence, loudness = 0.12): () => v
 
 /** The tone after a greeting: 1000 Hz for half a second. Common practice, no source. */
 export const VOICEMAIL_TONE: Cadence = { hertz: [1000], onOff: [500, 3_600_000] };
+/** A second call knocks: 440 Hz for 0.3 s every 10 s, as North America has it (from memory). */
+export const KNOCK: Cadence = { hertz: [440], onOff: [300, 9700] };

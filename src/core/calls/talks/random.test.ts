@@ -243,7 +243,7 @@ it('a rehearsal and the acts of real people leave the same trace', () => {
         else if (d.does === 'takes back') engine.act(at, { kind: 'take back', ...on });
         else engine.act(at, { kind: 'park', ...on });
       }
-      engine.advance(TEN + 3_60_000);
+      engine.advance(TEN + 3_600_000);
       expect(engine.calls.get('a')!.trace).toEqual(rehearsed);
     }),
     { numRuns: 80, seed: 5 },

@@ -1,0 +1,307 @@
+/** What a phone shows of its calls, and what can be done with each: by word, by key, in the order of need. */
+import {
+  CALLER,
+  hears,
+  mayPickUp,
+  outsideNumber,
+  partyOf,
+  passedTo,
+  saidSoFar,
+  whoseName,
+  worldOf,
+  type CallState,
+  type End,
+  type Hears,
+  type Note,
+} from '../calls';
+import { writeNumber } from '../numbering';
+import { contactOf, slotsOf, type System } from '../system';
+
+/** What of a call a phone is told. */
+export type Told = Pick<
+  CallState,
+  | 'request'
+  | 'from'
+  | 'phase'
+  | 'since'
+  | 'until'
+  | 'legs'
+  | 'ends'
+  | 'passing'
+  | 'parked'
+  | 'numberId'
+  | 'trace'
+>;
+
+/** One of those in a call, as a phone draws it. */
+export interface Other {
+  phone: string;
+  name: string;
+  /** The number, or which phone. */
+  detail: string;
+  /** It rings there, it talks, or it is held by us or on its own side. */
+  is: 'rings' | 'talks' | 'held' | 'holds' | 'gone' | 'waits';
+  hears: Hears | 'ringing';
+  /** Since when it is so, epoch milliseconds. */
+  since: number;
+}
+
+export interface PhoneCall {
+  id: string;
+  /** It is in the talk, calls, is rung, or may take it from a colleague. */
+  part: 'talks' | 'calls' | 'is rung';
+  /** Which number or extension it came by. */
+  line: string;
+  others: Other[];
+  /** This phone holds it since then. */
+  holds: number | null;
+  /** The call this one was placed about. */
+  about: { callId: string; as: 'a word' | 'add' | 'move' } | null;
+  /** What the caller said and pressed, as long as the call goes on. */
+  said: Note[];
+  since: number;
+  until: number | null;
+  /** Somebody passes it on to this phone. */
+  passedBy: string | null;
+  /** What happens by itself, in words; empty where nothing does. */
+  ahead: string;
+}
+
+const endDetail = (end: Pick<End, 'phone'>, system: System): string => {
+  const number = outsideNumber(end.phone);
+  if (number) return writeNumber(number, system.business.country);
+  return system.phones[end.phone]?.name ?? '';
+};
+
+/** Who calls, by the name of the contact where there is one. */
+function callerName(call: Told, system: System): { name: string; detail: string } {
+  const { from } = call;
+  if (from.kind === 'phone')
+    return { name: whoseName(system, from.phoneId), detail: endDetail({ phone: from.phoneId }, system) };
+  if (from.number === null) return { name: 'Hidden number', detail: '' };
+  return outsideName(from.number, system);
+}
+
+function outsideName(e164: string, system: System): { name: string; detail: string } {
+  const number = writeNumber(e164, system.business.country);
+  const contact = contactOf(e164, system.contacts);
+  return contact ? { name: contact.name, detail: number } : { name: number, detail: '' };
+}
+
+function nameOf(
+  phone: string,
+  personId: string | null,
+  call: Told,
+  system: System,
+): { name: string; detail: string } {
+  if (phone === CALLER) return callerName({ ...call, from: call.request.from }, system);
+  const number = outsideNumber(phone);
+  if (number) return outsideName(number, system);
+  return { name: whoseName(system, phone, personId), detail: endDetail({ phone }, system) };
+}
+
+function othersOf(call: Told, phoneId: string, system: System): Other[] {
+  if (call.phase === 'talking')
+    return call.ends
+      .filter((e) => e.phone !== phoneId)
+      .map((e): Other => {
+        const heard = hears(e, call.ends);
+        const is =
+          e.gone !== undefined
+            ? 'gone'
+            : e.holds !== undefined
+              ? 'holds'
+              : heard === 'music'
+                ? 'held'
+                : 'talks';
+        return {
+          phone: e.phone,
+          ...nameOf(e.phone, e.personId, call, system),
+          is,
+          hears: heard,
+          since: e.gone ?? e.holds ?? call.since,
+        };
+      });
+  const goes = partyOf(call.request.from, call.from);
+  const caller: Other[] =
+    goes === phoneId
+      ? []
+      : [{ phone: goes, ...callerName(call, system), is: 'waits', hears: 'ringing', since: call.since }];
+  const rung = call.legs
+    .filter((l) => l.state !== 'over' && l.phone !== phoneId)
+    .map((l): Other => ({
+      phone: l.phone,
+      ...nameOf(l.phone, l.personId, call, system),
+      is: 'rings',
+      hears: 'ringing',
+      since: call.since,
+    }));
+  return [...caller, ...rung];
+}
+
+/** The calls a phone takes part in or is rung for, those it talks in first, then the newest. */
+export function callsOf(calls: readonly Told[], phoneId: string, system: System): PhoneCall[] {
+  const found = calls.flatMap((call): PhoneCall[] => {
+    if (call.phase === 'over') return [];
+    const me = call.ends.find((e) => e.phone === phoneId);
+    const rung = call.legs.some(
+      (l) => l.phone === phoneId && (l.state === 'sounding' || l.state === 'confirming'),
+    );
+    const calling = !me && call.from.kind === 'phone' && call.from.phoneId === phoneId;
+    if (!me && !rung && !calling) return [];
+    return [
+      {
+        id: call.request.id,
+        part: me ? 'talks' : rung ? 'is rung' : 'calls',
+        line: (call.numberId && system.numbers[call.numberId]?.label) || 'Extension',
+        others: othersOf(call, phoneId, system),
+        holds: me?.holds ?? null,
+        about: call.request.about ?? null,
+        said: saidSoFar(call.trace, system),
+        since: call.since,
+        until: call.until,
+        passedBy:
+          call.passing && rung
+            ? call.passing.way === 'out'
+              ? whoseName(system, call.passing.by, call.passing.personId)
+              : null
+            : null,
+        ahead: aheadOf(call, phoneId, system),
+      },
+    ];
+  });
+  const order = (c: PhoneCall) => (c.part === 'talks' && c.holds === null ? 0 : c.part === 'is rung' ? 1 : 2);
+  return found.sort((a, b) => order(a) - order(b) || b.since - a.since);
+}
+
+/** What happens by itself, to whoever is rung when a call was passed on and comes back. */
+function aheadOf(call: Told, phoneId: string, system: System): string {
+  const { passing } = call;
+  if (!passing || call.phase !== 'ringing') return '';
+  if (passing.way === 'back') {
+    const why = call.trace.findLast((e) => e.kind === 'comes back');
+    return why
+      ? `Back from ${passing.to ? passedTo(system, passing.to) : 'where it was parked'}: ${why.why}.`
+      : '';
+  }
+  return passing.by === phoneId
+    ? ''
+    : `If you do not take it, it goes back to ${whoseName(system, passing.by, passing.personId)}.`;
+}
+
+/** Everything that can be done with a call on a phone. */
+export type ActName =
+  | 'take back'
+  | 'hold'
+  | 'mute'
+  | 'keypad'
+  | 'pass on'
+  | 'add'
+  | 'park'
+  | 'move'
+  | 'join'
+  | 'all together'
+  | 'back to'
+  | 'swap'
+  | 'hang up';
+
+export interface PhoneAct {
+  act: ActName;
+  words: string;
+  /** The key that does it. */
+  key: string;
+}
+
+const KEYS: Record<ActName, string> = {
+  'take back': 'h',
+  hold: 'h',
+  mute: 'm',
+  keypad: 'k',
+  'pass on': 't',
+  add: 'a',
+  park: 'p',
+  move: 'o',
+  join: 'Enter',
+  'all together': '3',
+  'back to': 'b',
+  swap: 's',
+  'hang up': 'Escape',
+};
+
+/**
+ * What can be done with the call a phone is in, in the order of need.
+ * @param second the call it has placed about that one, where there is one
+ */
+export function actsOn(
+  call: PhoneCall,
+  second: PhoneCall | undefined,
+  { system, taken, canMove }: { system: System; taken: readonly string[]; canMove: boolean },
+): PhoneAct[] {
+  const act = (name: ActName, words: string): PhoneAct => ({ act: name, words, key: KEYS[name] });
+  const hangUp = act('hang up', 'Hang up');
+  if (call.part === 'calls') return [act('keypad', 'Keypad'), act('hang up', 'Stop calling')];
+  if (second?.about?.as === 'a word') {
+    const them = second.others[0]?.name ?? 'them';
+    const first = call.others[0]?.name ?? 'the caller';
+    const talks = second.part === 'talks';
+    return [
+      act('join', talks ? `Put ${first} through` : 'Transfer now'),
+      ...(talks
+        ? [
+            act('all together', 'All three together'),
+            act('swap', call.holds === null ? `Back to ${them}` : 'Swap'),
+          ]
+        : []),
+      act('back to', `Back to ${first}, without ${them}`),
+    ];
+  }
+  const two = call.others.length === 1;
+  const slot = slotsOf(system.business).find((s) => !taken.includes(s));
+  return [
+    call.holds === null ? act('hold', 'Hold') : act('take back', 'Take back'),
+    act('mute', 'Mute'),
+    act('keypad', 'Keypad'),
+    ...(two ? [act('pass on', 'Transfer…')] : []),
+    act('add', 'Add…'),
+    ...(two && slot ? [act('park', `Park on ${slot}`)] : []),
+    ...(canMove ? [act('move', 'To another phone…')] : []),
+    hangUp,
+  ];
+}
+
+/** A call that rings at a colleague and may be taken, or that waits in a slot. */
+export interface Near {
+  id: string;
+  is: 'rings' | 'waits';
+  /** Who calls. */
+  name: string;
+  /** Who is rung, or the slot. */
+  where: string;
+  slot: string | null;
+}
+
+/** Calls a phone may take that are not for it: those that ring at whom its person shares a group with, and those parked. */
+export function callsNear(calls: readonly Told[], phoneId: string, system: System): Near[] {
+  const personId = system.phones[phoneId]?.personId ?? null;
+  const world = () => worldOf(system);
+  return calls.flatMap((call): Near[] => {
+    const { name } = callerName(call, system);
+    if (call.parked && call.phase !== 'over')
+      return [
+        { id: call.request.id, is: 'waits', name, where: `on ${call.parked.slot}`, slot: call.parked.slot },
+      ];
+    if (call.phase !== 'ringing' || call.legs.some((l) => l.phone === phoneId && l.state !== 'over'))
+      return [];
+    if (!mayPickUp({ world }, call as CallState, personId)) return [];
+    const rung = [
+      ...new Set(
+        call.legs.flatMap((l) => (l.state === 'over' ? [] : whoseName(system, l.phone, l.personId))),
+      ),
+    ];
+    return [{ id: call.request.id, is: 'rings', name, where: `at ${rung.join(', ')}`, slot: null }];
+  });
+}
+
+/** Slots in which a call waits. */
+export const slotsTaken = (calls: readonly Told[]): string[] =>
+  calls.flatMap((c) => (c.parked && c.phase !== 'over' ? c.parked.slot : []));

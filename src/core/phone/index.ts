@@ -1,0 +1,3 @@
+export * from './acts';
+export * from './callees';
+export * from './presence';

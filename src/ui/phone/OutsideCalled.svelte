@@ -1,0 +1,110 @@
+<script lang="ts">
+  import { Button } from 'carbon-components-svelte';
+  import { onDestroy, untrack } from 'svelte';
+  import { hears, isOurs, listed, outsidePhone, whoseName } from '$core/calls';
+  import { profileOf, writeNumber } from '$core/numbering';
+  import type { System } from '$core/system';
+  import { outsideLock } from '$exchange';
+  import { durationText } from '../format';
+  import { theBusiness } from '../window/session.svelte';
+  import Keypad from './Keypad.svelte';
+  import { hold, type Line } from './line.svelte';
+  import { playCadence } from './tones';
+
+  /** This window as the outside phone with its number: it rings when somebody of the business calls there. */
+  let {
+    number,
+    line,
+    system,
+    busy = $bindable(false),
+  }: { number: string; line: Line; system: System; busy?: boolean } = $props();
+  const phone = $derived(outsidePhone(number));
+  $effect(() => hold(outsideLock(number)));
+
+  const ringing = $derived(
+    line.calls.find((c) =>
+      c.legs.some((l) => l.phone === phone && (l.state === 'sounding' || l.state === 'confirming')),
+    ),
+  );
+  const talking = $derived(line.calls.find((c) => c.ends.some((e) => e.phone === phone)));
+  const call = $derived(talking ?? ringing);
+  $effect(() => {
+    busy = call !== undefined;
+  });
+  /** What this phone is shown: a number of the business, or none. */
+  const sees = $derived.by(() => {
+    const shown = call?.trace.findLast((e) => e.kind === 'goes out' || e.kind === 'shown');
+    if (shown?.kind === 'goes out')
+      return shown.shows
+        ? `${shown.shows.name} ${writeNumber(shown.shows.e164, system.business.country)}`.trim()
+        : 'a hidden number';
+    if (shown?.kind === 'shown')
+      return shown.number ? writeNumber(shown.number, system.business.country) : 'a hidden number';
+    return 'a number of the business';
+  });
+  const heard = $derived.by(() => {
+    const me = talking?.ends.find((e) => e.phone === phone);
+    if (!talking || !me) return '';
+    const what = hears(me, talking.ends);
+    if (what === 'music') return 'You are held, and hear music.';
+    if (what === 'nothing') return 'You hear nothing for a moment.';
+    const others = talking.ends.filter((e) => e !== me && (isOurs(e) || e.phone !== 'caller'));
+    return `You talk with ${listed(others.map((e) => whoseName(system, e.phone, e.personId))) || 'the caller'}.`;
+  });
+  $effect(() => {
+    if (ringing && !talking) return playCadence(profileOf(system.business.country).ringback);
+    return undefined;
+  });
+  let keyed = $state('');
+  function press(key: string) {
+    keyed += key;
+    if (talking) void line.act({ kind: 'send keys', callId: talking.request.id, phone, keys: key });
+  }
+  onDestroy(() => untrack(() => (busy = false)));
+</script>
+
+{#if talking}
+  <section class="card" aria-live="polite" data-testid="outside-talking">
+    <p class="soft">{sees} · {durationText(Math.max(0, theBusiness().now - talking.since))}</p>
+    <h1>{heard}</h1>
+    {#if keyed}<p class="soft small">Keys pressed: {keyed}</p>{/if}
+    <Keypad onpress={press} />
+    <Button
+      kind="danger"
+      on:click={() => void line.act({ kind: 'hang up', callId: talking.request.id, by: 'called', phone })}
+      >Hang up</Button
+    >
+  </section>
+{:else if ringing}
+  <section class="card" aria-live="assertive" data-testid="outside-ringing">
+    <p class="soft">This phone rings, and shows</p>
+    <h1>{sees}</h1>
+    <div class="choices">
+      <Button on:click={() => void line.act({ kind: 'answer', callId: ringing.request.id, phone })}
+        >Lift</Button
+      >
+      <Button
+        kind="tertiary"
+        on:click={() => void line.act({ kind: 'decline', callId: ringing.request.id, phone })}>Decline</Button
+      >
+      <Button
+        kind="ghost"
+        on:click={() =>
+          void line.act({ kind: 'outside', callId: ringing.request.id, phone, is: 'own voicemail' })}
+        >Its own voicemail</Button
+      >
+    </div>
+  </section>
+{/if}
+
+<style>
+  h1 {
+    margin: 8px 0 18px;
+    font-size: var(--text-heading);
+  }
+  .choices {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+  }
+</style>

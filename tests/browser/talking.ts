@@ -1,0 +1,54 @@
+/** Two staff phones that are paired and set up already, each in a window of its own, and outside phones beside them. */
+import type { BrowserContext, Page } from '@playwright/test';
+import { newRegistration, type Standing } from '../../src/core/system';
+import { openedAt, test as base, type State } from './seeded';
+
+const BUSINESS = 'lantern-cove';
+/** Softphones of the demonstration that nobody has paired yet. */
+export const IDRIS = 'idris-browser';
+export const JONAH = 'jonah-browser';
+
+function paired(state: State): State {
+  const { stores } = state.origins[0]!.indexedDB[0]!;
+  const record = stores.find((s) => s.name === 'standing')!.records[0]!.value as { standing: Standing };
+  for (const id of [IDRIS, JONAH])
+    record.standing.registrations[id] = newRegistration({ pairedAt: 0, online: false });
+  const own = [IDRIS, JONAH].map((id) => ({
+    name: `upper-line:own-phone:${id}`,
+    value: JSON.stringify({ setUp: true }),
+  }));
+  state.origins[0]!.localStorage.push(...(own as never[]));
+  return state;
+}
+
+export const test = base.extend({
+  storageState: async ({ moment }, use) => {
+    await use(paired(openedAt(moment)) as never);
+  },
+});
+
+/** Opens a staff phone in a window of its own. */
+export async function staffPhone(context: BrowserContext, id: string): Promise<Page> {
+  const phone = await context.newPage();
+  await phone.setViewportSize({ width: 390, height: 780 });
+  await phone.goto(`/phone?business=${BUSINESS}&as=${id}`);
+  await phone.getByTestId('phone-state').filter({ hasText: /ready/ }).waitFor();
+  return phone;
+}
+
+/** Calls somebody from a staff phone by what is typed: the first that is found. */
+export async function call(phone: Page, typed: string): Promise<void> {
+  const field = phone.getByRole('combobox', { name: 'Call a name, extension or number' });
+  await field.fill(typed);
+  await phone.getByRole('option').first().waitFor();
+  await field.press('Enter');
+}
+
+/** Opens an outside phone with a number. */
+export async function outsidePhone(context: BrowserContext, number: string): Promise<Page> {
+  const phone = await context.newPage();
+  await phone.setViewportSize({ width: 390, height: 780 });
+  await phone.goto('/bench/phone');
+  await phone.getByLabel('Number of this phone').selectOption(number);
+  return phone;
+}
