@@ -12,6 +12,7 @@ export default {
       $standins: 'src/standins',
       $workspace: 'src/workspace',
       $exchange: 'src/exchange',
+      $media: 'src/media',
       $ui: 'src/ui',
       $demo: 'demo',
     },

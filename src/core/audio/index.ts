@@ -4,4 +4,5 @@ export { LOUDNESS, NoSound, toTelephone, type Stage, type TelephoneSound } from 
 export { holdMusic } from './music';
 export { keysIn, tone, tonesOf } from './tones';
 export { hasUnspoken, speakable, voiceOf } from './speech';
+export { CODEC, opinion, rating, soundsLike, type Connection } from './emodel';
 export { writeWav } from './wav';

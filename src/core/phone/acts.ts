@@ -253,6 +253,7 @@ export function actsOn(
           ]
         : []),
       act('back to', `Back to ${first}, without ${them}`),
+      act('mute', 'Mute'),
     ];
   }
   const two = call.others.length === 1;

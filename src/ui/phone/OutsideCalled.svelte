@@ -8,6 +8,8 @@
   import { durationText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import Keypad from './Keypad.svelte';
+  import OutsideWords from './OutsideWords.svelte';
+  import type { OwnVoice } from './voice.svelte';
   import { hold, type Line } from './line.svelte';
   import { playCadence } from './tones';
 
@@ -16,8 +18,9 @@
     number,
     line,
     system,
+    voice,
     busy = $bindable(false),
-  }: { number: string; line: Line; system: System; busy?: boolean } = $props();
+  }: { number: string; line: Line; system: System; voice: OwnVoice; busy?: boolean } = $props();
   const phone = $derived(outsidePhone(number));
   $effect(() => hold(outsideLock(number)));
 
@@ -30,6 +33,9 @@
   const call = $derived(talking ?? ringing);
   $effect(() => {
     busy = call !== undefined;
+  });
+  $effect(() => {
+    if (call) voice.update(phone, line.calls);
   });
   /** What this phone is shown: a number of the business, or none. */
   const sees = $derived.by(() => {
@@ -58,6 +64,7 @@
   let keyed = $state('');
   function press(key: string) {
     keyed += key;
+    voice.keys(key);
     if (talking) void line.act({ kind: 'send keys', callId: talking.request.id, phone, keys: key });
   }
   onDestroy(() => untrack(() => (busy = false)));
@@ -67,6 +74,7 @@
   <section class="card" aria-live="polite" data-testid="outside-talking">
     <p class="soft">{sees} · {durationText(Math.max(0, theBusiness().now - talking.since))}</p>
     <h1>{heard}</h1>
+    <OutsideWords {voice} {system} listen />
     {#if keyed}<p class="soft small">Keys pressed: {keyed}</p>{/if}
     <Keypad onpress={press} />
     <Button

@@ -12,9 +12,11 @@
   import CallerSound from './CallerSound.svelte';
   import Keypad from './Keypad.svelte';
   import OutsideCalled from './OutsideCalled.svelte';
+  import OutsideWords from './OutsideWords.svelte';
   import { heardInWords } from './heard';
   import { hold, Line } from './line.svelte';
   import { Recorder } from './recorder.svelte';
+  import { OwnVoice } from './voice.svelte';
   import { allowSound, playCadence, VOICEMAIL_TONE } from './tones';
 
   const businessId = theBusiness().view.business.id;
@@ -38,6 +40,8 @@
   let words = $state(memory.get('words') ?? '');
   let problem = $state('');
   let last = $state.raw<LiveCall | null>(null);
+  const voice = new OwnVoice();
+  onDestroy(() => voice.close());
   let release = () => {};
   if (remembered) release = hold(callerLock(remembered));
 
@@ -54,6 +58,14 @@
       void settleLost();
   });
   const call = $derived(last?.request.id === callId ? last : null);
+  $effect(() => {
+    if (called) return;
+    voice.update(
+      CALLER,
+      line.calls.filter((c) => c.request.id === callId),
+    );
+    if (call?.phase === 'parked') voice.listenTo(true);
+  });
   const going = $derived(call !== null && call.phase !== 'over');
   $effect(() => {
     if (call?.phase === 'over') {
@@ -166,8 +178,10 @@
   function press(key: string) {
     if (!call) return;
     const callId = call.request.id;
-    if (call.phase === 'talking') void line.act({ kind: 'send keys', callId, phone: CALLER, keys: key });
-    else void line.act({ kind: 'press', callId, key });
+    if (call.phase === 'talking') {
+      voice.keys(key);
+      void line.act({ kind: 'send keys', callId, phone: CALLER, keys: key });
+    } else void line.act({ kind: 'press', callId, key });
   }
   async function hangUp() {
     if (!call) return;
@@ -215,6 +229,7 @@
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
   {#if from !== 'hidden' && !going}{#key from}<OutsideCalled
         number={from}
+        {voice}
         {line}
         {system}
         bind:busy={called}
@@ -225,6 +240,7 @@
     <section class="card" aria-live="polite" data-testid="outside-call">
       <p class="soft">Calling {dialled} · {durationText(Math.max(0, theBusiness().now - call.request.at))}</p>
       <h1 class="heard">{heard}</h1>
+      {#if call.phase === 'talking'}<OutsideWords {voice} {system} />{/if}
       {#if call.phase === 'message'}
         <TextArea
           labelText="What you say"

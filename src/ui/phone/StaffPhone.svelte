@@ -15,6 +15,7 @@
   import CallerSound from './CallerSound.svelte';
   import { heardInWords } from './heard';
   import { playCadence, VOICEMAIL_TONE } from './tones';
+  import { OwnVoice } from './voice.svelte';
   import { freshId } from '../ids';
   import { hold, Line } from './line.svelte';
   import CallField from './talk/CallField.svelte';
@@ -100,9 +101,13 @@
       ended = '';
     }
   });
-  let muted = $state(false);
+  const voice = new OwnVoice();
+  onDestroy(() => voice.close());
+  $effect(() => voice.update(phoneId, line.calls));
   $effect(() => {
-    if (!busy) muted = false;
+    const { microphone, speaker } = own.value;
+    const codecs = (phone?.codecs ?? []).map((c) => c.toUpperCase());
+    untrack(() => voice.use({ microphone, speaker, codecs }));
   });
   function call({ to }: Callee, shows: string | undefined) {
     void line.act({
@@ -232,9 +237,12 @@
       {line}
       where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
       now={theBusiness().now}
-      {muted}
-      sound={heard}
-      onmute={() => (muted = !muted)}
+      muted={voice.now.muted}
+      sound={heard || voice.inWords(system)}
+      words={voice.now.words}
+      ontype={(text) => voice.type(text)}
+      onmute={() => voice.mute(!voice.now.muted)}
+      onkeys={(keys) => voice.keys(keys)}
     />
   {:else if settingUp}
     <SetUp

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { TextInput } from 'carbon-components-svelte';
   import {
     actsOn,
     phonesToMoveTo,
@@ -29,10 +30,13 @@
     /** How the sound is, in words; empty where nothing is to be said. */
     sound: string;
     onmute: () => void;
+    /** What was typed instead of spoken. */
+    words: readonly { from: string; text: string }[];
+    ontype: (text: string) => void;
     /** Keys as tones, for whoever hears them as sound. */
     onkeys?: (keys: string) => void;
   }
-  let { calls, live, line, where, now, muted, sound, onmute, onkeys }: Props = $props();
+  let { calls, live, line, where, now, muted, sound, words, onmute, ontype, onkeys }: Props = $props();
   const phone = $derived(where.phone.id);
 
   /** The call acts are about: what is talked in, but where it was placed about another, that one. */
@@ -56,6 +60,8 @@
   let asking = $state<'pass on' | 'add' | 'move' | 'keypad' | null>(null);
   let ifNobody = $state<'back' | 'their voicemail'>('back');
   let keyed = $state('');
+  let typing = $state(false);
+  let toType = $state('');
   const currentId = $derived(current?.id);
   const secondId = $derived(second?.id);
   // Whatever was being asked belongs to the call it was asked about.
@@ -64,6 +70,7 @@
     void secondId;
     asking = null;
     keyed = '';
+    typing = false;
   });
 
   const on = (callId: string) => ({ callId, phone });
@@ -192,6 +199,30 @@
     {/if}
     {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
 
+    {#if words.length || typing}
+      <div class="words" data-testid="words">
+        {#each words as w, i (i)}<p class:own={w.from === phone}>{w.text}</p>{/each}
+        <form
+          onsubmit={(e) => {
+            e.preventDefault();
+            ontype(toType);
+            toType = '';
+          }}
+        >
+          <TextInput
+            size="sm"
+            hideLabel
+            labelText="Type instead of speaking"
+            placeholder="Type instead of speaking"
+            bind:value={toType}
+          />
+        </form>
+      </div>
+    {:else if current.part === 'talks'}
+      <button class="linkish small" type="button" onclick={() => (typing = true)}
+        >Type instead of speaking</button
+      >
+    {/if}
     {#if asking === 'keypad'}
       <div class="panel">
         <output aria-label="Keys pressed">{keyed || 'Keys reach the other side as tones.'}</output>
@@ -270,7 +301,7 @@
         <button
           type="button"
           class:strong={act === 'hang up' || act === 'join'}
-          class:wide={act === 'hang up' || act === 'join'}
+          class:wide={act === 'hang up' || act === 'join' || act === 'back to'}
           class:pressed={(act === 'mute' && muted) || act === asking}
           aria-pressed={act === 'mute' ? muted : undefined}
           onclick={() => does(act)}
@@ -323,6 +354,17 @@
   dd {
     margin: 0;
     overflow-wrap: anywhere;
+  }
+  .words p {
+    margin: 0 0 4px;
+    padding: 6px 10px;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+    overflow-wrap: anywhere;
+  }
+  .words p.own {
+    margin-left: 40px;
+    background: var(--copper-wash);
   }
   .panel {
     background: var(--sheet);

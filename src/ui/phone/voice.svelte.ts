@@ -1,0 +1,75 @@
+/** The voice of a phone's window, for its page: who is connected, how it sounds, and music while it is held. */
+import { soundsLike } from '$core/audio';
+import { hears, whoseName } from '$core/calls';
+import type { System } from '$core/system';
+import type { LiveCall } from '$exchange';
+import { BrowserSignals, HoldMusic, Voice, type VoiceNow } from '$media';
+
+export class OwnVoice {
+  now = $state.raw<VoiceNow>({ microphone: 'off', muted: false, peers: [], rating: null, words: [] });
+  /** This window hears the music of those who are held. */
+  music = $state(false);
+  private voice = new Voice(new BrowserSignals(), (now) => (this.now = now));
+  private held = new HoldMusic();
+
+  /** @param me the name of this window's end @param calls that go on now */
+  update(me: string, calls: readonly LiveCall[]): void {
+    const mine = calls.filter((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === me));
+    const call = mine.find((c) => c.ends.some((e) => e.phone === me && e.holds === undefined)) ?? mine[0];
+    this.voice.update(call ? { callId: call.request.id, me, ends: call.ends } : null);
+    const end = call?.ends.find((e) => e.phone === me);
+    this.listenTo(end !== undefined && hears(end, call!.ends) === 'music');
+  }
+
+  /** A caller who waits in a slot hears the music as well. */
+  listenTo(music: boolean): void {
+    this.music = music;
+    if (music) this.held.play();
+    else this.held.stop();
+  }
+
+  mute(on: boolean): void {
+    this.voice.mute(on);
+  }
+  keys(keys: string): void {
+    this.voice.keys(keys);
+  }
+  type(text: string): void {
+    this.voice.type(text);
+  }
+  use(devices: Parameters<Voice['use']>[0]): void {
+    this.voice.use(devices);
+  }
+  close(): void {
+    this.held.stop();
+    this.voice.close();
+  }
+
+  /** How the sound is, in words, and what to do; empty where nothing is to be said. */
+  inWords(system: System): string {
+    const { microphone, peers, rating } = this.now;
+    switch (microphone) {
+      case 'refused':
+        return 'The browser refuses the microphone: nobody hears you. Allow it for this page, or type.';
+      case 'none':
+        return 'No microphone was found: nobody hears you. Plug one in, or type.';
+      case 'taken away':
+        return 'The microphone was taken away: nobody hears you. Plug it in again; the call goes on.';
+      case 'off':
+      case 'asked for':
+      case 'on':
+        break;
+    }
+    const names = (state: string) =>
+      peers
+        .filter((p) => p.state === state)
+        .map((p) => (p.name === 'caller' ? 'the caller' : whoseName(system, p.name)));
+    const [failed] = names('failed');
+    if (failed) return `No sound with ${failed}: it is tried again.`;
+    if (rating !== null) {
+      const how = soundsLike(rating);
+      return how === 'good' ? 'sound: good' : `sound: ${how}. A cable in place of wireless often helps.`;
+    }
+    return names('connected').length ? 'sound: on' : names('connecting').length ? 'sound: connecting…' : '';
+  }
+}

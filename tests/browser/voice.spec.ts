@@ -1,0 +1,85 @@
+/** Voice between windows: what goes into one microphone comes out at the other’s loudspeaker, as far as it should. */
+import { expect } from '@playwright/test';
+import { call, IDRIS, JONAH, levelAt, outsidePhone, staffPhone, test, toneAsMicrophone } from './talking';
+
+/** A tone is heard well above this, and far below it where it is not (dB of full scale). */
+const HEARD = -50;
+
+test('a test tone is heard at the other end, is silent on hold and muted, and goes on when both are put together', async ({
+  context,
+  page,
+}) => {
+  await page.goto('/');
+  const withTone = await staffPhone(context, JONAH, toneAsMicrophone);
+  const idris = await staffPhone(context, IDRIS);
+  await call(withTone, '202');
+  await idris
+    .getByTestId('ringing')
+    .getByRole('button', { name: /^Answer/ })
+    .click();
+  await expect.poll(() => levelAt(idris), { timeout: 20_000 }).toBeGreaterThan(HEARD);
+  await expect(withTone.getByTestId('sound')).toContainText('sound');
+
+  await idris.getByTestId('talking').getByRole('button', { name: /^Hold/ }).click();
+  await expect.poll(() => levelAt(idris)).toBeLessThan(HEARD);
+  await idris
+    .getByTestId('talking')
+    .getByRole('button', { name: /^Take back/ })
+    .click();
+  await expect.poll(() => levelAt(idris)).toBeGreaterThan(HEARD);
+
+  await withTone.getByTestId('talking').getByRole('button', { name: /^Mute/ }).click();
+  await expect(withTone.getByTestId('talking')).toContainText('you are muted');
+  await expect.poll(() => levelAt(idris)).toBeLessThan(HEARD);
+  await withTone.keyboard.press('m');
+  await expect.poll(() => levelAt(idris)).toBeGreaterThan(HEARD);
+
+  // A third hears it, too.
+  const outside = await outsidePhone(context, '(604) 555-0126');
+  await idris.getByTestId('talking').getByRole('button', { name: 'Add…' }).click();
+  await idris.getByRole('combobox', { name: /^Add/ }).fill('604 555 0126');
+  await idris.getByRole('combobox', { name: /^Add/ }).press('Enter');
+  await outside.getByRole('button', { name: 'Lift' }).click();
+  await expect.poll(() => levelAt(outside), { timeout: 20_000 }).toBeGreaterThan(HEARD);
+  await expect.poll(() => levelAt(idris)).toBeGreaterThan(HEARD);
+  // Somebody without a microphone is not shut out.
+  await outside.getByLabel('Type instead of speaking').fill('I can only <b>type</b>.');
+  await outside.getByLabel('Type instead of speaking').press('Enter');
+  await expect(idris.getByTestId('words')).toContainText('I can only <b>type</b>.');
+});
+
+test('keys reach the other side as tones, and are read there', async ({ context, page }) => {
+  await page.goto('/');
+  const idris = await staffPhone(context, IDRIS);
+  const outside = await outsidePhone(context, '(604) 555-0126');
+  await call(idris, '604 555 0126');
+  await outside.getByRole('button', { name: 'Lift' }).click();
+  await expect(idris.getByTestId('sound')).toContainText('sound: ', { timeout: 20_000 });
+  await idris
+    .getByTestId('talking')
+    .getByRole('button', { name: /^Keypad/ })
+    .click();
+  for (const key of ['4', '7', '#'])
+    await idris.getByRole('button', { name: `Key ${key}`, exact: true }).click();
+  await expect(outside.getByTestId('tones')).toContainText('47#', { timeout: 20_000 });
+});
+
+test('without a microphone it is said, and the call goes on', async ({ context, page }) => {
+  await page.goto('/');
+  const jonah = await staffPhone(context, JONAH, (phone) =>
+    phone.addInitScript(() => {
+      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotFoundError'));
+    }),
+  );
+  const idris = await staffPhone(context, IDRIS);
+  await call(jonah, 'idris');
+  await idris
+    .getByTestId('ringing')
+    .getByRole('button', { name: /^Answer/ })
+    .click();
+  await expect(jonah.getByTestId('sound')).toContainText('No microphone was found');
+  await jonah.getByRole('button', { name: 'Type instead of speaking' }).click();
+  await jonah.getByLabel('Type instead of speaking').fill('Hello from a quiet place');
+  await jonah.getByLabel('Type instead of speaking').press('Enter');
+  await expect(idris.getByTestId('words')).toContainText('Hello from a quiet place');
+});
