@@ -136,6 +136,13 @@
   .talking {
     background: var(--person-wash);
   }
+  .holding {
+    background: repeating-linear-gradient(
+      90deg,
+      var(--person-wash) 0 8px,
+      color-mix(in srgb, var(--person-wash) 40%, transparent) 8px 14px
+    );
+  }
   .greeting,
   .message {
     background: var(--message-wash);

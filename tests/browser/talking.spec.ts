@@ -1,5 +1,6 @@
 /** Talking on staff phones: calling, holding, handing on, adding, parking, and outside phones that are called. */
 import { expect } from '@playwright/test';
+import { bench, open } from './bench';
 import { call, IDRIS, JONAH, outsidePhone, staffPhone, test } from './talking';
 import type { Page } from '@playwright/test';
 
@@ -130,4 +131,38 @@ test('a call is parked and fetched by another phone; a third party joins', async
   await expect(outside.getByTestId('outside-call')).toContainText('You talk with Jonah Achterberg');
   await act(jonah, 'Hang up').click();
   await expect(outside.getByTestId('outside-ended')).toBeVisible();
+});
+
+test('an outside phone that nobody sits at does what is set for it on the bench', async ({
+  context,
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  const drawer = await bench(page, 'Phones');
+  await drawer.getByLabel('Outside number').fill('604 555 012');
+  await drawer.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(drawer.getByText(/too short|not a number|digits/i).first()).toBeVisible();
+  await drawer.getByLabel('Outside number').fill('604 555 0126');
+  await drawer.getByLabel('What it does').selectOption('is busy');
+  await drawer.getByRole('button', { name: 'Set', exact: true }).click();
+  await expect(drawer.getByRole('list', { name: 'What outside phones do' })).toContainText(
+    '(604) 555-0126 is busy',
+  );
+  const idris = await staffPhone(context, IDRIS);
+  await call(idris, '604 555 0126');
+  await expect(idris.getByTestId('call-ended')).toHaveText('(604) 555-0126: busy.');
+});
+
+test('a rehearsal goes on after the answer, and is kept as a promise', async ({ page }) => {
+  await page.goto('/');
+  await open(page, '/answering/rehearsal');
+  await page.getByLabel('Number called').selectOption({ label: 'Rosa Delgado, direct · (360) 555-0171' });
+  await page.getByLabel('What Rosa Delgado does').selectOption('answers');
+  await page.getByRole('button', { name: 'Somebody transfers, holds, parks…' }).click();
+  const act = page.getByRole('group', { name: 'Act 1' });
+  await act.getByLabel('Who acts, 1').selectOption('Rosa Delgado');
+  await act.getByLabel('To whom, 1').selectOption('Pia Lindqvist');
+  await expect(page.getByText('Rosa Delgado passed it on to Pia Lindqvist').first()).toBeVisible();
+  await expect(page.getByText(/back at Rosa Delgado: nobody answered/).first()).toBeVisible();
 });

@@ -1,3 +1,4 @@
 export * from './acts';
 export * from './callees';
 export * from './presence';
+export * from './doings';

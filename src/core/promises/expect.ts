@@ -1,6 +1,7 @@
 /** What is expected of a call, held against its trace and said in words. */
 import { listed, MEANING, outcomeOf, type Trace } from '../calls';
 import { DAY_NAMES, daysInWords, localTime, writeTime } from '../hours';
+import { thenInWords } from '../phone';
 import type { Expectation, Promised, System } from '../system';
 import type { Verdict } from './check';
 
@@ -34,12 +35,20 @@ export function brokenBy(trace: Trace, expected: Expectation): boolean {
       const ended = outcomeOf(trace);
       return !ended || !MEANING[ended.outcome.kind].well;
     }
+    case 'comes back':
+      return !trace.some(
+        (e, i) => e.kind === 'comes back' && inTime(e.t - givenAway(trace.slice(0, i)), expected.within),
+      );
     case 'hears':
       return !trace.some(
         (e) => (e.kind === 'prompt started' || e.kind === 'menu') && e.recordingId === expected.recordingId,
       );
   }
 }
+
+/** When a call was last passed on or parked, milliseconds from arrival. */
+const givenAway = (trace: Trace): number =>
+  trace.findLast((e) => e.kind === 'passed on' || e.kind === 'parked')?.t ?? 0;
 
 /** "Rosa, Idris or Pia". */
 const anyOf = (names: readonly string[]): string => listed(names).replace(/ and (?=[^,]*$)/, ' or ');
@@ -67,6 +76,8 @@ export function expectationInWords(e: Expectation, system: System): string {
       return 'never comes to voicemail';
     case 'ends well':
       return 'ends in an answer, a message, or as the plan says';
+    case 'comes back':
+      return `comes back to who passed it on${within}`;
     case 'hears':
       return `hears “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`;
   }
@@ -90,7 +101,8 @@ export function promiseInWords(promised: Promised, system: System): string {
   const number = system.numbers[promised.numberId]?.label ?? 'a removed number';
   const keys = promised.behaviour.caller.keys?.map((k) => k.press).filter(Boolean) ?? [];
   const pressing = keys.length ? `, pressing ${keys.join(' then ')}` : '';
-  return `${number}, ${promiseTimeInWords(promised, system)}${pressing}: ${listed(promised.expects.map((e) => expectationInWords(e, system)))}`;
+  const then = promised.behaviour.then?.length ? `, ${thenInWords(promised.behaviour.then, system)}` : '';
+  return `${number}, ${promiseTimeInWords(promised, system)}${pressing}${then}: ${listed(promised.expects.map((e) => expectationInWords(e, system)))}`;
 }
 
 /** What came of all of them: "2 promises broken, 1 not followed to the end."; "All of them are kept." */

@@ -4,6 +4,7 @@
   import { momentText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import BenchDial from './BenchDial.svelte';
+  import BenchHabits from './BenchHabits.svelte';
   import BenchRinging from './BenchRinging.svelte';
   import BenchText from './BenchText.svelte';
 
@@ -63,6 +64,7 @@
   >Open the staff phone page</Button
 >
 <BenchRinging />
+<BenchHabits />
 <BenchDial />
 <BenchText />
 <h3>What outside phones got</h3>

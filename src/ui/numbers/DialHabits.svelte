@@ -31,6 +31,20 @@
     if (code) next.push({ code: code.startsWith('*') ? code : `*${code}`, does });
     return set(code ? `${code} is ${does}` : `No code for ${does}`, { starCodes: next });
   }
+  /** Where calls are parked: from and to, or nowhere where both are empty. */
+  let slots = $state({ from: '', to: '' });
+  let slotsProblem = $state('');
+  $effect(() => {
+    slots = { from: business.park?.from ?? '', to: business.park?.to ?? '' };
+  });
+  function setSlots(event: Event) {
+    event.preventDefault();
+    const { from, to } = slots;
+    if (!from && !to) slotsProblem = set('No slots for parked calls', { park: undefined }) ?? '';
+    else
+      slotsProblem =
+        set(`Calls are parked on ${from} to ${to || from}`, { park: { from, to: to || from } }) ?? '';
+  }
   function reserve(event: Event) {
     event.preventDefault();
     blockProblem =
@@ -100,6 +114,18 @@
       />
     {/each}
   </div>
+  <h3>Parked calls</h3>
+  <form class="slots" onsubmit={setSlots}>
+    <TextInput size="sm" labelText="First slot" bind:value={slots.from} />
+    <TextInput size="sm" labelText="Last slot" bind:value={slots.to} />
+    <button class="linkish small" type="submit">Set the slots</button>
+    {#if slotsProblem}<p class="problem small">{slotsProblem}</p>{/if}
+  </form>
+  <p class="soft small">
+    {business.park
+      ? `A call that is parked waits on the lowest free of ${business.park.from} to ${business.park.to}; any phone fetches it by dialling that.`
+      : 'Nobody can park a call: there are no slots.'}
+  </p>
   <h3>Reserved</h3>
   {#each business.reserved as r, i (r.from + r.note)}
     <p class="row">
@@ -144,6 +170,10 @@
   .row {
     display: flex;
     justify-content: space-between;
+  }
+  form.slots {
+    grid-template-columns: 90px 90px 1fr;
+    justify-items: start;
   }
   form {
     display: grid;

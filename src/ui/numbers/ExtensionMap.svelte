@@ -8,6 +8,14 @@
   /** Every extension of the business's length, in hundreds: taken, free, reserved, or blocked and with what. */
   const system = $derived(theBusiness().system);
   const index = $derived(dialPlanOf(system).index);
+  /** Slots in which calls wait are nobody's. */
+  const business = $derived({
+    ...system.business,
+    reserved: [
+      ...system.business.reserved,
+      ...(system.business.park ? [{ ...system.business.park, note: 'parked calls' }] : []),
+    ],
+  });
   const length = $derived(system.business.extensionLength);
   /** Digits before the hundreds that are shown; there are more than ten hundreds from four digits on. */
   const inUse = $derived([
@@ -28,7 +36,7 @@
     leads.includes(chosenLead) ? chosenLead : (inUse.find((l) => leads.includes(l)) ?? leads[0]!),
   );
   const heads = $derived(length === 2 ? [''] : Array.from({ length: 10 }, (_, d) => lead + d));
-  const hundreds = $derived(heads.map((head) => ({ head, cells: hundredOf(head, index, system.business) })));
+  const hundreds = $derived(heads.map((head) => ({ head, cells: hundredOf(head, index, business) })));
   const tally = $derived(
     hundreds
       .flatMap((h) => h.cells)

@@ -20,6 +20,11 @@
     },
     { value: 'no voicemail', text: 'It never comes to voicemail', fresh: { is: 'no voicemail' } },
     { value: 'ends well', text: 'It ends well', fresh: { is: 'ends well' } },
+    {
+      value: 'comes back',
+      text: 'It comes back to who passed it on',
+      fresh: { is: 'comes back', within: 120 },
+    },
     ...(recordings.length
       ? [
           {

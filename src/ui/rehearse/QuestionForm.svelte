@@ -8,6 +8,7 @@
   import { fieldText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import DoingField from './DoingField.svelte';
+  import ThenFields from './ThenFields.svelte';
   import type { Question, Rung } from './question';
 
   interface Props {
@@ -125,6 +126,7 @@
     />
   {/each}
   {#if !behaving.length && !phonesOf(null).length}<p class="small soft">This call rings nobody.</p>{/if}
+  <ThenFields then={question.then} {system} onchange={(then) => onask({ then })} />
   <h3>The caller</h3>
   {#if asksKeys}
     {#each question.keys as k, i (i)}

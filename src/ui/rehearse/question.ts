@@ -1,7 +1,7 @@
 /** A rehearsal asked in full: which calls, when, and how everybody behaves. */
 import { z } from 'zod';
 import { Act, type Behaviour, type CallRequest, type Trace } from '$core/calls';
-import type { NumberHeld } from '$core/system';
+import { Then, type NumberHeld } from '$core/system';
 
 export const Question = z.object({
   numberId: z.string().nullable(),
@@ -15,6 +15,8 @@ export const Question = z.object({
   phones: z.record(z.string(), Act),
   keys: z.array(z.object({ after: z.number(), press: z.string() })),
   says: z.record(z.string(), z.string()),
+  /** What people do once it is answered. */
+  then: z.array(Then).max(20).default([]),
   /** Seconds after which the caller gives up; null is never. */
   patience: z.number().nullable(),
   seed: z.number().int(),
@@ -33,6 +35,7 @@ export const freshQuestion = (caller: string): Question => ({
   phones: {},
   keys: [],
   says: {},
+  then: [],
   patience: null,
   seed: 0,
   calls: 1,
@@ -44,6 +47,7 @@ export const behaviourOf = (q: Question): Behaviour => ({
   phones: q.phones,
   otherwise: { does: 'nothing' },
   caller: { hangsUpAfter: q.patience, talks: 60, message: 12, keys: q.keys, says: q.says },
+  ...(q.then.length ? { then: q.then } : {}),
 });
 
 /** The calls a question asks about. @param now epoch milliseconds, where it asks about now */

@@ -4,7 +4,7 @@ import { knownProfile } from '../../numbering/profiles';
 import { Network } from '../shape/primitives';
 import type { Hours } from '../shape/hours';
 import type { Step, StepOf } from '../shape/plans';
-import type { System } from '../shape/schema';
+import { slotsOf, type System } from '../shape/schema';
 import { groupsWithin } from '../groups';
 import { extensionsInUse } from '../namespace';
 import { COLLECTIONS, goneFrom, type Kind } from './references';
@@ -196,8 +196,26 @@ export function checkExtensions(before: System, after: System): void {
     }
     owners.set(e.extension, e);
   }
-  if (!touched.length) return;
+  for (const slot of slotsOf(is)) {
+    const other = [...owners.values()].find(
+      (e) => e.extension.startsWith(slot) || slot.startsWith(e.extension),
+    );
+    if (!other) continue;
+    const isNew = !slotsOf(was).includes(slot);
+    throw new Refused(
+      isNew ? 'park' : other.field,
+      isNew
+        ? `${slot} cannot be a slot: ${other.extension} belongs to ${other.who}.`
+        : `${other.extension} is kept for parked calls.`,
+    );
+  }
   const index = new ExtensionIndex(inUse);
+  const news = slotsOf(is).filter((slot) => all || !slotsOf(was).includes(slot));
+  for (const slot of news) {
+    const clash = checkExtension(slot, index, is, slot);
+    if (clash) throw new Refused('park', clash);
+  }
+  if (!touched.length) return;
   for (const { extension, field } of touched) {
     const clash = checkExtension(extension, index, is, extension);
     if (clash) throw new Refused(field, clash);

@@ -38,6 +38,8 @@ export const Expectation = z.discriminatedUnion('is', [
   z.object({ is: z.literal('no voicemail') }),
   /** It ends in an answer, a message, or because the plan says so. */
   z.object({ is: z.literal('ends well') }),
+  /** Passed on or parked and not taken, it rings back at who had it, so many seconds later. */
+  z.object({ is: z.literal('comes back'), within }),
   z.object({ is: z.literal('hears'), recordingId: Id }),
 ]);
 
