@@ -139,11 +139,11 @@ test('an outside phone that nobody sits at does what is set for it on the bench'
 }) => {
   await page.goto('/');
   await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
-  const drawer = await bench(page, 'Phones');
-  await drawer.getByLabel('Outside number').fill('604 555 012');
+  const drawer = await bench(page, 'Outside');
+  await drawer.getByLabel('Outside number', { exact: true }).fill('604 555 012');
   await drawer.getByRole('button', { name: 'Set', exact: true }).click();
   await expect(drawer.getByText(/too short|not a number|digits/i).first()).toBeVisible();
-  await drawer.getByLabel('Outside number').fill('604 555 0126');
+  await drawer.getByLabel('Outside number', { exact: true }).fill('604 555 0126');
   await drawer.getByLabel('What it does').selectOption('is busy');
   await drawer.getByRole('button', { name: 'Set', exact: true }).click();
   await expect(drawer.getByRole('list', { name: 'What outside phones do' })).toContainText(

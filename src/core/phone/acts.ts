@@ -136,7 +136,14 @@ function othersOf(call: Told, phoneId: string, system: System): Other[] {
       hears: 'ringing',
       since: call.since,
     }));
-  return [...caller, ...rung];
+  // Several phones of one person are one ring to whoever waits for them.
+  const people = new Map<string, Other>();
+  for (const other of rung) {
+    const known = people.get(other.name);
+    if (known) known.detail = [known.detail, other.detail].filter(Boolean).join(' and ');
+    else people.set(other.name, { ...other });
+  }
+  return [...caller, ...people.values()];
 }
 
 /** The calls a phone takes part in or is rung for, those it talks in first, then the newest. */

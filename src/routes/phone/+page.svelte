@@ -87,8 +87,8 @@
     background: var(--paper);
   }
   @media (min-width: 860px) {
-    .phone:has(:global(main)) {
-      max-width: 900px;
+    .phone:has(:global(.desk)) {
+      max-width: 1240px;
     }
   }
   .pad {

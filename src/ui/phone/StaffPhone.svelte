@@ -20,7 +20,9 @@
   import { hold, Line } from './line.svelte';
   import CallField from './talk/CallField.svelte';
   import Knock from './talk/Knock.svelte';
+  import Known from './talk/Known.svelte';
   import Near from './talk/Near.svelte';
+  import People from './talk/People.svelte';
   import Talk from './talk/Talk.svelte';
   import Origin from '../reach/Origin.svelte';
   import OwnCalls from './OwnCalls.svelte';
@@ -100,6 +102,25 @@
       last = calling;
       ended = '';
     }
+  });
+  /** On a desk colleagues stand beside it, and what is known of the other side. */
+  let width = $state(0);
+  const wide = $derived(width >= 900);
+  let proposed = $state.raw<Callee | null>(null);
+  $effect(() => {
+    if (!busy) proposed = null;
+  });
+  /** The outside number this phone talks with, or that rings here. */
+  const known = $derived.by(() => {
+    for (const { id } of ownCalls) {
+      const live = line.calls.find((c) => c.request.id === id);
+      if (!live) continue;
+      const { from } = live;
+      const out = live.trace.find((e) => e.kind === 'goes out');
+      const number = from.kind === 'outside' ? from.number : out?.kind === 'goes out' ? out.number : null;
+      if (number) return { call: live, number };
+    }
+    return null;
   });
   const voice = new OwnVoice();
   onDestroy(() => voice.close());
@@ -182,6 +203,7 @@
   }
 </script>
 
+<svelte:window bind:innerWidth={width} />
 <Notices />
 <CallerSound call={calling} {system} />
 {#if !phone || !person}
@@ -206,142 +228,163 @@
             ? 'do not disturb'
             : !registration.online
               ? 'signing on…'
-              : barred
-                ? 'outside the office: it does not ring here'
-                : ready
-                  ? 'this phone is ready'
-                  : 'not ready yet'}
+              : busy
+                ? `on a call: ${(ownCalls.find((c) => c.part !== 'is rung' && !c.about) ?? ownCalls[0])?.line ?? ''}`
+                : barred
+                  ? 'outside the office: it does not ring here'
+                  : ready
+                    ? 'this phone is ready'
+                    : 'not ready yet'}
     </span>
   </header>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
-  {#if ringing && busy}
-    <Knock
-      call={ownCalls.find((c) => c.id === ringing.request.id)}
-      onanswer={() => void act('answer')}
-      ondecline={() => void act('decline')}
-    />
-  {/if}
-  {#if ringing && !busy}
-    <Ringing
-      call={ringing}
-      {phoneId}
-      {system}
-      onanswer={() => void act('answer')}
-      ondecline={() => void act('decline')}
-      onmailbox={() => void act('to mailbox')}
-    />
-  {:else if busy}
-    <Talk
-      calls={ownCalls}
-      live={line.calls}
-      {line}
-      where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
-      now={theBusiness().now}
-      muted={voice.now.muted}
-      sound={heard || voice.inWords(system)}
-      words={voice.now.words}
-      ontype={(text) => voice.type(text)}
-      onmute={() => voice.mute(!voice.now.muted)}
-      onkeys={(keys) => voice.keys(keys)}
-    />
-  {:else if settingUp}
-    <SetUp
-      {person}
-      {phone}
-      {system}
-      {own}
-      {sound}
-      {notifications}
-      hurdles={inTheWay}
-      onnotifications={(state) => (notifications = state)}
-      done={() => (settingUp = false)}
-    />
-  {:else if reaching}
-    <div class="reach">
-      <p>
-        <button class="linkish" type="button" onclick={() => (reaching = false)}>Back to the phone</button>
-      </p>
-      {#await import('../reach/Reach.svelte') then { default: Reach }}<Reach {person} {send} />{/await}
-    </div>
-  {:else}
-    <main>
-      <div class="dial">
-        <CallField
-          where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
+  <div class="desk">
+    {#if wide}
+      <div class="side">
+        <People
+          where={{ system, standing: theBusiness().standing, phone, now: theBusiness().minute }}
           calls={line.calls}
-          what="call"
-          label="Call a name, extension or number"
-          onchoose={call}
-        />
-        {#if ended}<p role="status" data-testid="call-ended">{ended}</p>{/if}
-        <Near
-          {near}
-          onfetch={(slot) =>
-            call(
-              {
-                key: slot,
-                name: slot,
-                detail: '',
-                to: { kind: 'digits', digits: slot },
-                target: null,
-                personId: null,
-              },
-              undefined,
-            )}
-          onpickup={(callId) => void line.act({ kind: 'pick up', callId, phone: phoneId })}
+          verb={busy ? 'Transfer to' : 'Call'}
+          onchoose={(callee) => (busy ? (proposed = callee) : call(callee, undefined))}
         />
       </div>
-      {#if inTheWay.length}
-        <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
-          <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
-          <ul>
-            {#each inTheWay as h (h.words)}<li><b>{h.words}.</b> {h.todo}</li>{/each}
-          </ul>
-        </div>
+    {/if}
+    <div class="middle">
+      {#if ringing && busy}
+        <Knock
+          call={ownCalls.find((c) => c.id === ringing.request.id)}
+          onanswer={() => void act('answer')}
+          ondecline={() => void act('decline')}
+        />
       {/if}
-      <div class="card">
-        <h2>If somebody calls you now</h2>
-        <IfCalled {person} {system} standing={theBusiness().standing} at={theBusiness().now} />
-        <Toggle
-          size="sm"
-          labelText="Do not disturb"
-          labelA="off"
-          labelB="on: no phone of yours rings"
-          toggled={dnd}
-          on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)}
+      {#if ringing && !busy}
+        <Ringing
+          call={ringing}
+          {phoneId}
+          {system}
+          onanswer={() => void act('answer')}
+          ondecline={() => void act('decline')}
+          onmailbox={() => void act('to mailbox')}
         />
-        {#if dnd}<Origin stamp={dndSet} />{/if}
-        {#if outbox.waiting.length}<p class="small" data-testid="waits">
-            Waits for the network: {outbox.waiting.map((w) => w.words).join('; ')}.
-          </p>{/if}
-        <p class="small gap">
-          <button class="linkish" type="button" onclick={() => (reaching = true)}
-            >How I am reached: phones, forwarding, quiet hours</button
-          >
-        </p>
-      </div>
-      <div>
-        <h2>Messages</h2>
-        <MessageLight {phone} />
-        {#each messages as m (m.id)}<MessageCard
-            message={m}
-            mailbox={system.mailboxes[m.mailboxId]?.name}
-            phone={{ id: phoneId, send }}
-          />{:else}<p class="soft">No messages.</p>{/each}
-      </div>
-      <div>
-        <OwnCalls {person} {system} />
-      </div>
-      <div class="foot small">
-        <button class="linkish" type="button" onclick={() => (settingUp = true)}
-          >Sound check and address</button
-        >
-        <button class="linkish" type="button" onclick={() => (looking = true)}>Look somebody up</button>
-        <button class="linkish" type="button" onclick={signOut}>Sign this phone out</button>
-      </div>
-      <WindowPlace {phoneId} {system} />
-    </main>
-  {/if}
+      {:else if busy}
+        <Talk
+          calls={ownCalls}
+          live={line.calls}
+          {line}
+          where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
+          now={theBusiness().now}
+          muted={voice.now.muted}
+          sound={heard || voice.inWords(system)}
+          words={voice.now.words}
+          ontype={(text) => voice.type(text)}
+          {proposed}
+          onmute={() => voice.mute(!voice.now.muted)}
+          onkeys={(keys) => voice.keys(keys)}
+        />
+      {:else if settingUp}
+        <SetUp
+          {person}
+          {phone}
+          {system}
+          {own}
+          {sound}
+          {notifications}
+          hurdles={inTheWay}
+          onnotifications={(state) => (notifications = state)}
+          done={() => (settingUp = false)}
+        />
+      {:else if reaching}
+        <div class="reach">
+          <p>
+            <button class="linkish" type="button" onclick={() => (reaching = false)}>Back to the phone</button
+            >
+          </p>
+          {#await import('../reach/Reach.svelte') then { default: Reach }}<Reach {person} {send} />{/await}
+        </div>
+      {:else}
+        <main>
+          <div class="dial">
+            <CallField
+              where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
+              calls={line.calls}
+              what="call"
+              label="Call a name, extension or number"
+              onchoose={call}
+            />
+            {#if ended}<p role="status" data-testid="call-ended">{ended}</p>{/if}
+            <Near
+              {near}
+              onfetch={(slot) =>
+                call(
+                  {
+                    key: slot,
+                    name: slot,
+                    detail: '',
+                    to: { kind: 'digits', digits: slot },
+                    target: null,
+                    personId: null,
+                  },
+                  undefined,
+                )}
+              onpickup={(callId) => void line.act({ kind: 'pick up', callId, phone: phoneId })}
+            />
+          </div>
+          {#if inTheWay.length}
+            <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
+              <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
+              <ul>
+                {#each inTheWay as h (h.words)}<li><b>{h.words}.</b> {h.todo}</li>{/each}
+              </ul>
+            </div>
+          {/if}
+          <div class="card">
+            <h2>If somebody calls you now</h2>
+            <IfCalled {person} {system} standing={theBusiness().standing} at={theBusiness().now} />
+            <Toggle
+              size="sm"
+              labelText="Do not disturb"
+              labelA="off"
+              labelB="on: no phone of yours rings"
+              toggled={dnd}
+              on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)}
+            />
+            {#if dnd}<Origin stamp={dndSet} />{/if}
+            {#if outbox.waiting.length}<p class="small" data-testid="waits">
+                Waits for the network: {outbox.waiting.map((w) => w.words).join('; ')}.
+              </p>{/if}
+            <p class="small gap">
+              <button class="linkish" type="button" onclick={() => (reaching = true)}
+                >How I am reached: phones, forwarding, quiet hours</button
+              >
+            </p>
+          </div>
+          <div>
+            <h2>Messages</h2>
+            <MessageLight {phone} />
+            {#each messages as m (m.id)}<MessageCard
+                message={m}
+                mailbox={system.mailboxes[m.mailboxId]?.name}
+                phone={{ id: phoneId, send }}
+              />{:else}<p class="soft">No messages.</p>{/each}
+          </div>
+          <div>
+            <OwnCalls {person} {system} />
+          </div>
+          <div class="foot small">
+            <button class="linkish" type="button" onclick={() => (settingUp = true)}
+              >Sound check and address</button
+            >
+            <button class="linkish" type="button" onclick={() => (looking = true)}>Look somebody up</button>
+            <button class="linkish" type="button" onclick={signOut}>Sign this phone out</button>
+          </div>
+          <WindowPlace {phoneId} {system} />
+        </main>
+      {/if}
+    </div>
+    {#if wide && known}
+      <div class="side"><Known call={known.call} number={known.number} {system} /></div>
+    {/if}
+  </div>
 {/if}
 
 {#if looking}
@@ -367,6 +410,19 @@
   }
   main {
     padding: 16px 18px;
+  }
+  .desk {
+    display: flex;
+    align-items: flex-start;
+  }
+  .middle {
+    flex: 1;
+    min-width: 0;
+  }
+  .side {
+    flex: 0 0 270px;
+    padding: 16px 18px;
+    box-sizing: border-box;
   }
   .gap {
     margin: 12px 0 0;

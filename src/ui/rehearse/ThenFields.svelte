@@ -132,6 +132,9 @@
     border-left: 3px solid var(--rule);
     padding-left: 8px;
   }
+  .then :global(.bx--form-item:nth-child(n + 5)) {
+    grid-column: 1 / 3;
+  }
   .then button {
     justify-self: start;
   }

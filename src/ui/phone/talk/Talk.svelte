@@ -30,13 +30,28 @@
     /** How the sound is, in words; empty where nothing is to be said. */
     sound: string;
     onmute: () => void;
+    /** Somebody chosen beside it, to transfer to. */
+    proposed?: Callee | null;
     /** What was typed instead of spoken. */
     words: readonly { from: string; text: string }[];
     ontype: (text: string) => void;
     /** Keys as tones, for whoever hears them as sound. */
     onkeys?: (keys: string) => void;
   }
-  let { calls, live, line, where, now, muted, sound, words, onmute, ontype, onkeys }: Props = $props();
+  let {
+    calls,
+    live,
+    line,
+    where,
+    now,
+    muted,
+    sound,
+    words,
+    proposed = null,
+    onmute,
+    ontype,
+    onkeys,
+  }: Props = $props();
   const phone = $derived(where.phone.id);
 
   /** The call acts are about: what is talked in, but where it was placed about another, that one. */
@@ -133,6 +148,9 @@
     asking = null;
   }
   let passing = $state.raw<Callee | null>(null);
+  $effect(() => {
+    if (proposed?.target) passing = proposed;
+  });
   function press(key: string) {
     keyed += key;
     onkeys?.(key);

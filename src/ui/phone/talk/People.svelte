@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { presenceInWords, presenceOf, type Callee, type Where } from '$core/phone';
+  import { directory } from '$core/people';
+  import type { LiveCall } from '$exchange';
+  import { dateText } from '../../format';
+  import { lamp } from '../../people/lamp';
+
+  /** Colleagues with what they are doing, beside whatever this phone does. */
+  let {
+    where,
+    calls,
+    verb,
+    onchoose,
+  }: { where: Where; calls: readonly LiveCall[]; verb: string; onchoose: (callee: Callee) => void } =
+    $props();
+  const phones = $derived(Object.groupBy(Object.values(where.system.phones), (p) => p.personId ?? ''));
+  const people = $derived(
+    directory(where.system, where.phone.personId).filter(
+      (e) => e.kind !== 'group' && e.id !== where.phone.personId,
+    ),
+  );
+  const callee = (id: string, name: string, extension: string): Callee => ({
+    key: `person ${id}`,
+    name,
+    detail: extension,
+    to: { kind: 'target', target: { to: 'person', personId: id } },
+    target: { to: 'person', personId: id },
+    personId: id,
+  });
+</script>
+
+<nav aria-label="Colleagues" data-testid="colleagues">
+  <h2>Colleagues</h2>
+  <ul>
+    {#each people as e (e.id)}
+      {@const person = where.system.people[e.id]}
+      {@const p = person ? presenceOf(person, phones[e.id] ?? [], { ...where, calls }) : null}
+      <li>
+        <button
+          type="button"
+          aria-label="{verb} {e.name}"
+          onclick={() => onchoose(callee(e.id, e.name, e.extension))}
+        >
+          <b>{e.name}</b><span>{e.extension}</span>
+          {#if p}<em class={lamp(p)}>{presenceInWords(p, dateText)}</em>{/if}
+        </button>
+      </li>
+    {/each}
+  </ul>
+</nav>
+
+<style>
+  h2 {
+    margin: 0 0 8px;
+  }
+  ul {
+    list-style: none;
+    margin: 0;
+    padding: 0;
+  }
+  button {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 0 8px;
+    width: 100%;
+    min-height: 48px;
+    align-content: center;
+    padding: 4px 10px;
+    border: 0;
+    border-bottom: 1px solid var(--rule);
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    text-align: left;
+    cursor: pointer;
+  }
+  button:hover {
+    background: var(--hover);
+  }
+  span {
+    color: var(--ink-soft);
+    font-variant-numeric: tabular-nums;
+  }
+  em {
+    grid-column: 1 / 3;
+    font-style: normal;
+    font-size: var(--text-small);
+    color: var(--ink-soft);
+  }
+  em.free {
+    color: var(--group);
+  }
+  em.busy {
+    color: var(--alarm);
+  }
+</style>
