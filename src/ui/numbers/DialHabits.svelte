@@ -32,14 +32,12 @@
     return set(code ? `${code} is ${does}` : `No code for ${does}`, { starCodes: next });
   }
   /** Where calls are parked: from and to, or nowhere where both are empty. */
-  let slots = $state({ from: '', to: '' });
+  let firstSlot = $derived(business.park?.from ?? '');
+  let lastSlot = $derived(business.park?.to ?? '');
   let slotsProblem = $state('');
-  $effect(() => {
-    slots = { from: business.park?.from ?? '', to: business.park?.to ?? '' };
-  });
   function setSlots(event: Event) {
     event.preventDefault();
-    const { from, to } = slots;
+    const [from, to] = [firstSlot.trim(), lastSlot.trim()];
     if (!from && !to) slotsProblem = set('No slots for parked calls', { park: undefined }) ?? '';
     else
       slotsProblem =
@@ -116,8 +114,8 @@
   </div>
   <h3>Parked calls</h3>
   <form class="slots" onsubmit={setSlots}>
-    <TextInput size="sm" labelText="First slot" bind:value={slots.from} />
-    <TextInput size="sm" labelText="Last slot" bind:value={slots.to} />
+    <TextInput size="sm" labelText="First slot" bind:value={firstSlot} />
+    <TextInput size="sm" labelText="Last slot" bind:value={lastSlot} />
     <button class="linkish small" type="submit">Set the slots</button>
     {#if slotsProblem}<p class="problem small">{slotsProblem}</p>{/if}
   </form>
