@@ -14,9 +14,14 @@ async function press(where: Locator | Page, keys: string): Promise<void> {
   for (const key of keys) await where.getByRole('button', { name: `Key ${key}`, exact: true }).click();
 }
 
-test('whoever called is called back from a phone, and no longer waits; another is said to be done', async ({
+test('whoever called is called back from a phone, which rings first; another is said to be done', async ({
+  context,
   page,
 }) => {
+  // A desk phone of the bench, operated in a window of its own.
+  const desk = await context.newPage();
+  await desk.goto('/phone?business=lantern-cove&as=rosa-desk');
+  await desk.getByTestId('phone-state').waitFor();
   await open(page, '/messages/call-back');
   const list = page.getByRole('list', { name: 'To call back' }).getByRole('listitem');
   await expect(list).toHaveCount(3);
@@ -31,14 +36,18 @@ test('whoever called is called back from a phone, and no longer waits; another i
     .first()
     .getByRole('button', { name: /^Call \(360\)/ })
     .click();
+  await expect(desk.getByTestId('ringing')).toContainText('Lift to call (360) 555-0187');
+  await desk.getByRole('button', { name: 'Lift and call' }).click();
   await expect(list).toHaveCount(2);
+  await expect(desk.getByTestId('talking')).toContainText('calling');
+  await desk.getByRole('button', { name: 'Stop calling' }).click();
   await list.first().getByRole('button', { name: /^Done/ }).click();
   await expect(list).toHaveCount(1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(list).toHaveCount(2);
   await visit(page, '/messages');
   await expect(message(page, '(360) 555-0187')).toContainText('answered Tue 24 Nov, 10:');
-  await expect(page.getByTestId('call').first()).toContainText('Went out to (360) 555-0187');
+  await expect(page.getByTestId('call').first()).toContainText('rang (360) 555-0187');
 });
 
 test('a caller is texted back: what is wrong is said beside the text', async ({ page }) => {

@@ -50,6 +50,8 @@ const Case = z.strictObject({
         second: z.boolean().default(false),
         to: z.string().optional(),
         dials: z.string().optional(),
+        /** The phone it is dialled from rings first. */
+        ringsFirst: z.boolean().optional(),
         from: z.string().nullable().default('+12065550187'),
         people: z.record(z.string(), ShortAct).default({}),
         phones: z.record(z.string(), ShortAct).default({}),
@@ -145,6 +147,7 @@ export function runCase(name: string): Ran {
         ...(c.then ? { then: c.then } : {}),
       }),
       seed: c.seed,
+      ...(c.ringsFirst ? { ringsFirst: true } : {}),
       choices: c.choices,
     }),
   );

@@ -89,6 +89,12 @@
     <li>
       <div class="row">
         <b>{who} · {phone.name}</b>
+        <a
+          class="small"
+          href="/phone?business={theBusiness().view.business.id}&as={phone.id}"
+          target="_blank"
+          rel="opener">Operate it<span class="visually-hidden">: {who}’s {phone.name}</span></a
+        >
         <Tag size="sm" type={at.registered ? 'green' : 'warm-gray'}
           >{at.registered ? 'registered' : 'not registered'}</Tag
         >

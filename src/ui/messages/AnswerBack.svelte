@@ -20,13 +20,14 @@
     answered: () => Promise<void>;
   } = $props();
   const system = $derived(theBusiness().view.inForce.system);
-  const actor = $derived(theBusiness().actor);
+  /** One's own phones: on a phone those of its person, elsewhere those of whoever works at this window. */
+  const who = $derived((own && system.phones[own]?.personId) || theBusiness().actor);
   const phones = $derived(
     Object.values(system.phones).filter(
       (p) =>
         p.number === null &&
         theBusiness().standing.registrations[p.id] &&
-        (actor === null || accountsOn(p).includes(actor)),
+        (who === null || accountsOn(p).includes(who)),
     ),
   );
   const numbers = $derived(Object.values(system.numbers).filter(carriesTexts));
@@ -45,7 +46,9 @@
   async function call(event: Event) {
     event.preventDefault();
     if (!phone) return;
-    const { out, words } = await callFrom(phone.id, number);
+    if (phone.id !== own)
+      session.say({ kind: 'info', title: `${phoneName(system, phone.id)} rings: lift it` });
+    const { out, words } = await callFrom(phone.id, number, phone.id === own);
     session.say({ kind: out ? 'success' : 'error', title: `${phoneName(system, phone.id)}: ${words}` });
     if (!out) return;
     open = null;

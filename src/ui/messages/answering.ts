@@ -1,17 +1,25 @@
 /** Answering those who called: back by phone, by text, or said to be done. */
-import { ending, outcomeOf, showing } from '$core/calls';
+import { ending, outcomeOf, whoCalls } from '$core/calls';
 import { readOne } from '$workspace';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
 import { theBusiness } from '../window/session.svelte';
 
-/** So long a call to outside is waited for, in milliseconds of real time. */
-const LONGEST_MS = 8000;
+/** The phone rings first, so long at most; then so long until it is out, in milliseconds of real time. */
+const LONGEST_MS = 30_000;
 
-/** Calls a number from one of the business's phones. @returns whether the call went out, and what came of it in words */
-export async function callFrom(phoneId: string, number: string): Promise<{ out: boolean; words: string }> {
+/**
+ * Calls a number from one of the business's phones: that rings first, unless it is this window.
+ * @returns whether the call went out, and what came of it in words
+ */
+export async function callFrom(
+  phoneId: string,
+  number: string,
+  here: boolean,
+): Promise<{ out: boolean; words: string }> {
   const line = new Line(theBusiness().workspace.id);
   const id = freshId('call');
+  const { system } = theBusiness().view.inForce;
   try {
     await line.act({
       kind: 'place',
@@ -21,16 +29,17 @@ export async function callFrom(phoneId: string, number: string): Promise<{ out: 
         from: { kind: 'phone', phoneId },
         to: { kind: 'digits', digits: number },
         behaviour: null,
+        ...(here ? {} : { ringsFirst: true }),
       },
     });
     for (const end = Date.now() + LONGEST_MS; Date.now() < end;) {
-      const call = await readOne(theBusiness().db, 'calls', id);
-      const ended = call && outcomeOf(call.trace);
-      if (ended) {
-        const { system } = theBusiness().view.inForce;
-        const words = `${ending(ended.outcome, system)}${showing(ended.outcome, system)}`;
-        return { out: ended.outcome.kind === 'went out', words };
-      }
+      const live = line.calls.find((c) => c.request.id === id);
+      const trace = live?.trace ?? (await readOne(theBusiness().db, 'calls', id))?.trace ?? [];
+      const out = trace.find((e) => e.kind === 'goes out');
+      if (out)
+        return { out: true, words: `calls ${whoCalls(system, { kind: 'outside', number: out.number })}` };
+      const ended = outcomeOf(trace);
+      if (ended) return { out: false, words: ending(ended.outcome, system) };
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
     return { out: false, words: line.problem || 'nothing came of it' };

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { listed, saidSoFar, whoCalls, whoseName } from '$core/calls';
+  import { listed, passedTo, saidSoFar, whoCalls, whoseName } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { allSteps, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
@@ -17,7 +17,17 @@
   }
   let { call, phoneId, system, onanswer, ondecline, onmailbox }: Props = $props();
 
-  const caller = $derived(whoCalls(system, call.request.from));
+  /** It was asked for by somebody at their screen: lifting it calls whom they chose. */
+  const ringsFirst = $derived(
+    call.request.ringsFirst && call.request.from.kind === 'phone' && call.request.from.phoneId === phoneId,
+  );
+  const whom = $derived.by(() => {
+    const { to } = call.request;
+    if (to.kind === 'target') return passedTo(system, to.target);
+    const typed = to.kind === 'number' ? to.e164 : to.digits;
+    return typed.startsWith('+') ? whoCalls(system, { kind: 'outside', number: typed }) : typed;
+  });
+  const caller = $derived(ringsFirst ? `Lift to call ${whom}` : whoCalls(system, call.request.from));
   const via = $derived(call.numberId ? (system.numbers[call.numberId]?.label ?? '') : 'Extension');
   /** What the step that rings wants this phone to show. */
   const shows = $derived.by(() => {
@@ -107,7 +117,8 @@
   {/if}
   <div class="choices">
     <button class="yes" type="button" onclick={onanswer}
-      >{asked ? 'Press 1: take the call' : 'Answer'} <small>{asked ? '1' : 'Enter'}</small></button
+      >{asked ? 'Press 1: take the call' : ringsFirst ? 'Lift and call' : 'Answer'}
+      <small>{asked ? '1' : 'Enter'}</small></button
     >
     {#if canDivert}<button type="button" onclick={onmailbox}>Let them leave a message <small>V</small></button
       >{/if}

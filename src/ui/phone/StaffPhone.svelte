@@ -158,7 +158,8 @@
   let notifications = $state<NotificationPermission>(
     'Notification' in window ? Notification.permission : 'denied',
   );
-  let settingUp = $state(untrack(() => !own.value.setUp));
+  // A stand-in of the bench has nothing to set up.
+  let settingUp = $state(untrack(() => !own.value.setUp && registration?.standIn !== true));
   const inTheWay = $derived(
     person && phone
       ? hurdles(

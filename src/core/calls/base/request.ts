@@ -44,6 +44,8 @@ export const CallRequest = z.object({
   /** Null for a real call: everything people do comes in as it happens. */
   behaviour: Behaviour.nullable(),
   about: About.optional(),
+  /** It rings at the phone it is placed from first, and goes out when that is lifted (RFC 5359, click to dial). */
+  ringsFirst: z.boolean().optional(),
   /** What an outside number is shown of this call, where it is not what it usually is. */
   shows: z.union([z.literal('hidden'), E164]).optional(),
   /** Decides what is left to chance; the same seed decides alike. Absent is 0. */

@@ -38,7 +38,9 @@ export type Onward =
   | { kind: 'mailbox'; mailboxId: string }
   | { kind: 'nobody' }
   /** One of ours called an outside number: it ends with what came of it. */
-  | { kind: 'outside'; number: string };
+  | { kind: 'outside'; number: string }
+  /** It rings at the phone it is placed from; where that is not lifted, nobody is called. */
+  | { kind: 'own phone'; phone: string };
 
 /** Ringing one person by their own rules. */
 export interface PersonRing {

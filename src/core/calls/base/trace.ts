@@ -92,6 +92,8 @@ export type Outcome =
   | { kind: 'emergency'; number: string }
   /** A call to an outside number that nobody took. */
   | { kind: 'outside'; number: string; how: 'not answered' | 'declined' | 'busy' | 'not in service' }
+  /** The phone it was placed from rang first, and was not lifted: nobody was called. */
+  | { kind: 'not lifted'; phone: string }
   /** It went on in another call: whoever it had reached is in that one now. */
   | { kind: 'handed on'; callId: string }
   /** What it was placed for was not possible. */

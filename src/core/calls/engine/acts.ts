@@ -30,6 +30,7 @@ import {
   type TimerKind,
   type Waits,
 } from '../base/state';
+import { ownLifted } from '../way/arriving';
 import { hangUp, press, roundOver, say, silent, timeOut } from '../way/phases';
 
 type OfKind<K extends Action['kind']> = Extract<Action, { kind: K }>;
@@ -146,6 +147,8 @@ export const isDue = (run: Run, call: CallState, timer: TimerKind, number: numbe
   TIMERS[timer](run, call, number);
 
 function lifted(run: Run, call: CallState, leg: Leg): void {
+  const asksForKey = leg.confirmByKey && leg.state !== 'confirming';
+  if (!asksForKey && ownLifted(run, call, leg)) return;
   if (!lift(run, call, leg)) return;
   const { waiting } = call;
   call.waiting = null;

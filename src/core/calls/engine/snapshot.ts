@@ -58,6 +58,7 @@ const Onward = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('mailbox'), mailboxId: Id }),
   z.object({ kind: z.literal('nobody') }),
   z.object({ kind: z.literal('outside'), number: z.string() }),
+  z.object({ kind: z.literal('own phone'), phone: PhoneName }),
 ]);
 
 // Loose: what a later version adds to a call is kept.

@@ -302,6 +302,8 @@ function goOnward(run: Run, call: CallState): void {
     return run.enter(call, onward.stepId);
   }
   if (onward.kind === 'mailbox') return voicemail(run, call, onward.mailboxId);
+  if (onward.kind === 'own phone')
+    return run.end(call, 'system', { kind: 'not lifted', phone: onward.phone });
   if (onward.kind === 'outside') return run.end(call, 'system', outsideOver(call, onward.number));
   if (onward.kind === 'nobody') return leftAlone(run, call);
   const mailboxId = ownMailbox(run, call, onward.personId);

@@ -543,6 +543,33 @@ describe('calling out', () => {
   });
 });
 
+describe('click to dial (RFC 5359 section 2.18, from memory)', () => {
+  const clicked = () =>
+    new Yard().place('o', {
+      from: { kind: 'phone', phoneId: 'rosa-desk' },
+      to: { kind: 'digits', digits: '9 1 206 555 0134' },
+      ringsFirst: true,
+    });
+  it('rings one’s own phone, and calls out when that is lifted', () => {
+    const yard = clicked();
+    expect(yard.ringing).toEqual(['rosa-desk o']);
+    expect(yard.of('o', 'goes out')).toEqual([]);
+    yard.at(4).does('o', { kind: 'answer', phone: 'rosa-desk' });
+    expect(yard.ringing).toEqual(['outside:+12065550134 o']);
+    expect(yard.of('o', 'answered')).toEqual([]);
+    yard.at(14).does('o', { kind: 'answer', phone: 'outside:+12065550134' });
+    expect(yard.heard('o')).toEqual(['rosa-desk: the others', 'outside:+12065550134: the others']);
+  });
+  it('calls nobody where it is not lifted within 20 s, or declined', () => {
+    const ended = (yard: Yard) => outcomeOf(yard.call('o').trace)?.outcome;
+    expect(ended(clicked().at(20))).toEqual({ kind: 'not lifted', phone: 'rosa-desk' });
+    expect(ended(clicked().at(2).does('o', { kind: 'decline', phone: 'rosa-desk' }))).toMatchObject({
+      kind: 'not lifted',
+    });
+    expect(clicked().at(20).of('o', 'goes out')).toEqual([]);
+  });
+});
+
 describe('a phone that is gone', () => {
   it('within ten seconds the talk goes on by itself, held calls as they were', () => {
     const yard = new Yard().customerTalksToRosa().does('a', { kind: 'hold', phone: 'rosa-desk' });

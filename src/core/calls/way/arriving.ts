@@ -10,8 +10,9 @@ import { goTo, isTargetThere } from '../talks/passing';
 import { outsidePhone } from '../base/trace';
 import { beginSecond, isOnSecond } from '../talks/second';
 import { fetch } from '../talks/taking';
-import { offerOutside } from '../people/ringing';
-import { RANK, type CallState, type Run } from '../base/state';
+import { sawNothing } from '../people/people';
+import { endLeg, offer, offerOutside } from '../people/ringing';
+import { RANK, type CallState, type Leg, type Run } from '../base/state';
 import { noteCaller } from '../base/exceptions';
 import { feature } from './features';
 import { asTarget, reachExtension, reachPerson } from './extensions';
@@ -19,9 +20,47 @@ import { turnedAway } from '../people/unwanted';
 
 /** So long an outside number is rung before it is given up, in milliseconds. Common practice, no source. */
 const DIAL_OUT_MS = 60_000;
+/** So long the phone a call is placed from rings first, in milliseconds. */
+const OWN_PHONE_MS = 20_000;
 
 /** The call arrives: a number leads to its plan, digits dialled inside to whoever has them. */
 export function arrive(run: Run, call: CallState): void {
+  const { from, to, ringsFirst } = call.request;
+  const number = to.kind === 'number' ? run.world(call).numbers.get(to.e164) : undefined;
+  call.numberId = number?.id ?? null;
+  call.planId = number?.planId ?? null;
+  run.say(call, { t: 0, kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
+  noteCaller(run, call);
+  const patience = call.request.behaviour?.caller.hangsUpAfter;
+  if (patience != null) run.after(call, patience * 1000, 'give up', RANK.hangUp);
+  if (ringsFirst && from.kind === 'phone') return ringOwn(run, call, from.phoneId);
+  setOut(run, call);
+}
+
+/** The phone a call is placed from rings first. */
+function ringOwn(run: Run, call: CallState, phoneId: string): void {
+  const phone = run.world(call).system.phones[phoneId];
+  call.onward = { kind: 'own phone', phone: phoneId };
+  const offers = [{ personId: phone?.personId ?? null, phones: phone ? [phone] : [], outside: null }];
+  const how = offer(run, call, offers, OWN_PHONE_MS);
+  if (how === 'ringing') return;
+  run.say(call, { t: 0, kind: 'ringing over', how });
+  run.end(call, 'system', { kind: 'not lifted', phone: phoneId });
+}
+
+/** Whoever has the phone has lifted it: the call sets out. @returns whether it was that, and not somebody who was called */
+export function ownLifted(run: Run, call: CallState, leg: Leg): boolean {
+  if (call.onward.kind !== 'own phone') return false;
+  endLeg(run, call, leg, 'answered');
+  call.onward = { kind: 'nobody' };
+  call.saw = sawNothing();
+  run.begin(call, 'waiting');
+  setOut(run, call);
+  return true;
+}
+
+/** A call goes where it is to go. */
+function setOut(run: Run, call: CallState): void {
   const { from, to } = call.request;
   const world = run.world(call);
   const phone = from.kind === 'phone' ? from.phoneId : null;
@@ -30,19 +69,13 @@ export function arrive(run: Run, call: CallState): void {
     holdOthers(run, phone, call.request.id);
     takesPart(run, phone, personId, call.request.id);
   }
-  const number = to.kind === 'number' ? world.numbers.get(to.e164) : undefined;
-  call.numberId = number?.id ?? null;
-  call.planId = number?.planId ?? null;
-  run.say(call, { t: 0, kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
-  noteCaller(run, call);
-  const patience = call.request.behaviour?.caller.hangsUpAfter;
-  if (patience != null) run.after(call, patience * 1000, 'give up', RANK.hangUp);
   const why = beginSecond(run, call);
   if (why) return run.endQuietly(call, { kind: 'not done', why });
   if (to.kind === 'digits') return dial(run, call, to.digits, phone);
   if (to.kind === 'target') return choose(run, call, to.target, personId);
+  const number = world.numbers.get(to.e164);
   if (!number) {
-    const intercept = to.kind === 'number' ? run.standing.intercepts[to.e164] : undefined;
+    const intercept = run.standing.intercepts[to.e164];
     if (intercept && run.now < intercept.until)
       return run.end(call, 'system', { kind: 'given back', referTo: intercept.referTo });
     return run.end(call, 'system', { kind: 'not in service', why: 'unknown number' });

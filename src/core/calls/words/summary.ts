@@ -54,6 +54,8 @@ export function ending(outcome: Outcome, system: System): string {
       return `put through to ${outcome.number}`;
     case 'outside':
       return `${written(outcome.number, system)}: ${outcome.how}`;
+    case 'not lifted':
+      return `${whoseName(system, outcome.phone)} did not lift: nobody was called`;
     case 'handed on':
       return 'went on in another call';
     case 'not done':
@@ -204,6 +206,7 @@ const STOPS_RINGING: readonly Trace[number]['kind'][] = [
   'passed on',
   'comes back',
   'fetched',
+  'goes out',
   'parked',
 ];
 
