@@ -10,3 +10,4 @@ for (const part of ['engine', 'answering', 'audio', 'numbers', 'people'])
 run('npx', ['tsx', 'bench/inbox.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);
 run('npx', ['tsx', 'bench/stored.ts']);
+run('npx', ['tsx', 'bench/talk.ts']);

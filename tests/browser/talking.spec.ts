@@ -28,6 +28,11 @@ test('a colleague is called by name, and held, and taken back by key', async ({ 
   await expect(wire(jonah).first()).toContainText('Idris Okafor');
   await expect(jonah.getByTestId('talking')).toContainText('talked');
 
+  await idris.keyboard.press('?');
+  await expect(idris.getByRole('dialog', { name: 'Keys' })).toContainText('In a call: transfer');
+  await idris.keyboard.press('Escape');
+  await expect(idris.getByRole('dialog', { name: 'Keys' })).toHaveCount(0);
+  await expect(idris.getByTestId('talking')).toBeVisible();
   await idris.keyboard.press('h');
   await expect(wire(jonah).first()).toHaveAttribute('data-state', 'holds');
   await expect(wire(idris).first()).toContainText('hears music');

@@ -1,25 +1,9 @@
 /** Two staff phones that are paired and set up already, each in a window of its own, and outside phones beside them. */
 import type { BrowserContext, Page } from '@playwright/test';
-import { newRegistration, type Standing } from '../../src/core/system';
-import { openedAt, test as base, type State } from './seeded';
+import { BUSINESS, IDRIS, JONAH, paired } from './paired';
+import { openedAt, test as base } from './seeded';
 
-const BUSINESS = 'lantern-cove';
-/** Softphones of the demonstration that nobody has paired yet. */
-export const IDRIS = 'idris-browser';
-export const JONAH = 'jonah-browser';
-
-function paired(state: State): State {
-  const { stores } = state.origins[0]!.indexedDB[0]!;
-  const record = stores.find((s) => s.name === 'standing')!.records[0]!.value as { standing: Standing };
-  for (const id of [IDRIS, JONAH])
-    record.standing.registrations[id] = newRegistration({ pairedAt: 0, online: false });
-  const own = [IDRIS, JONAH].map((id) => ({
-    name: `upper-line:own-phone:${id}`,
-    value: JSON.stringify({ setUp: true }),
-  }));
-  state.origins[0]!.localStorage.push(...(own as never[]));
-  return state;
-}
+export { IDRIS, JONAH };
 
 export const test = base.extend({
   storageState: async ({ moment }, use) => {

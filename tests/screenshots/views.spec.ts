@@ -21,7 +21,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
   for (const [view, name] of [
     ['hours', 'hours'],
     ['people', 'people'],
-    ['people/rosa', 'person'],
     ['messages/mailboxes', 'mailboxes'],
     ['answering/promises', 'promises'],
   ] as const) {
@@ -121,9 +120,16 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await outside.getByRole('button', { name: 'Main line' }).click();
   await outside.getByRole('button', { name: 'Call', exact: true }).click();
   await staff.getByTestId('ringing').waitFor();
-  await shot(staff, 'staff-phone-ringing');
   await staff.getByRole('button', { name: /^Answer/ }).click();
-  await staff.waitForTimeout(1500);
+  await staff.getByTestId('talking').getByRole('button', { name: 'Transfer…' }).click();
+  await staff.getByRole('combobox', { name: /^Transfer to/ }).fill('tomas');
+  await staff.getByRole('combobox', { name: /^Transfer to/ }).press('Enter');
+  await staff.getByRole('button', { name: 'After a word' }).click();
+  await shot(staff, 'staff-phone-talking');
+  await staff.setViewportSize({ width: 1280, height: 800 });
+  await staff.getByTestId('colleagues').waitFor();
+  await shot(staff, 'staff-phone-desk');
+  await staff.getByRole('button', { name: /^Back to/ }).click();
   await staff.getByRole('button', { name: 'Hang up' }).click();
   await outside.getByTestId('outside-ended').waitFor();
   await page.goto('/messages');

@@ -219,7 +219,8 @@ export interface PhoneAct {
   key: string;
 }
 
-const KEYS: Record<ActName, string> = {
+/** The key of each act. */
+export const ACT_KEYS: Record<ActName, string> = {
   'take back': 'h',
   hold: 'h',
   mute: 'm',
@@ -244,7 +245,7 @@ export function actsOn(
   second: PhoneCall | undefined,
   { system, taken, canMove }: { system: System; taken: readonly string[]; canMove: boolean },
 ): PhoneAct[] {
-  const act = (name: ActName, words: string): PhoneAct => ({ act: name, words, key: KEYS[name] });
+  const act = (name: ActName, words: string): PhoneAct => ({ act: name, words, key: ACT_KEYS[name] });
   const hangUp = act('hang up', 'Hang up');
   if (call.part === 'calls') return [act('keypad', 'Keypad'), act('hang up', 'Stop calling')];
   if (second?.about?.as === 'a word') {

@@ -23,6 +23,7 @@
   import Known from './talk/Known.svelte';
   import Near from './talk/Near.svelte';
   import People from './talk/People.svelte';
+  import PhoneKeys from './talk/PhoneKeys.svelte';
   import Talk from './talk/Talk.svelte';
   import Origin from '../reach/Origin.svelte';
   import OwnCalls from './OwnCalls.svelte';
@@ -388,6 +389,7 @@
   </div>
 {/if}
 
+<PhoneKeys />
 {#if looking}
   {#await import('./LookUp.svelte') then { default: LookUp }}
     <LookUp personId={person?.id ?? null} {system} close={() => (looking = false)} />

@@ -159,7 +159,9 @@
   }
 
   function onkeydown(event: KeyboardEvent) {
-    const field = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
+    // What is typed, and what stands above the call, has its own keys.
+    const field =
+      event.target instanceof HTMLElement && event.target.closest('input, textarea, select, .bx--modal');
     if (field || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === 'Escape' && (asking || passing)) {
       asking = passing = null;
