@@ -13,9 +13,16 @@ const answer = (phone: Page) =>
     .getByRole('button', { name: /^Answer/ })
     .click();
 
-test('a colleague is called by name, and held, and taken back by key', async ({ context, page }) => {
+test('a colleague is called by name, and held, and taken back by key; without a microphone one types', async ({
+  context,
+  page,
+}) => {
   await page.goto('/');
-  const jonah = await staffPhone(context, JONAH);
+  const jonah = await staffPhone(context, JONAH, (phone) =>
+    phone.addInitScript(() => {
+      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotFoundError'));
+    }),
+  );
   const idris = await staffPhone(context, IDRIS);
   const field = jonah.getByRole('combobox', { name: 'Call a name, extension or number' });
   await field.fill('idr');
@@ -27,6 +34,11 @@ test('a colleague is called by name, and held, and taken back by key', async ({ 
   await answer(idris);
   await expect(wire(jonah).first()).toContainText('Idris Okafor');
   await expect(jonah.getByTestId('talking')).toContainText('talked');
+  await expect(jonah.getByTestId('sound')).toContainText('No microphone was found');
+  await jonah.getByRole('button', { name: 'Type instead of speaking' }).click();
+  await jonah.getByLabel('Type instead of speaking').fill('Hello from a quiet place');
+  await jonah.getByLabel('Type instead of speaking').press('Enter');
+  await expect(idris.getByTestId('words')).toContainText('Hello from a quiet place');
 
   await idris.keyboard.press('?');
   await expect(idris.getByRole('dialog', { name: 'Keys' })).toContainText('In a call: transfer');
@@ -101,9 +113,13 @@ test('an outside number is called, sees what was chosen, and its keys are heard 
   await expect(outside.getByTestId('outside-ringing')).toContainText('a hidden number');
   await outside.getByRole('button', { name: 'Lift' }).click();
   await expect(outside.getByTestId('outside-talking')).toContainText('You talk with Idris Okafor');
+  await outside.getByTestId('listens-for-tones').waitFor({ state: 'attached' });
   await act(idris, /^Keypad/).click();
-  await idris.getByRole('button', { name: 'Key 5' }).click();
-  await expect(idris.getByRole('status', { name: 'Keys pressed' })).toHaveText('5');
+  for (const key of ['4', '7', '#'])
+    await idris.getByRole('button', { name: `Key ${key}`, exact: true }).click();
+  await expect(idris.getByRole('status', { name: 'Keys pressed' })).toHaveText('47#');
+  // They went as tones, and were read at the other end.
+  await expect(outside.getByTestId('tones')).toContainText('47#');
   await outside.getByRole('button', { name: 'Hang up' }).click();
   await expect(idris.getByTestId('talking')).toHaveCount(0);
   // Help is never called without knowing where it would be sent.

@@ -47,39 +47,3 @@ test('a test tone is heard at the other end, is silent on hold and muted, and go
   await outside.getByLabel('Type instead of speaking').press('Enter');
   await expect(idris.getByTestId('words')).toContainText('I can only <b>type</b>.');
 });
-
-test('keys reach the other side as tones, and are read there', async ({ context, page }) => {
-  await page.goto('/');
-  const idris = await staffPhone(context, IDRIS);
-  const outside = await outsidePhone(context, '(604) 555-0126');
-  await call(idris, '604 555 0126');
-  await outside.getByRole('button', { name: 'Lift' }).click();
-  await expect(idris.getByTestId('sound')).toContainText('sound: ', { timeout: 20_000 });
-  await idris
-    .getByTestId('talking')
-    .getByRole('button', { name: /^Keypad/ })
-    .click();
-  for (const key of ['4', '7', '#'])
-    await idris.getByRole('button', { name: `Key ${key}`, exact: true }).click();
-  await expect(outside.getByTestId('tones')).toContainText('47#', { timeout: 20_000 });
-});
-
-test('without a microphone it is said, and the call goes on', async ({ context, page }) => {
-  await page.goto('/');
-  const jonah = await staffPhone(context, JONAH, (phone) =>
-    phone.addInitScript(() => {
-      navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotFoundError'));
-    }),
-  );
-  const idris = await staffPhone(context, IDRIS);
-  await call(jonah, 'idris');
-  await idris
-    .getByTestId('ringing')
-    .getByRole('button', { name: /^Answer/ })
-    .click();
-  await expect(jonah.getByTestId('sound')).toContainText('No microphone was found');
-  await jonah.getByRole('button', { name: 'Type instead of speaking' }).click();
-  await jonah.getByLabel('Type instead of speaking').fill('Hello from a quiet place');
-  await jonah.getByLabel('Type instead of speaking').press('Enter');
-  await expect(idris.getByTestId('words')).toContainText('Hello from a quiet place');
-});
