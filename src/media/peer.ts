@@ -113,13 +113,7 @@ export class Peer {
       if (pc !== this.pc) return;
       const { connectionState } = pc;
       this.state =
-        connectionState === 'connected'
-          ? 'connected'
-          : connectionState === 'failed'
-            ? 'failed'
-            : connectionState === 'disconnected'
-              ? 'connecting'
-              : 'connecting';
+        connectionState === 'connected' || connectionState === 'failed' ? connectionState : 'connecting';
       this.changed();
       if (connectionState === 'failed' && this.offers) void this.offer();
     };
@@ -130,16 +124,8 @@ export class Peer {
 
   private async offer(): Promise<void> {
     const pc = this.connection();
-    const transceiver = pc.addTransceiver('audio', { direction: 'sendrecv' });
-    this.prefer(transceiver);
-    this.sender = transceiver.sender;
-    await this.sender.replaceTrack(this.sends ? this.track : null);
-    await pc.setLocalDescription();
-    if (pc === this.pc)
-      this.send({
-        kind: 'description',
-        description: pc.localDescription!.toJSON() as RTCSessionDescriptionInit,
-      });
+    await this.sendBy(pc.addTransceiver('audio', { direction: 'sendrecv' }));
+    await this.describe(pc);
   }
 
   private async described(description: RTCSessionDescriptionInit): Promise<void> {
@@ -151,18 +137,28 @@ export class Peer {
       const [transceiver] = pc.getTransceivers();
       if (transceiver) {
         transceiver.direction = 'sendrecv';
-        this.prefer(transceiver);
-        this.sender = transceiver.sender;
-        await this.sender.replaceTrack(this.sends ? this.track : null);
+        await this.sendBy(transceiver);
       }
-      await pc.setLocalDescription();
-      if (pc === this.pc)
-        this.send({
-          kind: 'description',
-          description: pc.localDescription!.toJSON() as RTCSessionDescriptionInit,
-        });
+      await this.describe(pc);
     }
     for (const candidate of this.waiting.splice(0)) await this.pc?.addIceCandidate(candidate).catch(() => {});
+  }
+
+  /** What this window sends goes this way from now on. */
+  private async sendBy(transceiver: RTCRtpTransceiver): Promise<void> {
+    this.prefer(transceiver);
+    this.sender = transceiver.sender;
+    await this.sender.replaceTrack(this.sends ? this.track : null);
+  }
+
+  /** Says what this side offers or answers, unless another connection has taken its place meanwhile. */
+  private async describe(pc: RTCPeerConnection): Promise<void> {
+    await pc.setLocalDescription();
+    if (pc !== this.pc || !pc.localDescription) return;
+    this.send({
+      kind: 'description',
+      description: pc.localDescription.toJSON() as RTCSessionDescriptionInit,
+    });
   }
 
   /** The codecs of the phone's account, in their order; keys as events stay. */
