@@ -12,6 +12,7 @@ import {
   type CallState,
   type End,
   type Hears,
+  type NotDone,
   type Note,
 } from '../calls';
 import { writeNumber } from '../numbering';
@@ -65,6 +66,8 @@ export interface PhoneCall {
   passedBy: string | null;
   /** What happens by itself, in words; empty where nothing does. */
   ahead: string;
+  /** What this phone did last that was not possible: why, and when, epoch milliseconds. */
+  refused: { why: NotDone; at: number } | null;
 }
 
 const endDetail = (end: Pick<End, 'phone'>, system: System): string => {
@@ -174,11 +177,17 @@ export function callsOf(calls: readonly Told[], phoneId: string, system: System)
               : null
             : null,
         ahead: aheadOf(call, phoneId, system),
+        refused: refusedTo(call, phoneId),
       },
     ];
   });
   const order = (c: PhoneCall) => (c.part === 'talks' && c.holds === null ? 0 : c.part === 'is rung' ? 1 : 2);
   return found.sort((a, b) => order(a) - order(b) || b.since - a.since);
+}
+
+function refusedTo({ request, trace }: Told, phoneId: string): PhoneCall['refused'] {
+  const last = trace.findLast((e) => e.kind === 'not done' && e.phone === phoneId);
+  return last?.kind === 'not done' ? { why: last.why, at: request.at + last.t } : null;
 }
 
 /** What happens by itself, to whoever is rung when a call was passed on and comes back. */

@@ -95,6 +95,15 @@ describe('what a phone shows of its calls', () => {
     });
   });
 
+  it('what was not possible, and why', () => {
+    const yard = new Yard([
+      { do: 'business.set', change: { park: undefined } },
+    ] as never).customerTalksToRosa();
+    expect(view(yard, 'rosa-desk')[0]!.refused).toBeNull();
+    yard.at(9).does('a', { kind: 'park', phone: 'rosa-desk' });
+    expect(view(yard, 'rosa-desk')[0]!.refused).toEqual({ why: 'no slots are set up', at: TEN + 9000 });
+  });
+
   it('what rings at a colleague of a group, and what waits in a slot', () => {
     const yard = new Yard([group]).place('a', { to: { kind: 'number', e164: '+13605550171' } }).at(2);
     const near = (phone: string) => callsNear([...yard.engine.calls.values()], phone, yard.engine.document);

@@ -10,7 +10,6 @@
   import { theBusiness } from '../window/session.svelte';
   import { ending, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import type { LiveCall } from '$exchange';
   import { callsNear, callsOf, type Callee } from '$core/phone';
   import CallerSound from './CallerSound.svelte';
   import { heardInWords } from './heard';
@@ -88,21 +87,22 @@
   });
   /** How the last call this phone placed ended where nobody took it: said until the next is placed. */
   let ended = $state('');
-  let last: LiveCall | null = null;
+  const callingId = $derived(calling?.request.id);
   $effect(() => {
-    const over = line.calls.find((c) => c.phase === 'over' && c.request.id === last?.request.id);
+    if (callingId) ended = '';
+  });
+  $effect(() => {
+    // A call that is over is told once.
+    const over = line.calls.find(
+      ({ phase, request: { from } }) => phase === 'over' && from.kind === 'phone' && from.phoneId === phoneId,
+    );
     const outcome = over && outcomeOf(over.trace)?.outcome;
-    if (outcome && outcome.kind !== 'handed on' && outcome.kind !== 'answered') {
-      const words = ending(
-        outcome,
-        untrack(() => system),
-      );
-      ended = words[0]!.toUpperCase() + words.slice(1) + '.';
-    }
-    if (calling) {
-      last = calling;
-      ended = '';
-    }
+    if (!outcome || outcome.kind === 'handed on' || outcome.kind === 'answered') return;
+    const words = ending(
+      outcome,
+      untrack(() => system),
+    );
+    ended = words[0]!.toUpperCase() + words.slice(1) + '.';
   });
   /** On a desk colleagues stand beside it, and what is known of the other side. */
   let width = $state(0);
@@ -280,6 +280,7 @@
           words={voice.now.words}
           ontype={(text) => voice.type(text)}
           {proposed}
+          {ended}
           onmute={() => voice.mute(!voice.now.muted)}
           onkeys={(keys) => voice.keys(keys)}
         />

@@ -124,7 +124,6 @@ function handOn(run: Run, first: Talk, end: End, other: End, second: CallState):
     goesOut(run, first, end);
     goesOnWith(first, other);
     moveOver(run, second, first, taker, 'after a word');
-    delete other.holds;
     if (!areOutside(first.ends)) return;
     first.joined = true;
     return run.after(first, JOINED_MS, 'long joined', RANK.timeout);

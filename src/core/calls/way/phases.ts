@@ -61,7 +61,9 @@ const PHASES: { [P in Phase]: Rules<P> } = {
       if (hungUpMoving(run, call, end)) return;
       const { from } = call.request;
       if (from.kind === 'phone' && from.phoneId === end.phone && hungUpSecond(run, call)) return;
-      leaves(run, call, end, by);
+      // Who is named by their phone counts as what they are, whoever sent it.
+      const goes = partyOf(call.request.from, call.from);
+      leaves(run, call, end, phone === undefined ? by : end.phone === goes ? 'caller' : 'called');
     },
   },
   parked: { timeOut: notFetched, hangUp: 'wait' },

@@ -39,6 +39,8 @@
     if (takes) input?.focus();
   });
 
+  /** An id has no spaces. */
+  const idOf = ({ key }: Callee) => `${id}-${key.replace(/\W/g, '-')}`;
   function doing(personId: string | null) {
     const person = personId ? where.system.people[personId] : undefined;
     if (!person) return null;
@@ -75,7 +77,7 @@
     role="combobox"
     aria-expanded={found.callees.length > 0}
     aria-controls="{id}-list"
-    aria-activedescendant={chosen ? `${id}-${chosen.key}` : undefined}
+    aria-activedescendant={chosen ? idOf(chosen) : undefined}
     autocomplete="off"
     on:keydown={onkeydown}
   />
@@ -84,7 +86,7 @@
       {#each found.callees as callee, i (callee.key)}
         {@const presence = doing(callee.personId)}
         <li
-          id="{id}-{callee.key}"
+          id={idOf(callee)}
           role="option"
           aria-selected={callee === chosen}
           class:chosen={callee === chosen}

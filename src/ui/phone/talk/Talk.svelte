@@ -29,6 +29,8 @@
     muted: boolean;
     /** How the sound is, in words; empty where nothing is to be said. */
     sound: string;
+    /** How the last call placed from here ended that nobody took. */
+    ended: string;
     onmute: () => void;
     /** Somebody chosen beside it, to transfer to. */
     proposed?: Callee | null;
@@ -47,6 +49,7 @@
     muted,
     sound,
     words,
+    ended,
     proposed = null,
     onmute,
     ontype,
@@ -77,6 +80,11 @@
   let keyed = $state('');
   let typing = $state(false);
   let toType = $state('');
+  /** What was not possible is said for a while. */
+  const REFUSED_MS = 10_000;
+  const refused = $derived(
+    calls.find((c) => c.refused && now - c.refused.at < REFUSED_MS)?.refused?.why ?? '',
+  );
   const currentId = $derived(current?.id);
   const secondId = $derived(second?.id);
   // Whatever was being asked belongs to the call it was asked about.
@@ -217,7 +225,8 @@
         >
       </p>
     {/if}
-    {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
+    {#if refused}<p class="problem" role="alert" data-testid="refused">Not done: {refused}.</p>{/if}
+    {#if ended}<p role="status">{ended}</p>{/if}
 
     {#if words.length || typing}
       <div class="words" data-testid="words">
