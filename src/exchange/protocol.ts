@@ -1,5 +1,6 @@
 /** What windows and the live switch say to each other over one BroadcastChannel. */
 import type { Action, CallState } from '../core/calls';
+import type { Told } from '../core/phone';
 import type { Said } from '../workspace';
 
 export const CHANNEL = 'upper-line:exchange';
@@ -20,23 +21,9 @@ export type ToSwitch =
   | { kind: 'ask'; businessId: string };
 
 /** A call as windows see it. */
-export type LiveCall = {
+export type LiveCall = Told & {
   /** The one person it is for while it rings, or null. */ calledPerson: string | null;
-} & Pick<
-  CallState,
-  | 'request'
-  | 'from'
-  | 'phase'
-  | 'since'
-  | 'until'
-  | 'legs'
-  | 'ends'
-  | 'parked'
-  | 'passing'
-  | 'mailboxId'
-  | 'numberId'
-  | 'trace'
->;
+} & Pick<CallState, 'mailboxId'>;
 
 export type FromSwitch =
   | { kind: 'done'; id: string }

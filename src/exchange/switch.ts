@@ -2,10 +2,18 @@
  * The live switch: the same call engine as a rehearsal, run against the bench clock. One worker of the browser's windows
  * holds it at a time; its calls are stored with every change, so that another takes them up where they are.
  */
-import { calledPerson, CallEngine, outsideNumber, settingsOf, type CallState } from '../core/calls';
+import {
+  calledPerson,
+  CallEngine,
+  outsideNumber,
+  settingsOf,
+  type Action,
+  type CallState,
+} from '../core/calls';
 import { reactionOf, type Reaction } from '../standins/outside/outside';
+import type { Differing } from '../core/coverage';
 import type { Held } from '../core/messages';
-import { emptyStanding, type Standing } from '../core/system';
+import { emptyStanding, type Standing, type System } from '../core/system';
 import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
   clockOf,
@@ -24,6 +32,7 @@ import {
 import { keepEnded } from './ended';
 import { heldMessages, markMessages } from './messages';
 import { letters } from './notices';
+import { PhoneWindows } from './phones/phones';
 import {
   CHANNEL,
   callerLock,
@@ -54,6 +63,27 @@ const actOf = ({ does }: Reaction, callId: string, phone: string): Parameters<Ca
     ? { kind: does, callId, phone }
     : { kind: 'outside', callId, phone, is: does };
 
+/** The calls of an engine as windows see them. */
+const liveCalls = (engine: CallEngine): LiveCall[] =>
+  [...engine.calls.values()].map((c): LiveCall => {
+    const { request, from, phase, since, until, legs, ends, parked, passing, mailboxId, numberId, trace } = c;
+    return {
+      calledPerson: calledPerson(engine, c),
+      request,
+      from,
+      phase,
+      since,
+      until,
+      legs,
+      ends,
+      parked,
+      passing,
+      mailboxId,
+      numberId,
+      trace,
+    };
+  });
+
 interface Line {
   engine: CallEngine;
   /** What lies in each mailbox. */
@@ -78,10 +108,28 @@ export class Switch {
   /** Windows of outside phones that have been seen. */
   private windows = new Set<string | undefined>();
 
+  private readonly phones: PhoneWindows;
+
+  /** @param effect what a change of settings does to callers, worked out apart: calls do not wait for it */
   constructor(
     private db: Db,
     private changes: Changes,
-  ) {}
+    effect: (system: System, before: Standing, after: Standing, moment: number) => Promise<Differing>,
+  ) {
+    this.phones = new PhoneWindows(db, changes, {
+      clock: () => this.clock,
+      now: () => this.now(),
+      turn: (job) => this.turn(job),
+      line: async (businessId) => {
+        const line = await this.line(businessId);
+        return (
+          line && { system: line.engine.document, standing: line.standing, calls: liveCalls(line.engine) }
+        );
+      },
+      act: (businessId, action) => this.turn(() => this.act(businessId, action)),
+      effect,
+    });
+  }
 
   /** Takes over: restores calls in progress and starts to listen. */
   async start(): Promise<void> {
@@ -101,6 +149,7 @@ export class Switch {
         else if (change.businessId && REFRESHED.includes(change.what))
           await this.refresh(change.businessId, change.what);
         await this.settle();
+        await this.phones.changed(change);
       });
     });
     this.channel.onmessage = ({ data }: MessageEvent<ToSwitch>) => this.inTurn(() => this.receive(data));
@@ -130,6 +179,7 @@ export class Switch {
     clearInterval(this.looking);
     clearTimeout(this.timer);
     this.channel.close();
+    this.phones.close();
   }
 
   private now(): number {
@@ -138,9 +188,16 @@ export class Switch {
 
   /** One thing after the other. */
   private inTurn(job: () => Promise<void>): void {
-    this.work = this.work
-      .then(job)
-      .catch((error: unknown) => console.error('The exchange could not finish', error));
+    this.turn(job).catch((error: unknown) => console.error('The exchange could not finish', error));
+  }
+  /** The same, for whoever waits for it and hears of what fails. */
+  private turn<T>(job: () => Promise<T>): Promise<T> {
+    const done = this.work.then(job);
+    this.work = done.then(
+      () => {},
+      () => {},
+    );
+    return done;
   }
 
   private async receive(message: ToSwitch): Promise<void> {
@@ -151,22 +208,25 @@ export class Switch {
         const said = Said.safeParse(message.said).data;
         // Words of a call that is over already would wait for ever.
         if (said && line.engine.calls.has(message.callId)) line.said.set(message.callId, said);
-      } else {
-        if (message.action.kind === 'place') await this.lookAround();
-        const now = this.now();
-        line.engine.advance(now);
-        line.engine.act(
-          now,
-          message.action.kind === 'place'
-            ? { ...message.action, request: { ...message.action.request, at: now } }
-            : message.action,
-        );
-        line.engine.advance(now);
-      }
+        await this.settle(message.businessId);
+      } else await this.act(message.businessId, message.action);
       this.done = [...this.done, message.id].slice(-REMEMBERED);
-      await this.settle(message.businessId);
     }
     this.post({ kind: 'done', id: message.id });
+  }
+
+  private async act(businessId: string, action: Action): Promise<void> {
+    const line = await this.line(businessId);
+    if (!line) return;
+    if (action.kind === 'place') await this.lookAround();
+    const now = this.now();
+    line.engine.advance(now);
+    line.engine.act(
+      now,
+      action.kind === 'place' ? { ...action, request: { ...action.request, at: now } } : action,
+    );
+    line.engine.advance(now);
+    await this.settle(businessId);
   }
 
   /** The engine of a business, started when it is first needed. */
@@ -327,9 +387,11 @@ export class Switch {
 
   /** Looks which windows are open: softphones register by being open, and a caller whose window is gone has hung up. */
   private async lookAround(): Promise<void> {
-    const { held } = await navigator.locks.query();
+    const { held, pending } = await navigator.locks.query();
     const open = new Set(held?.map((l) => l.name));
-    for (const id of await this.db.getAllKeys('businesses'))
+    const ids = await this.db.getAllKeys('businesses');
+    await this.phones.look(new Set([...open, ...(pending ?? []).map((l) => l.name)]), ids);
+    for (const id of ids)
       await this.lookAroundIn(id, open).catch((error: unknown) => {
         const line = this.lines.get(id);
         if (line) this.tellTrouble(id, line, error instanceof Error ? error.message : String(error));
@@ -405,27 +467,9 @@ export class Switch {
   }
 
   private publish(businessId: string, line: Line): void {
-    const calls = [...line.engine.calls.values()].map((c): LiveCall => {
-      const { request, from, phase, since, until, legs, ends, parked, passing, mailboxId, numberId, trace } =
-        c;
-      const called = calledPerson(line.engine, c);
-      return {
-        calledPerson: called,
-        request,
-        from,
-        phase,
-        since,
-        until,
-        legs,
-        ends,
-        parked,
-        passing,
-        mailboxId,
-        numberId,
-        trace,
-      };
-    });
+    const calls = liveCalls(line.engine);
     this.post({ kind: 'calls', businessId, calls });
+    this.phones.callsNow(businessId, calls);
   }
 
   private post(message: FromSwitch): void {

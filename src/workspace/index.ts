@@ -19,6 +19,7 @@ export {
   signOut,
   type AccountWanted,
 } from './phones';
+export { changeBack, changeRecords } from './changing';
 export { settable, storeSettings, storeStanding } from './standing';
 
 export { businessNames, clockOf, type BusinessName, type View } from './view';

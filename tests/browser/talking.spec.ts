@@ -13,16 +13,39 @@ const answer = (phone: Page) =>
     .getByRole('button', { name: /^Answer/ })
     .click();
 
+declare global {
+  interface Window {
+    listened: { opened: number; received: string };
+  }
+}
+/** Writes down what a window is sent, and whether it opens a database. */
+const listened = (phone: Page) =>
+  phone.addInitScript(() => {
+    window.listened = { opened: 0, received: '' };
+    const open = indexedDB.open.bind(indexedDB);
+    indexedDB.open = (...args) => {
+      window.listened.opened++;
+      return open(...args);
+    };
+    window.BroadcastChannel = class extends BroadcastChannel {
+      constructor(name: string) {
+        super(name);
+        this.addEventListener('message', (e) => (window.listened.received += JSON.stringify(e.data)));
+      }
+    };
+  });
+
 test('a colleague is called by name, and held, and taken back by key; without a microphone one types', async ({
   context,
   page,
 }) => {
   await page.goto('/');
-  const jonah = await staffPhone(context, JONAH, (phone) =>
-    phone.addInitScript(() => {
+  const jonah = await staffPhone(context, JONAH, async (phone) => {
+    await phone.addInitScript(() => {
       navigator.mediaDevices.getUserMedia = () => Promise.reject(new DOMException('no', 'NotFoundError'));
-    }),
-  );
+    });
+    await listened(phone);
+  });
   const idris = await staffPhone(context, IDRIS);
   const field = jonah.getByRole('combobox', { name: 'Call a name, extension or number' });
   await field.fill('idr');
@@ -52,6 +75,13 @@ test('a colleague is called by name, and held, and taken back by key; without a 
   await expect(wire(idris).first()).toHaveAttribute('data-state', 'talks');
   await idris.keyboard.press('Escape');
   await expect(jonah.getByTestId('talking')).toHaveCount(0);
+
+  // The phone knows what it is told, and is told no private number and no message of others; it opens no database.
+  const { opened, received } = await jonah.evaluate(() => window.listened);
+  expect(opened).toBe(0);
+  expect(received).toContain('Idris Okafor');
+  expect(received).not.toContain('+13605550188');
+  expect(received).not.toContain('The timber is here');
 });
 
 test('a caller is passed on after a word, and at once, and comes back where nobody takes them', async ({

@@ -12,6 +12,17 @@ export interface Held {
   heard: boolean;
 }
 
+/** What is done to a message by those who see to it. */
+export interface MessageChange {
+  heard?: boolean;
+  note?: string | undefined;
+  assignedTo?: string | undefined;
+  folder?: 'archive' | 'bin' | 'spam' | undefined;
+  /** Epoch milliseconds. */
+  binnedAt?: number | undefined;
+  answeredAt?: number | undefined;
+}
+
 export interface Waiting {
   fresh: number;
   heard: number;

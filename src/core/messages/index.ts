@@ -1,4 +1,4 @@
-export { messageSummary, waitingIn, type Held } from './held';
+export { messageSummary, waitingIn, type Held, type MessageChange } from './held';
 export { keptPin, pinFits, pinProblem } from './pin';
 export {
   ALL_MESSAGES,

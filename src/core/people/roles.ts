@@ -1,4 +1,7 @@
-/** What each role sees and may do. The pages offer what a role may; all data is in one browser, so nothing is kept from it. */
+/**
+ * What each role sees and may do. The pages of the administration offer what a role may, with all data in one browser; a
+ * staff phone is told only what its person may see.
+ */
 import type { Role } from '../system';
 
 /** What there is to do, in the order it is told. */

@@ -2,3 +2,5 @@ export * from './acts';
 export * from './callees';
 export * from './presence';
 export * from './doings';
+export * from './known';
+export * from './if-called';

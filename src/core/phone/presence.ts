@@ -67,6 +67,41 @@ export function presenceOf(person: Person, phones: readonly Phone[], around: Aro
   return { is: rings.some((r) => r.why === null) ? 'free' : 'no phone on' };
 }
 
+/** What everybody is doing apart from calls, by person; of what goes on all the time it is worked out once. */
+export function presencesApart(around: Omit<Around, 'calls'>): Record<string, Presence> {
+  const { system } = around;
+  const phones = new Map<string, Phone[]>();
+  for (const phone of Object.values(system.phones)) {
+    const personId = phone.personId ?? '';
+    phones.set(personId, [...(phones.get(personId) ?? []), phone]);
+  }
+  return Object.fromEntries(
+    Object.values(system.people).map((p) => [
+      p.id,
+      presenceOf(p, phones.get(p.id) ?? [], { ...around, calls: [] }),
+    ]),
+  );
+}
+
+/** The same with the calls that go on: whoever talks or is rung does nothing else. */
+export function presencesIn(
+  apart: Readonly<Record<string, Presence>>,
+  calls: readonly Going[],
+  { phones }: Pick<System, 'phones'>,
+): Record<string, Presence> {
+  const all: Record<string, Presence> = { ...apart };
+  const set = (phone: string, is: 'talking' | 'ringing') => {
+    const personId = phones[phone]?.personId;
+    if (personId && all[personId] && all[personId].is !== 'talking') all[personId] = { is };
+  };
+  for (const { phase, ends, from, legs } of calls) {
+    for (const e of ends) if (e.phone !== CALLER) set(e.phone, 'talking');
+    if (phase !== 'over' && phase !== 'talking' && from.kind === 'phone') set(from.phoneId, 'talking');
+    for (const l of legs) if (l.state !== 'over') set(l.phone, 'ringing');
+  }
+  return all;
+}
+
 /** The activity of RFC 4480 that a presence is, or null where that document has none that fits (names from memory). */
 export const ACTIVITY: Record<Doing, string | null> = {
   talking: 'on-the-phone',

@@ -3,10 +3,8 @@
   import { untrack } from 'svelte';
   import { phoneName } from '$core/calls';
   import { accountsOn } from '$core/system';
-  import { carriesTexts, deliveredAt } from '$standins/carrier/texting';
-  import { sendText } from '$workspace';
-  import { session, theBusiness } from '../window/session.svelte';
-  import { callFrom } from './answering';
+  import { carriesTexts } from '$standins/carrier/texting';
+  import { here, session, theBusiness } from '../window/session.svelte';
 
   /** Calls or texts somebody back: from which phone, with which number. */
   let {
@@ -19,14 +17,14 @@
     own?: string | undefined;
     answered: () => Promise<void>;
   } = $props();
-  const system = $derived(theBusiness().view.inForce.system);
+  const system = $derived(here().inForce);
   /** One's own phones: on a phone those of its person, elsewhere those of whoever works at this window. */
-  const who = $derived((own && system.phones[own]?.personId) || theBusiness().actor);
+  const who = $derived(own ? (system.phones[own]?.personId ?? '') : theBusiness().actor);
   const phones = $derived(
     Object.values(system.phones).filter(
       (p) =>
         p.number === null &&
-        theBusiness().standing.registrations[p.id] &&
+        here().standing.registrations[p.id] &&
         (who === null || accountsOn(p).includes(who)),
     ),
   );
@@ -48,7 +46,7 @@
     if (!phone) return;
     if (phone.id !== own)
       session.say({ kind: 'info', title: `${phoneName(system, phone.id)} rings: lift it` });
-    const { out, words } = await callFrom(phone.id, number, phone.id === own);
+    const { out, words } = await here().deeds.call(phone.id, number);
     session.say({ kind: out ? 'success' : 'error', title: `${phoneName(system, phone.id)}: ${words}` });
     if (!out) return;
     open = null;
@@ -57,15 +55,13 @@
   async function send(event: Event) {
     event.preventDefault();
     if (!from) return;
-    const sent = await sendText(theBusiness().workspace, { from: from.e164, to: number, text });
+    const sent = await here().deeds.text(from.e164, number, text);
     problem = sent.ok ? '' : sent.message;
     if (!sent.ok) return;
-    const last = theBusiness().view.dealings.texts.at(-1);
-    const held = last && deliveredAt(last, theBusiness().view.dealings.texting, theBusiness().now) === null;
     session.say({
       kind: 'success',
-      title: `Texted ${theBusiness().number(number)}`,
-      ...(held ? { detail: 'The carrier holds it back until texting is approved.' } : {}),
+      title: `Texted ${here().number(number)}`,
+      ...(sent.held ? { detail: 'The carrier holds it back until texting is approved.' } : {}),
     });
     text = '';
     open = null;
@@ -78,14 +74,14 @@
   type="button"
   aria-expanded={open === 'call'}
   onclick={() => (open = open === 'call' ? null : 'call')}
-  >Call back<span class="visually-hidden">&nbsp;{theBusiness().number(number)}</span></button
+  >Call back<span class="visually-hidden">&nbsp;{here().number(number)}</span></button
 >
 <button
   class="linkish small"
   type="button"
   aria-expanded={open === 'text'}
   onclick={() => (open = open === 'text' ? null : 'text')}
-  >Text back<span class="visually-hidden">&nbsp;{theBusiness().number(number)}</span></button
+  >Text back<span class="visually-hidden">&nbsp;{here().number(number)}</span></button
 >
 {#if open === 'call'}
   {#if phone}
@@ -93,17 +89,14 @@
       <Select size="sm" labelText="From" selected={phone.id} on:update={(e) => (phoneId = String(e.detail))}>
         {#each phones as p (p.id)}<SelectItem value={p.id} text={phoneName(system, p.id)} />{/each}
       </Select>
-      <Button size="small" type="submit">Call {theBusiness().number(number)}</Button>
+      <Button size="small" type="submit">Call {here().number(number)}</Button>
     </form>
   {:else}<p class="small">No phone of yours is paired: there is nothing to call from.</p>{/if}
 {:else if open === 'text'}
   {#if from}
     <form onsubmit={(e) => void send(e)}>
       <Select size="sm" labelText="From" selected={from.id} on:update={(e) => (fromId = String(e.detail))}>
-        {#each numbers as n (n.id)}<SelectItem
-            value={n.id}
-            text="{n.label} {theBusiness().number(n.e164)}"
-          />{/each}
+        {#each numbers as n (n.id)}<SelectItem value={n.id} text="{n.label} {here().number(n.e164)}" />{/each}
       </Select>
       <TextInput size="sm" labelText="Text" bind:value={text} invalid={!!problem} invalidText={problem} />
       <Button size="small" type="submit">Send</Button>

@@ -2,9 +2,9 @@
   import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
   import { durationText, momentText } from '../format';
   import EditField from '../fields/EditField.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import { contactOf, isBlockedNumber } from '$core/system';
-  import type { MessageRecord } from '$workspace';
+  import type { MessageKnown } from '$exchange';
   import type { Send } from '../reach/settings.svelte';
   import AnswerBack from './AnswerBack.svelte';
   import { markAnswered } from './answering';
@@ -12,7 +12,7 @@
   import { archive, assign, backToInbox, bin, block, change, markSpam } from './edits';
 
   interface Props {
-    message: MessageRecord;
+    message: MessageKnown;
     mailbox?: string;
     /** Where several can be chosen: whether this one is. */
     chosen?: boolean;
@@ -21,16 +21,14 @@
     phone?: { id: string; send: Send };
   }
   let { message, mailbox, chosen = false, onchoose, phone }: Props = $props();
-  const people = $derived(
-    Object.values(theBusiness().system.people ?? {}).filter((p) => p.role !== 'shared room'),
-  );
+  const people = $derived(Object.values(here().system.people ?? {}).filter((p) => p.role !== 'shared room'));
   const own = $derived([message]);
   const blocked = $derived(
     message.fromNumber !== null &&
       isBlockedNumber(
         message.fromNumber,
-        theBusiness().standing,
-        contactOf(message.fromNumber, theBusiness().system.contacts ?? {}),
+        here().standing,
+        contactOf(message.fromNumber, here().system.contacts ?? {}),
       ),
   );
   let noting = $state(false);
@@ -44,7 +42,7 @@
       <Checkbox
         hideLabel
         title="Choose it"
-        labelText="Choose the message from {message.from}, {momentText(message.at, theBusiness().zone)}"
+        labelText="Choose the message from {message.from}, {momentText(message.at, here().zone)}"
         checked={chosen}
         on:check={(e) => {
           if (e.detail !== chosen) onchoose(e.detail);
@@ -54,11 +52,11 @@
     <b>{message.from}</b>
     {#if !message.heard}<span class="mark">new</span>{/if}
     {#if message.answeredAt}<span class="small soft"
-        >answered {momentText(message.answeredAt, theBusiness().zone)}</span
+        >answered {momentText(message.answeredAt, here().zone)}</span
       >{/if}
     {#if blocked}<span class="small soft">blocked</span>{/if}
     <span class="soft"
-      >{momentText(message.at, theBusiness().zone)} · {durationText(message.seconds * 1000)}{mailbox
+      >{momentText(message.at, here().zone)} · {durationText(message.seconds * 1000)}{mailbox
         ? ` · ${mailbox}`
         : ''}</span
     >
@@ -68,7 +66,7 @@
       {message.notes.map((n) => `${n.label}: ${n.text}`).join(' · ')}
     </p>
   {/if}
-  {#if message.said}<p>{message.said}</p>{:else if !message.sound}<p class="soft">
+  {#if message.said}<p>{message.said}</p>{:else if !message.sound && !message.soundThere}<p class="soft">
       No words were recorded.
     </p>{:else}<p class="soft small">
       A real recording: there is nobody here who writes down what it says.
@@ -139,7 +137,7 @@
       {:else}
         <button class="linkish small" type="button" onclick={() => (assigning = true)}
           >{message.assignedTo
-            ? `${theBusiness().system.people[message.assignedTo]?.name ?? 'somebody'} sees to it`
+            ? `${here().system.people[message.assignedTo]?.name ?? 'somebody'} sees to it`
             : 'Give it to…'}<span class="visually-hidden">&nbsp;(message from {message.from})</span></button
         >
       {/if}

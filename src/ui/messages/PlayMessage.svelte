@@ -1,22 +1,37 @@
 <script lang="ts">
   import { InlineLoading, Select, SelectItem } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import type { MessageRecord } from '$workspace';
+  import type { MessageKnown } from '$exchange';
+  import { here } from '../window/session.svelte';
   import { change } from './edits';
 
   /** A message played, as fast as somebody likes. Of a stand-in that typed its words there is no sound: they are spoken. */
-  let { message }: { message: MessageRecord } = $props();
+  let { message }: { message: MessageKnown } = $props();
   const SPEEDS = [1, 1.25, 1.5, 2];
   let speed = $state(1);
   let spoken = $state<string | null>(null);
+  /** The recording itself, where it had to be asked for. */
+  let fetched = $state<string | null>(null);
   let busy = $state(false);
   let problem = $state('');
-  const sound = $derived(message.sound ?? spoken);
-  const ended = $derived(message.sound && !message.sound.startsWith('data:audio/wav') ? 'webm' : 'wav');
+  const real = $derived(message.sound ?? fetched);
+  const sound = $derived(real ?? spoken);
+  const ended = $derived(real && !real.startsWith('data:audio/wav') ? 'webm' : 'wav');
   onDestroy(() => {
     if (spoken) URL.revokeObjectURL(spoken);
   });
 
+  async function fetchSound() {
+    busy = true;
+    problem = '';
+    try {
+      fetched = await here().deeds.messageSound(message);
+      if (!fetched) problem = 'The recording is no longer there.';
+    } catch (error) {
+      problem = error instanceof Error ? error.message : String(error);
+    }
+    busy = false;
+  }
   async function haveSpoken() {
     busy = true;
     problem = '';
@@ -36,7 +51,7 @@
   <div class="play">
     <audio
       controls
-      autoplay={spoken !== null}
+      autoplay={spoken !== null || fetched !== null}
       src={sound}
       bind:playbackRate={speed}
       onplay={() => void change([message], { heard: true })}><track kind="captions" /></audio
@@ -52,10 +67,17 @@
     </Select>
     <a class="small" href={sound} download="message-{message.id}.{ended}">Download</a>
   </div>
-  {#if spoken}<p class="small soft">The caller’s stand-in typed these words; the machine speaks them.</p>{/if}
-{:else if message.said}
-  {#if busy}<InlineLoading description="The words are spoken" />{:else}
-    <button class="linkish small listen" type="button" onclick={() => void haveSpoken()}
+  {#if spoken && !real}<p class="small soft">
+      The caller’s stand-in typed these words; the machine speaks them.
+    </p>{/if}
+{:else if message.said || message.soundThere}
+  {#if busy}<InlineLoading
+      description={message.soundThere ? 'The recording is fetched' : 'The words are spoken'}
+    />{:else}
+    <button
+      class="linkish small listen"
+      type="button"
+      onclick={() => void (message.soundThere ? fetchSound() : haveSpoken())}
       >Listen<span class="visually-hidden">&nbsp;to the message from {message.from}</span></button
     >
   {/if}

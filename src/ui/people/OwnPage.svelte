@@ -2,7 +2,7 @@
   import { directNumbersOf } from '$core/people';
   import { groupsOf, type Person } from '$core/system';
   import { theBusiness } from '../window/session.svelte';
-  import IfCalled from './IfCalled.svelte';
+  import IfCalled from './IfCalledNow.svelte';
   import PersonTimes from './PersonTimes.svelte';
 
   /** What a member of staff sees of themselves, and may change. */
@@ -45,14 +45,7 @@
   <section>
     <div class="card">
       <h2>If somebody dials {person.extension} now</h2>
-      <IfCalled
-        {person}
-        system={theBusiness().view.inForce.system.people[person.id]
-          ? theBusiness().view.inForce.system
-          : system}
-        standing={theBusiness().standing}
-        at={theBusiness().now}
-      />
+      <IfCalled {person} system={theBusiness().inForce.people[person.id] ? theBusiness().inForce : system} />
     </div>
     <p>
       <a href="/people/{person.id}/reach">How you are reached: phones, forwarding, quiet hours</a><br />

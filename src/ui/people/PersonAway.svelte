@@ -4,11 +4,11 @@
   import { dateText } from '../format';
   import Origin from '../reach/Origin.svelte';
   import { sendFromHere, type Send } from '../reach/settings.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** The days somebody is away, and who stands in. It holds at once. */
   let { person: given, send = sendFromHere }: { person: Person; send?: Send } = $props();
-  const system = $derived(withOwn(theBusiness().settable, theBusiness().standing.own));
+  const system = $derived(withOwn(here().settable, here().standing.own));
   const person = $derived(system.people[given.id] ?? given);
   const others = $derived(
     Object.values(system.people).filter((p) => p.id !== person.id && p.role !== 'shared room'),
@@ -54,7 +54,7 @@
 <h3>Away</h3>
 <ul aria-label="Days away">
   {#each away as a (a.from + a.to)}
-    <li class:past={a.to < theBusiness().today}>
+    <li class:past={a.to < here().today}>
       <b>{spanText(a)}</b>
       <Select
         size="sm"
@@ -72,7 +72,7 @@
     </li>
   {:else}<li class="soft small">Never, as far as is known.</li>{/each}
 </ul>
-<Origin stamp={theBusiness().standing.own?.people[person.id]?.away} />
+<Origin stamp={here().standing.own?.people[person.id]?.away} />
 <form onsubmit={add}>
   <TextInput
     size="sm"

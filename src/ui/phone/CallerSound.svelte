@@ -4,12 +4,12 @@
   import type { LiveCall } from '$exchange';
   import { samplesOf } from '../recordings/maker';
   import { player } from '../recordings/player.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import { heardNow } from './heard';
 
   /** Plays what the caller hears, as the telephone carries it. Shows nothing: the words stand elsewhere. */
   let { call, system }: { call: LiveCall | null; system: System } = $props();
-  const heard = $derived(call && heardNow(call, system, theBusiness().now, theBusiness().view.messages));
+  const heard = $derived(call && heardNow(call, system, here().now, here().messages));
   const key = $derived(heard?.key ?? '');
   let wanted = '';
   let playback: HTMLAudioElement | null = null;
@@ -20,11 +20,17 @@
     playback = null;
     if (!key) return player.stop();
     // Only another key is something else: the time that goes on is not.
-    const { recording, url, loop } = untrack(() => heard)!;
-    if (url) {
+    const { recording, message, loop } = untrack(() => heard)!;
+    if (message) {
       player.stop();
-      playback = new Audio(url);
-      void playback.play().catch(() => {});
+      void untrack(here)
+        .deeds.messageSound(message)
+        .then((url) => {
+          if (!url || wanted !== key) return;
+          playback = new Audio(url);
+          return playback.play();
+        })
+        .catch(() => {});
       return;
     }
     if (!recording) return;

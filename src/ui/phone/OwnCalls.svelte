@@ -3,13 +3,13 @@
   import type { Person, System } from '$core/system';
   import type { CallRecord } from '$workspace';
   import { durationText, momentText } from '../format';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** The last calls that rang somebody, and what became of them. */
   let { person, system }: { person: Person; system: System } = $props();
   const MOST = 10;
   const calls = $derived(
-    [...theBusiness().view.calls]
+    [...here().log]
       .reverse()
       .filter((c) => c.trace.some((e) => e.kind === 'leg offered' && e.personId === person.id))
       .slice(0, MOST),
@@ -33,7 +33,7 @@
   <div class="call">
     <b
       >{whoCalls(system, call.request.from)}{#if missed}<em> missed</em>{/if}</b
-    ><span>{momentText(call.at, theBusiness().zone)}</span>
+    ><span>{momentText(call.at, here().zone)}</span>
     <small>{words}</small>
   </div>
 {:else}<p class="soft">No calls yet.</p>{/each}

@@ -4,7 +4,7 @@
   import { profileOf } from '$core/numbering';
   import { allSteps, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import { allowSound, playCadence, soundAllowed } from './tones';
 
   interface Props {
@@ -54,7 +54,7 @@
   const asked = $derived(call.legs.some((l) => l.phone === phoneId && l.state === 'confirming'));
   /** A call that is for several is not for one mailbox. */
   const canDivert = $derived(!!own && call.calledPerson === own && !!system.people[own]?.mailboxId);
-  const left = $derived(call.until ? Math.max(0, call.until - theBusiness().now) : 0);
+  const left = $derived(call.until ? Math.max(0, call.until - here().now) : 0);
   const whole = $derived(call.until ? call.until - call.since : 1);
   const notes = $derived(saidSoFar(call.trace, system));
   let silent = $state(false);

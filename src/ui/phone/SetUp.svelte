@@ -4,7 +4,7 @@
   import { addressOfHelp, helpFor } from '$core/calls';
   import { addressLine, profileOf } from '$core/numbering';
   import type { Person, Phone, System } from '$core/system';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import OwnAddress from './OwnAddress.svelte';
   import type { OwnPhoneMemory } from './own-phone.svelte';
   import type { Hurdle } from './ready';
@@ -36,7 +36,7 @@
   onMount(() => void sound.look());
   onDestroy(() => sound.stop());
 
-  const help = $derived(helpFor(system, theBusiness().standing, person.id, theBusiness().now, phone));
+  const help = $derived(helpFor(system, here().standing, person.id, here().now, phone));
   const address = $derived(addressOfHelp(system, help.place));
   const line = $derived(address ? addressLine(address) : '');
   const emergency = $derived(profileOf(system.business.country).emergency[0] ?? '112');
@@ -47,7 +47,7 @@
     step = 2;
   }
   function confirmAddress() {
-    own.set({ confirmed: { at: theBusiness().now, address: line } });
+    own.set({ confirmed: { at: here().now, address: line } });
     step = 4;
   }
   const finish = () => {
@@ -166,7 +166,7 @@
         <OwnAddress
           {phone}
           done={(text) => {
-            own.set({ confirmed: { at: theBusiness().now, address: text } });
+            own.set({ confirmed: { at: here().now, address: text } });
             step = 4;
           }}
         />

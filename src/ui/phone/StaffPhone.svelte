@@ -6,17 +6,18 @@
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../messages/MessageCard.svelte';
   import MessageLight from '../phones/MessageLight.svelte';
-  import IfCalled from '../people/IfCalled.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import IfCalled from '../people/IfCalledNow.svelte';
+  import { session } from '../window/session.svelte';
+  import type { PhoneDesk } from './desk.svelte';
   import { ending, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import { callsNear, callsOf, type Callee } from '$core/phone';
+  import { callsOf, ownsMailbox, type Callee } from '$core/phone';
   import CallerSound from './CallerSound.svelte';
   import { heardInWords } from './heard';
   import { playCadence, VOICEMAIL_TONE } from './tones';
   import { OwnVoice } from './voice.svelte';
   import { freshId } from '../ids';
-  import { hold, Line } from './line.svelte';
+  import { hold } from './line.svelte';
   import CallField from './talk/CallField.svelte';
   import Knock from './talk/Knock.svelte';
   import Known from './talk/Known.svelte';
@@ -34,40 +35,43 @@
   import { SoundCheck } from './sound.svelte';
   import WindowPlace from './WindowPlace.svelte';
 
-  let { phoneId }: { phoneId: string } = $props();
-  const businessId = theBusiness().view.business.id;
-  const line = new Line(businessId);
+  let { desk }: { desk: PhoneDesk } = $props();
+  const phoneId = untrack(() => desk.phoneId);
+  const businessId = untrack(() => desk.id);
   let here = $state(false);
   let release = () => {};
   onMount(() => (release = hold(phoneLock(businessId, phoneId), () => (here = true))));
-  onDestroy(() => {
-    release();
-    line.close();
-  });
+  onDestroy(() => release());
 
-  /** A new person is in the draft first; the phone works as soon as it is paired, and rings when plans in force ring it. */
-  const inForce = $derived(theBusiness().view.inForce.system);
-  const system = $derived(
-    withOwn(inForce.phones[phoneId] ? inForce : theBusiness().system, theBusiness().standing.own),
+  const system = $derived(withOwn(desk.system, desk.standing.own));
+  /** What its person and those they call are found by. */
+  const where = $derived(
+    desk.system.phones[phoneId] && {
+      system,
+      standing: desk.standing,
+      phone: system.phones[phoneId]!,
+      now: desk.minute,
+    },
   );
+  const calls = $derived(desk.going.calls);
   const phone = $derived(system.phones[phoneId]);
   const person = $derived(phone?.personId ? system.people[phone.personId] : undefined);
-  const registration = $derived(theBusiness().standing.registrations[phoneId]);
+  const registration = $derived(desk.standing.registrations[phoneId]);
 
   const ringing = $derived(
-    line.calls.find(
+    calls.find(
       (c) =>
         c.phase === 'ringing' &&
         c.legs.some((l) => l.phone === phoneId && (l.state === 'sounding' || l.state === 'confirming')),
     ),
   );
   /** The calls of this phone: it talks in some, calls in some, is rung for some. */
-  const ownCalls = $derived(callsOf(line.calls, phoneId, system));
+  const ownCalls = $derived(callsOf(calls, phoneId, system));
   const busy = $derived(ownCalls.some((c) => c.part !== 'is rung'));
-  const near = $derived(callsNear(line.calls, phoneId, system));
+  const near = $derived(desk.going.near);
   /** The call this phone goes the way of, until somebody answers: it hears what a caller hears. */
   const calling = $derived(
-    line.calls.find(
+    calls.find(
       (c) => !['over', 'talking'].includes(c.phase) && partyOf(c.request.from, c.from) === phoneId,
     ) ?? null,
   );
@@ -77,7 +81,7 @@
     if (calling.phase === 'tone') return 'The tone.';
     if (calling.phase === 'message') return 'Speak now.';
     if (calling.phase === 'queued') return 'You wait, and hear music.';
-    return heardInWords(calling, system, theBusiness().now, theBusiness().view.messages);
+    return heardInWords(calling, system, desk.now, desk.messages);
   });
   $effect(() => {
     const phase = calling?.phase;
@@ -93,7 +97,7 @@
   });
   $effect(() => {
     // A call that is over is told once.
-    const over = line.calls.find(
+    const over = calls.find(
       ({ phase, request: { from } }) => phase === 'over' && from.kind === 'phone' && from.phoneId === phoneId,
     );
     const outcome = over && outcomeOf(over.trace)?.outcome;
@@ -114,7 +118,7 @@
   /** The outside number this phone talks with, or that rings here. */
   const known = $derived.by(() => {
     for (const { id } of ownCalls) {
-      const live = line.calls.find((c) => c.request.id === id);
+      const live = calls.find((c) => c.request.id === id);
       if (!live) continue;
       const { from } = live;
       const out = live.trace.find((e) => e.kind === 'goes out');
@@ -125,18 +129,18 @@
   });
   const voice = new OwnVoice();
   onDestroy(() => voice.close());
-  $effect(() => voice.update(phoneId, line.calls));
+  $effect(() => voice.update(phoneId, calls));
   $effect(() => {
     const { microphone, speaker } = own.value;
     const codecs = (phone?.codecs ?? []).map((c) => c.toUpperCase());
     untrack(() => voice.use({ microphone, speaker, codecs }));
   });
   function call({ to }: Callee, shows: string | undefined) {
-    void line.act({
+    void desk.act({
       kind: 'place',
       request: {
         id: freshId('call'),
-        at: theBusiness().now,
+        at: desk.now,
         from: { kind: 'phone', phoneId },
         to,
         behaviour: null,
@@ -144,10 +148,10 @@
       },
     });
   }
-  const dndSet = $derived(person && theBusiness().standing.dnd[person.id]);
-  const dnd = $derived(isOn(dndSet, theBusiness().minute));
+  const dndSet = $derived(person && desk.standing.dnd[person.id]);
+  const dnd = $derived(isOn(dndSet, desk.minute));
   const online = $derived(registration?.condition !== 'no network');
-  const outbox = untrack(() => new Outbox(phoneId, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
+  const outbox = untrack(() => new Outbox(desk, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
   const send = (words: string, settings: Setting[]) => outbox.send(words, settings, online);
   $effect(() => {
     if (online && registration) void untrack(() => outbox.flush());
@@ -166,10 +170,10 @@
       ? hurdles(
           person,
           phone,
-          withOwn(inForce, theBusiness().standing.own),
-          theBusiness().standing,
+          withOwn(desk.inForce, desk.standing.own),
+          desk.standing,
           { microphone: sound.microphone, notifications, here },
-          theBusiness().now,
+          desk.now,
         )
       : [],
   );
@@ -179,28 +183,24 @@
   let reaching = $state(false);
   const barred = $derived(registration?.outside && phone && !phone.outsideOffice);
   const messages = $derived(
-    [...theBusiness().view.messages]
+    [...desk.messages]
       .reverse()
-      .filter(
-        (m) =>
-          person &&
-          !m.folder &&
-          (m.mailboxId === person.mailboxId || system.mailboxes[m.mailboxId]?.ownerIds.includes(person.id)),
-      ),
+      .filter((m) => person && !m.folder && ownsMailbox(system, m.mailboxId, person.id)),
   );
   const act = (kind: 'answer' | 'decline' | 'to mailbox') =>
-    ringing && line.act({ kind, callId: ringing.request.id, phone: phoneId });
+    ringing && desk.act({ kind, callId: ringing.request.id, phone: phoneId });
   const setDnd = (on: boolean) =>
     person &&
     send(on ? 'Do not disturb is on' : 'Do not disturb is off', [
       { kind: 'do not disturb', personId: person.id, on, until: null },
     ]);
   async function signOut() {
-    await theBusiness().workspace.changeStanding((s) => {
-      const registrations = { ...s.registrations };
-      delete registrations[phoneId];
-      return { ...s, registrations };
-    });
+    try {
+      await desk.ask({ do: 'sign out' });
+    } catch (error) {
+      const detail = error instanceof Error ? error.message : String(error);
+      return session.say({ kind: 'error', title: 'Not signed out', detail });
+    }
     location.href = '/phone';
   }
 </script>
@@ -239,13 +239,13 @@
                     : 'not ready yet'}
     </span>
   </header>
-  {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
+  {#if desk.problem}<p class="problem" role="alert">{desk.problem}</p>{/if}
   <div class="desk">
     {#if wide}
       <div class="side">
         <People
-          where={{ system, standing: theBusiness().standing, phone, now: theBusiness().minute }}
-          calls={line.calls}
+          where={where!}
+          presence={desk.going.presence}
           verb={busy ? 'Transfer to' : 'Call'}
           onchoose={(callee) => (busy ? (proposed = callee) : call(callee, undefined))}
         />
@@ -271,10 +271,9 @@
       {:else if busy}
         <Talk
           calls={ownCalls}
-          live={line.calls}
-          {line}
-          where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
-          now={theBusiness().now}
+          {desk}
+          where={where!}
+          now={desk.now}
           muted={voice.now.muted}
           sound={heard || voice.inWords(system)}
           words={voice.now.words}
@@ -308,8 +307,8 @@
         <main>
           <div class="dial">
             <CallField
-              where={{ system, standing: theBusiness().standing, phone, now: theBusiness().now }}
-              calls={line.calls}
+              where={where!}
+              presence={desk.going.presence}
               what="call"
               label="Call a name, extension or number"
               onchoose={call}
@@ -329,7 +328,7 @@
                   },
                   undefined,
                 )}
-              onpickup={(callId) => void line.act({ kind: 'pick up', callId, phone: phoneId })}
+              onpickup={(callId) => void desk.act({ kind: 'pick up', callId, phone: phoneId })}
             />
           </div>
           {#if inTheWay.length}
@@ -342,7 +341,7 @@
           {/if}
           <div class="card">
             <h2>If somebody calls you now</h2>
-            <IfCalled {person} {system} standing={theBusiness().standing} at={theBusiness().now} />
+            <IfCalled {person} {system} />
             <Toggle
               size="sm"
               labelText="Do not disturb"

@@ -2,18 +2,20 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import type { System } from '$core/system';
-  import { putPhones } from '$workspace';
   import { placesOf } from '../bench/standins';
-  import { theBusiness } from '../window/session.svelte';
+  import { here, session } from '../window/session.svelte';
+  import { deskOf } from './desk.svelte';
 
   /** A part of the bench: where the phone that this window plays is. */
   let { phoneId, system }: { phoneId: string; system: System } = $props();
   let places = $state.raw<{ address: string; name: string }[]>([]);
   void placesOf(untrack(() => system)).then((found) => (places = found));
-  const condition = $derived(theBusiness().standing.registrations[phoneId]?.condition ?? 'in reach');
-  const address = $derived(
-    theBusiness().standing.registrations[phoneId]?.address || (places[0]?.address ?? ''),
-  );
+  const condition = $derived(here().standing.registrations[phoneId]?.condition ?? 'in reach');
+  const address = $derived(here().standing.registrations[phoneId]?.address || (places[0]?.address ?? ''));
+  const be = (change: { address?: string; condition?: 'in reach' | 'no network' }) =>
+    deskOf(here())
+      .ask({ do: 'be', ...change })
+      .catch((error: Error) => session.say({ kind: 'error', title: 'Not changed', detail: error.message }));
 </script>
 
 <div class:two={places.length > 1}>
@@ -22,9 +24,7 @@
       size="sm"
       labelText="Bench: this window plays a phone"
       selected={address}
-      on:update={(e) =>
-        e.detail !== address &&
-        void putPhones(theBusiness().workspace, [phoneId], { address: String(e.detail) })}
+      on:update={(e) => e.detail !== address && void be({ address: String(e.detail) })}
     >
       {#each places as p (p.address)}<SelectItem value={p.address} text={p.name} />{/each}
     </Select>
@@ -33,9 +33,7 @@
     size="sm"
     labelText="Bench: its network"
     selected={condition}
-    on:update={(e) =>
-      e.detail !== condition &&
-      void putPhones(theBusiness().workspace, [phoneId], { condition: e.detail as 'in reach' })}
+    on:update={(e) => e.detail !== condition && void be({ condition: e.detail as 'in reach' })}
   >
     <SelectItem value="in reach" text="in reach" />
     <SelectItem value="no network" text="no network" />

@@ -1,15 +1,14 @@
 /** What a caller hears at this moment: a recording, words the machine says, or a message played back. */
 import type { Recording, System } from '$core/system';
-import type { LiveCall } from '$exchange';
-import type { MessageRecord } from '$workspace';
+import type { LiveCall, MessageKnown } from '$exchange';
 
 export interface Heard {
   /** Another one whenever something else begins. */
   key: string;
   /** Spoken or played as telephone sound. */
   recording?: Recording;
-  /** A sound as a data URL, played as it is. */
-  url?: string;
+  /** A message, whose sound is played as it is. */
+  message?: MessageKnown;
   /** Music goes on and on. */
   loop: boolean;
 }
@@ -38,7 +37,7 @@ export function heardNow(
   call: LiveCall,
   system: System,
   now: number,
-  messages: readonly MessageRecord[] = [],
+  messages: readonly MessageKnown[] = [],
 ): Heard | null {
   const { trace } = call;
   const key = (n: number, what: string) => `${call.request.id} ${n} ${what}`;
@@ -84,7 +83,7 @@ export function heardNow(
       );
     case 'plays': {
       const message = messages.find((m) => m.id === e.messageId);
-      if (message?.sound) return { key: key(n, 'message'), url: message.sound, loop: false };
+      if (message?.sound || message?.soundThere) return { key: key(n, 'message'), message, loop: false };
       return message ? words(n, message.said || 'This message has no words.') : null;
     }
     default:
@@ -97,9 +96,9 @@ export function heardInWords(
   call: LiveCall,
   system: System,
   now: number,
-  messages: readonly MessageRecord[],
+  messages: readonly MessageKnown[],
 ): string {
   const heard = heardNow(call, system, now, messages);
-  if (heard?.url) return 'You hear the message.';
+  if (heard?.message) return 'You hear the message.';
   return heard?.recording?.text ? `“${heard.recording.text}”` : '';
 }

@@ -5,7 +5,8 @@
 import { z } from 'zod';
 import type { Setting } from '$core/system';
 import { send, tellStayed } from '../reach/settings.svelte';
-import { session, theBusiness } from '../window/session.svelte';
+import { session } from '../window/session.svelte';
+import type { PhoneDesk } from './desk.svelte';
 
 interface Waiting {
   words: string;
@@ -20,10 +21,10 @@ export class Outbox {
   waiting = $state.raw<Waiting[]>([]);
 
   constructor(
-    phoneId: string,
+    private readonly desk: PhoneDesk,
     private by: () => string,
   ) {
-    this.key = `upper-line:outbox:${theBusiness().workspace.id}:${phoneId}`;
+    this.key = `upper-line:outbox:${desk.id}:${desk.phoneId}`;
     try {
       this.waiting = Kept.safeParse(JSON.parse(localStorage.getItem(this.key) ?? '[]')).data ?? [];
     } catch {
@@ -43,7 +44,7 @@ export class Outbox {
     try {
       this.keep([
         ...this.waiting,
-        { words, settings: $state.snapshot(settings) as Setting[], at: theBusiness().workspace.now() },
+        { words, settings: $state.snapshot(settings) as Setting[], at: this.desk.now },
       ]);
     } catch {
       return session.say({
@@ -70,7 +71,7 @@ export class Outbox {
     const words = [];
     // One after the other, and each only gone once it is stored: a window that is closed meanwhile goes on later.
     for (let next = this.waiting[0]; next; next = this.waiting[0]) {
-      stayed.push(...(await theBusiness().workspace.set(next.settings, { at: next.at, by: this.by() })));
+      stayed.push(...(await this.desk.setAsOf(next.settings, this.by(), next.at)));
       words.push(next.words);
       this.keep(this.waiting.slice(1));
     }

@@ -2,15 +2,15 @@
   import { messageSummary, waitingIn } from '$core/messages';
   import { accountsOn, type Phone } from '$core/system';
   import Dot from '../Dot.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** The light of a phone that says whether a message waits, for each account on it. */
   let { phone, details = false }: { phone: Phone; details?: boolean } = $props();
   const lights = $derived(
     accountsOn(phone).flatMap((personId) => {
-      const person = theBusiness().system.people[personId];
+      const person = here().system.people[personId];
       if (!person?.mailboxId) return [];
-      const waiting = waitingIn(theBusiness().view.messages, person.mailboxId);
+      const waiting = waitingIn(here().messages, person.mailboxId);
       return [{ person, waiting, body: messageSummary(waiting, `sip:${person.extension}@pbx.example`) }];
     }),
   );

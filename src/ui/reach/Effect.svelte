@@ -1,27 +1,40 @@
 <script lang="ts">
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import type { Difference, Differing } from '$core/coverage';
   import { endsWell } from '$core/coverage';
-  import type { Standing } from '$core/system';
-  import { CoverageClient } from '../coverage/client';
-  import { theBusiness } from '../window/session.svelte';
+  import type { OwnValues } from '$core/system';
+  import { here } from '../window/session.svelte';
 
-  /** What settings that hold at once do to callers of the business's numbers in the coming week. */
-  let { before, after, otherwise }: { before: Standing; after: Standing; otherwise: string } = $props();
-  const worker = new CoverageClient();
-  onDestroy(() => worker.stop());
+  /** What settings of somebody that hold at once do to callers of the business's numbers in the coming week. */
+  let {
+    personId,
+    values,
+    otherwise,
+  }: {
+    personId: string;
+    /** Those to be tried; null is what they have set, against nothing. */
+    values: OwnValues | null;
+    otherwise: string;
+  } = $props();
+  const { deeds } = here();
+  onDestroy(() => deeds.stop());
   let differs = $state.raw<Differing | null>(null);
   const found = $derived(differs?.found ?? null);
   let failed = $state(false);
   // As text, so that a registration that comes and goes does not set it to work again.
-  const key = $derived(JSON.stringify([before, after].map((s) => [s.own, s.dnd, s.resting, s.blocked])));
+  const key = $derived.by(() => {
+    const { own, dnd, resting, blocked } = here().standing;
+    return JSON.stringify([values, own, dnd, resting, blocked]);
+  });
   $effect(() => {
     void key;
-    const { system } = theBusiness().view.inForce;
+    void here().inForce;
     const ask = async () => {
       try {
-        const got = await worker.ask(
-          (w) => w.effect(system, before, after, theBusiness().minute) as Promise<Differing>,
+        const got = await deeds.effect(
+          personId,
+          // Plain, for it goes to a worker.
+          $state.snapshot(untrack(() => values)) as OwnValues | null,
         );
         failed = false;
         if (got) differs = got;

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { momentText } from '../format';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** Who set something, where and when; nothing where the administration's word stands. */
   let { stamp }: { stamp: { at: number; by: string } | undefined } = $props();
 </script>
 
-{#if stamp}<small>set by {stamp.by}, {momentText(stamp.at, theBusiness().zone)}</small>{/if}
+{#if stamp}<small>set by {stamp.by}, {momentText(stamp.at, here().zone)}</small>{/if}
 
 <style>
   small {

@@ -4,14 +4,14 @@
   import Origin from './Origin.svelte';
   import type { Send } from './settings.svelte';
   import UntilField from './UntilField.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** Each phone of somebody, switched off and on one by one; what a linked phone shows and asks. */
   let { person, system, send }: { person: Person; system: System; send: Send } = $props();
   const phones = $derived(Object.values(system.phones).filter((p) => accountsOn(p).includes(person.id)));
-  const resting = $derived(theBusiness().standing.resting ?? {});
-  const own = $derived(theBusiness().standing.own?.phones ?? {});
-  const rings = (id: string) => !isOn(resting[id], theBusiness().minute);
+  const resting = $derived(here().standing.resting ?? {});
+  const own = $derived(here().standing.own?.phones ?? {});
+  const rings = (id: string) => !isOn(resting[id], here().minute);
   const left = $derived(phones.filter((p) => rings(p.id)).length);
 </script>
 
@@ -21,7 +21,7 @@
     <section aria-label={phone.name}>
       <Toggle
         size="sm"
-        labelText={phone.name + (isLinked(phone) ? ` · ${theBusiness().number(phone.number)}` : '')}
+        labelText={phone.name + (isLinked(phone) ? ` · ${here().number(phone.number)}` : '')}
         labelA={isLinked(phone) ? 'switched off: it is not dialled' : 'not to be disturbed here'}
         labelB="rings"
         toggled={rings(phone.id)}

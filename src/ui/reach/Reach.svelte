@@ -2,10 +2,10 @@
   import { Button } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { FORWARDS } from '$core/people';
-  import { accountsOn, asPaired, type Person } from '$core/system';
-  import IfCalled from '../people/IfCalled.svelte';
+  import { accountsOn, type Person } from '$core/system';
+  import IfCalled from '../people/IfCalledNow.svelte';
   import PersonAway from '../people/PersonAway.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import Effect from './Effect.svelte';
   import { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';
@@ -22,28 +22,12 @@
   const form = untrack(() => new ReachForm(given.id));
   const { person, next } = $derived(form);
   const phones = $derived(Object.values(form.system.phones).filter((p) => accountsOn(p).includes(person.id)));
-  const own = $derived(theBusiness().standing.own?.people[person.id]);
+  const own = $derived(here().standing.own?.people[person.id]);
   const otherwise = $derived(
     person.mailboxId && form.system.mailboxes[person.mailboxId]
       ? 'nowhere: their voicemail takes it'
       : 'nowhere: the caller goes on, for there is no mailbox',
   );
-  /** What this person has set that is not the administration's word, to show what it does. */
-  const without = $derived.by(() => {
-    const { own, dnd, resting, ...rest } = theBusiness().standing;
-    const mine = new Set(phones.map((p) => p.id));
-    const others = <T extends object>(all: T | undefined, gone: (id: string) => boolean): T =>
-      Object.fromEntries(Object.entries(all ?? {}).filter(([id]) => !gone(id))) as T;
-    return {
-      ...rest,
-      dnd: others(dnd, (id) => id === person.id),
-      resting: others(resting, (id) => mine.has(id)),
-      own: {
-        people: others(own?.people, (id) => id === person.id),
-        phones: others(own?.phones, (id) => mine.has(id)),
-      },
-    };
-  });
 </script>
 
 <div class="halves">
@@ -77,17 +61,12 @@
           ? `With this, somebody who dials ${person.extension}`
           : `If somebody dials ${person.extension} now`}
       </h2>
-      <IfCalled
-        {person}
-        system={theBusiness().settable}
-        standing={asPaired(form.standing)}
-        at={theBusiness().now}
-      />
+      <IfCalled {person} system={here().settable} values={form.changed ? form.changes : null} supposed />
       {#if form.changed}
         <h3>What callers of your numbers get with it</h3>
         <Effect
-          before={theBusiness().standing}
-          after={form.standing}
+          personId={person.id}
+          values={form.changes}
           otherwise="Nothing changes for callers of the business’s numbers this week."
         />
         <div class="row">
@@ -103,8 +82,8 @@
       {:else}
         <h3>What these settings do to the business’s numbers</h3>
         <Effect
-          before={without}
-          after={theBusiness().standing}
+          personId={person.id}
+          values={null}
           otherwise="Nothing: callers of the business’s numbers get what the plans say."
         />
       {/if}

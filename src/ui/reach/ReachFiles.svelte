@@ -4,7 +4,7 @@
   import type { Person } from '$core/system';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import type { ReachForm } from './form.svelte';
 
   /** How somebody is reached, in the format others read; what is read is seen before it is set. */
@@ -24,7 +24,7 @@
     const [file] = files;
     if (!file) return;
     left = null;
-    const [person, now] = [$state.snapshot(form.person) as Person, theBusiness().settable];
+    const [person, now] = [$state.snapshot(form.person) as Person, here().settable];
     const got = await reading.reach(file, person, now);
     if (!got) return;
     problem = got.ok ? '' : got.message;

@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { readTarget, targetProblem } from '$core/people';
   import type { ForwardTarget, System } from '$core/system';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** Where calls are sent on to: a colleague, a group, a mailbox, or a number in any way of writing it. */
   let {
@@ -33,8 +33,7 @@
             ? `mailbox ${t.mailboxId}`
             : 'outside';
   let typing = $state(untrack(() => target?.to === 'outside'));
-  const shownNumber = (t: ForwardTarget | null) =>
-    t?.to === 'outside' ? theBusiness().number(t.number) : '';
+  const shownNumber = (t: ForwardTarget | null) => (t?.to === 'outside' ? here().number(t.number) : '');
   let typed = $state(untrack(() => shownNumber(target)));
   let problem = $state('');
   let note = $state('');

@@ -12,7 +12,7 @@
   import { accountsOn, isOn, type Quiet } from '$core/system';
   import { named } from '../named';
   import PeopleField from '../fields/PeopleField.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import type { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';
   import type { Send } from './settings.svelte';
@@ -21,9 +21,9 @@
   /** Do not disturb, quiet hours, and who gets through all the same. */
   let { form, send }: { form: ReachForm; send: Send } = $props();
   const { person, next, exceptions } = $derived(form);
-  const own = $derived(theBusiness().standing.own?.people[person.id]);
-  const dnd = $derived(theBusiness().standing.dnd[person.id]);
-  const on = $derived(isOn(dnd, theBusiness().minute));
+  const own = $derived(here().standing.own?.people[person.id]);
+  const dnd = $derived(here().standing.dnd[person.id]);
+  const on = $derived(isOn(dnd, here().minute));
   const phones = $derived(Object.values(form.system.phones).filter((p) => accountsOn(p).includes(person.id)));
   const lists = $derived(Object.values(form.system.lists));
   const colleagues = $derived(

@@ -2,7 +2,7 @@
   import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { addDays, localTime, momentOf } from '$core/hours';
   import { fieldText, momentText, momentTyped } from '../format';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** Until when something holds: until it is ended, or a moment, in the business's time. */
   let {
@@ -12,13 +12,13 @@
   }: { label: string; until: number | null; onchange: (until: number | null) => void } = $props();
   const HOUR = 3_600_000;
   const choices = $derived.by(() => {
-    const { date } = localTime(theBusiness().zone, theBusiness().minute);
-    const tonight = momentOf(theBusiness().zone, date, 18 * 60);
+    const { date } = localTime(here().zone, here().minute);
+    const tonight = momentOf(here().zone, date, 18 * 60);
     return [
-      { at: theBusiness().minute + HOUR, words: 'for an hour' },
-      { at: theBusiness().minute + 2 * HOUR, words: 'for two hours' },
-      ...(tonight > theBusiness().minute ? [{ at: tonight, words: 'until 18:00' }] : []),
-      { at: momentOf(theBusiness().zone, addDays(date, 1), 8 * 60), words: 'until tomorrow, 08:00' },
+      { at: here().minute + HOUR, words: 'for an hour' },
+      { at: here().minute + 2 * HOUR, words: 'for two hours' },
+      ...(tonight > here().minute ? [{ at: tonight, words: 'until 18:00' }] : []),
+      { at: momentOf(here().zone, addDays(date, 1), 8 * 60), words: 'until tomorrow, 08:00' },
     ];
   });
   let exact = $state(false);
@@ -29,11 +29,11 @@
     problem = '';
     if (value === 'kept') return;
     exact = value === 'exact';
-    if (exact) typed = fieldText(until ?? theBusiness().minute + HOUR, theBusiness().zone);
+    if (exact) typed = fieldText(until ?? here().minute + HOUR, here().zone);
     else onchange(value ? Number(value) : null);
   }
   function read() {
-    const got = momentTyped(typed, theBusiness().zone, theBusiness().now);
+    const got = momentTyped(typed, here().zone, here().now);
     problem = got.ok ? '' : got.message;
     if (!got.ok) return;
     exact = false;
@@ -49,7 +49,7 @@
     on:change={(e: Event) => choose((e.target as HTMLSelectElement).value)}
   >
     <SelectItem value="" text="I switch it back" />
-    {#if until !== null}<SelectItem value="kept" text={momentText(until, theBusiness().zone)} />{/if}
+    {#if until !== null}<SelectItem value="kept" text={momentText(until, here().zone)} />{/if}
     {#each choices as c (c.words)}<SelectItem value={String(c.at)} text={c.words} />{/each}
     <SelectItem value="exact" text="a day and a time…" />
   </Select>

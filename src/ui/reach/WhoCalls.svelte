@@ -1,14 +1,14 @@
 <script lang="ts">
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { HiddenCallers, Screening } from '$core/system';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
   import type { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';
 
   /** What callers do before somebody's phones ring, and what becomes of those who hide their number. */
   let { form }: { form: ReachForm } = $props();
   const { person, next } = $derived(form);
-  const own = $derived(theBusiness().standing.own?.people[person.id]);
+  const own = $derived(here().standing.own?.people[person.id]);
   const SCREENED: Record<Screening, string> = {
     nobody: 'nobody',
     strangers: 'callers who are no contact',

@@ -1,7 +1,8 @@
 /** What is being changed of how somebody is reached, and what it would do; kept over a reload until it is set or left. */
-import { settle, USUAL, withOwn, type OwnValues, type Setting, type Standing } from '$core/system';
+import { withTried } from '$core/phone';
+import { USUAL, withOwn, type OwnValues, type Setting, type Standing } from '$core/system';
 import { Remembered } from '../remembered.svelte';
-import { theBusiness } from '../window/session.svelte';
+import { here } from '../window/session.svelte';
 
 export class ReachForm {
   private readonly pending: Remembered<OwnValues>;
@@ -11,7 +12,7 @@ export class ReachForm {
   }
 
   /** The system as people have set it, without what is being changed. */
-  readonly system = $derived.by(() => withOwn(theBusiness().settable, theBusiness().standing.own));
+  readonly system = $derived.by(() => withOwn(here().settable, here().standing.own));
   readonly person = $derived.by(() => this.system.people[this.personId]!);
   readonly changed = $derived.by(() => Object.keys(this.pending.value).length > 0);
   /** What is being changed, and is not set yet. */
@@ -25,15 +26,19 @@ export class ReachForm {
     values: $state.snapshot(this.pending.value),
   }));
   /** Standing settings as they would be. */
-  readonly standing: Standing = $derived.by(() => {
-    const stamp = { at: theBusiness().minute + 60_000, by: '' };
-    return this.changed
-      ? settle(theBusiness().standing, this.setting, stamp, theBusiness().settable).standing
-      : theBusiness().standing;
-  });
+  readonly standing: Standing = $derived.by(() =>
+    withTried(
+      here().standing,
+      this.personId,
+      // Plain, for it goes to a worker and into storage.
+      $state.snapshot(this.pending.value),
+      here().settable,
+      here().minute,
+    ),
+  );
   /** Whoever it is about, as they would be reached. */
   readonly next = $derived.by(
-    () => withOwn(theBusiness().settable, this.standing.own).people[this.personId] ?? this.person,
+    () => withOwn(here().settable, this.standing.own).people[this.personId] ?? this.person,
   );
   readonly exceptions = $derived(this.next.exceptions ?? USUAL.exceptions);
 

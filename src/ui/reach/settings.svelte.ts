@@ -1,7 +1,7 @@
 /** Settings that hold at once, made from a page or a phone of this browser. */
 import type { OwnValues, Setting } from '$core/system';
 import { byWhom } from '../format';
-import { session, theBusiness } from '../window/session.svelte';
+import { here, session, theBusiness } from '../window/session.svelte';
 
 /** Carries out changes. @param words what they do, for the notice that offers to take them back */
 export type Send = (words: string, settings: Setting[]) => Promise<void>;
@@ -11,8 +11,7 @@ export const sendFromHere: Send = (words, settings) => send(words, settings, byW
 
 /** Carries out changes now. @param by who makes them, and where */
 export async function send(words: string, settings: Setting[], by: string): Promise<void> {
-  const edits = theBusiness().view.draft.record.done;
-  const stayed = await theBusiness().settings.make(words, settings, by, edits);
+  const stayed = await here().deeds.set(words, settings, by);
   if (stayed.length) tellStayed(stayed);
 }
 

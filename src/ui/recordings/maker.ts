@@ -2,10 +2,10 @@
 import { proxy } from 'comlink';
 import { holdMusic, RATE, speakable, voiceOf, type Stage, type TelephoneSound } from '$core/audio';
 import type { Recording, Sound } from '$core/system';
-import { readSound, storeSound } from '$workspace';
+import { storeSound } from '$workspace';
 import type { AudioWorker, Made } from '../../workers/audio.worker';
 import { Latest, TookTooLong } from '../latest';
-import { theBusiness } from '../window/session.svelte';
+import { here, theBusiness } from '../window/session.svelte';
 
 /** A file larger than this is not read, in bytes. */
 const LARGEST_FILE = 200_000_000;
@@ -46,7 +46,7 @@ export async function speak(
   recording: Pick<Recording, 'text' | 'voice'>,
   progress: Progress = () => {},
 ): Promise<Made> {
-  const { business } = theBusiness().system;
+  const { business } = here().system;
   const text = speakable(recording.text, business.respellings);
   if (!text) return failed('There is nothing to say: type its words first.');
   progress('speaking');
@@ -129,7 +129,7 @@ const HOW: Record<Sound['made'], string> = {
 /** The samples of a recording, µ-law at 8 kHz: its sound, or else its words spoken now. */
 export async function samplesOf(recording: Recording): Promise<{ ulaw: Uint8Array } | { message: string }> {
   if (recording.sound) {
-    const ulaw = await readSound(theBusiness().db, theBusiness().workspace.id, recording.sound.hash);
+    const ulaw = await here().deeds.recordingSound(recording.sound.hash);
     return ulaw ? { ulaw } : { message: 'Its sound is not in this browser. Make it again.' };
   }
   const made = await speak(recording);

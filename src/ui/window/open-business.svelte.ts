@@ -16,6 +16,8 @@ import {
 } from '$workspace';
 import { ActsDone, type Back } from './acts-done';
 import { Checks } from './checks.svelte';
+import type { Here } from './here';
+import { OfficeDeeds } from './office-deeds';
 import { momentText } from '../format';
 import type { Notice } from './notice';
 import type { Known } from '../phones/where';
@@ -23,7 +25,7 @@ import { SettingsMade } from '../reach/made';
 
 const actorKey = (businessId: string): string => `upper-line:actor:${businessId}`;
 
-export class OpenBusiness {
+export class OpenBusiness implements Here {
   view = $state.raw() as View;
   /** Bench time, moving on by itself; epoch milliseconds. */
   now = $state(0);
@@ -37,7 +39,10 @@ export class OpenBusiness {
   readonly system = $derived(this.view.draft.record.system);
   readonly revision = $derived(this.view.draft.record.revision);
   readonly standing = $derived(this.view.standing);
-  private readonly inForce = $derived(this.view.inForce.system);
+  readonly messages = $derived(this.view.messages);
+  readonly log = $derived(this.view.calls);
+  readonly deeds = new OfficeDeeds(this);
+  readonly inForce = $derived(this.view.inForce.system);
   /** What people’s own settings stand over; see `settable`. */
   readonly settable = $derived(settable(this.inForce, this.system));
   /** Bench time to the minute, for what need not be worked out each second. */
@@ -99,6 +104,7 @@ export class OpenBusiness {
   close(): void {
     this.workspace.close();
     this.checks.close();
+    this.deeds.stop();
   }
 
   /** The role the pages are seen with. Whoever runs the system and is nobody in it may do all an owner may. */

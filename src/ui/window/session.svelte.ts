@@ -1,5 +1,5 @@
 /** What this window is: its database, the business it shows, what is wrong with that, and what to say to the person. */
-import { speedOf } from '$standins/clock/clock';
+import { speedOf, type ClockSetting } from '$standins/clock/clock';
 import {
   Changes,
   DB_NAME,
@@ -13,6 +13,7 @@ import {
   type Whole,
 } from '$workspace';
 import { freshId } from '../ids';
+import type { Here } from './here';
 import type { Notice } from './notice';
 import { OpenBusiness } from './open-business.svelte';
 
@@ -73,13 +74,18 @@ class Session {
     this.business = new OpenBusiness(opened.workspace, this.db!, this.changes!, this.say);
   }
 
+  /** The phone this window is, where it is one: it opens no database. */
+  phone = $state.raw<(Here & { readonly clock: ClockSetting; tick(): void }) | null>(null);
+
   /** How many times as fast as real time it goes here. */
   get speed(): number {
-    return this.business ? speedOf(this.business.view.clock) : 1;
+    const clock = this.phone?.clock ?? this.business?.view.clock;
+    return clock ? speedOf(clock) : 1;
   }
   /** Brings the time up to date. */
   tick(): void {
     this.business?.tick();
+    this.phone?.tick();
   }
 
   readonly say = (notice: Omit<Notice, 'id'>): void => {
@@ -113,4 +119,12 @@ export const session = new Session();
 export function theBusiness(): OpenBusiness {
   if (!session.business) throw new Error('No business is open.');
   return session.business;
+}
+
+/**
+ * What this window knows of its business, whether it is a page of the administration or a phone. Reactive.
+ * @throws where none is open
+ */
+export function here(): Here {
+  return session.phone ?? theBusiness();
 }

@@ -1,15 +1,14 @@
 <script lang="ts">
   import { Search } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { callees, presenceInWords, presenceOf, showings, type Callee, type Where } from '$core/phone';
-  import type { LiveCall } from '$exchange';
+  import { callees, presenceInWords, showings, type Callee, type Presence, type Where } from '$core/phone';
   import { dateText } from '../../format';
   import { lamp } from '../../people/lamp';
 
   interface Props {
     where: Where;
-    /** Calls that go on, for what people are doing. */
-    calls: readonly LiveCall[];
+    /** What people are doing, by person. */
+    presence: Readonly<Record<string, Presence>>;
     what: 'call' | 'pass on';
     label: string;
     /** What is typed at the beginning. */
@@ -20,7 +19,16 @@
     /** The field takes the cursor when it appears. */
     takes?: boolean;
   }
-  let { where, calls, what, label, typed: first = '', onchoose, oncancel, takes = false }: Props = $props();
+  let {
+    where,
+    presence,
+    what,
+    label,
+    typed: first = '',
+    onchoose,
+    oncancel,
+    takes = false,
+  }: Props = $props();
   let typed = $state(untrack(() => first));
   let at = $state(0);
   let shows = $state<string | undefined>(undefined);
@@ -41,12 +49,7 @@
 
   /** An id has no spaces. */
   const idOf = ({ key }: Callee) => `${id}-${key.replace(/\W/g, '-')}`;
-  function doing(personId: string | null) {
-    const person = personId ? where.system.people[personId] : undefined;
-    if (!person) return null;
-    const phones = Object.values(where.system.phones).filter((p) => p.personId === person.id);
-    return presenceOf(person, phones, { ...where, calls });
-  }
+  const doing = (personId: string | null) => (personId ? (presence[personId] ?? null) : null);
   function choose(callee: Callee | undefined) {
     if (!callee) return;
     onchoose(callee, outside ? shows : undefined);

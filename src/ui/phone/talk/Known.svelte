@@ -3,7 +3,7 @@
   import { contactOf, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
   import { momentText } from '../../format';
-  import { theBusiness } from '../../window/session.svelte';
+  import { here } from '../../window/session.svelte';
 
   /** What is known of an outside number that is talked with: who it is, who looks after them, the last calls and messages. */
   let { call, number, system }: { call: LiveCall; number: string; system: System } = $props();
@@ -12,7 +12,7 @@
   const owner = $derived(contact?.ownerId ? system.people[contact.ownerId]?.name : undefined);
   const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []).join(', '));
   const before = $derived(
-    [...theBusiness().view.calls]
+    [...here().log]
       .reverse()
       .filter(
         (c) =>
@@ -22,14 +22,14 @@
       ),
   );
   const messages = $derived(
-    [...theBusiness().view.messages].reverse().filter((m) => m.fromNumber === number && !m.folder),
+    [...here().messages].reverse().filter((m) => m.fromNumber === number && !m.folder),
   );
 </script>
 
 <aside aria-label="Who that is" data-testid="known">
-  <h2>{contact?.name ?? theBusiness().number(number, system)}</h2>
+  <h2>{contact?.name ?? here().number(number, system)}</h2>
   <p class="soft">
-    {contact ? theBusiness().number(number, system) : 'Nobody of this number is among the contacts.'}
+    {contact ? here().number(number, system) : 'Nobody of this number is among the contacts.'}
   </p>
   {#if owner}<p><b>{owner}</b> looks after them.</p>{/if}
   {#if lists}<p class="soft">On {lists}.</p>{/if}
@@ -37,19 +37,14 @@
     <h3>Messages</h3>
     {#each messages.slice(0, 3) as m (m.id)}
       <p>
-        <span class="soft small">{momentText(m.at, theBusiness().zone)}</span><br />{m.said ||
-          `${m.seconds} s`}
+        <span class="soft small">{momentText(m.at, here().zone)}</span><br />{m.said || `${m.seconds} s`}
       </p>
     {/each}
   {/if}
   <h3>Calls before</h3>
   {#each before.slice(0, MOST) as c (c.id)}
     <p>
-      <span class="soft small">{momentText(c.at, theBusiness().zone)}</span><br />{sentence(
-        c.trace,
-        system,
-        'past',
-      )}
+      <span class="soft small">{momentText(c.at, here().zone)}</span><br />{sentence(c.trace, system, 'past')}
     </p>
   {:else}<p class="soft">None.</p>{/each}
   {#if before.length > MOST}<p class="soft small">{before.length - MOST} more in the log.</p>{/if}

@@ -1,19 +1,21 @@
 <script lang="ts">
-  import { presenceInWords, presenceOf, type Callee, type Where } from '$core/phone';
+  import { presenceInWords, type Callee, type Presence, type Where } from '$core/phone';
   import { directory } from '$core/people';
-  import type { LiveCall } from '$exchange';
   import { dateText } from '../../format';
   import { lamp } from '../../people/lamp';
 
   /** Colleagues with what they are doing, beside whatever this phone does. */
   let {
     where,
-    calls,
+    presence,
     verb,
     onchoose,
-  }: { where: Where; calls: readonly LiveCall[]; verb: string; onchoose: (callee: Callee) => void } =
-    $props();
-  const phones = $derived(Object.groupBy(Object.values(where.system.phones), (p) => p.personId ?? ''));
+  }: {
+    where: Where;
+    presence: Readonly<Record<string, Presence>>;
+    verb: string;
+    onchoose: (callee: Callee) => void;
+  } = $props();
   const people = $derived(
     directory(where.system, where.phone.personId).filter(
       (e) => e.kind !== 'group' && e.id !== where.phone.personId,
@@ -33,8 +35,7 @@
   <h2>Colleagues</h2>
   <ul>
     {#each people as e (e.id)}
-      {@const person = where.system.people[e.id]}
-      {@const p = person ? presenceOf(person, phones[e.id] ?? [], { ...where, calls }) : null}
+      {@const p = presence[e.id]}
       <li>
         <button
           type="button"

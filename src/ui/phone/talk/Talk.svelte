@@ -1,29 +1,19 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
-  import {
-    actsOn,
-    phonesToMoveTo,
-    slotsTaken,
-    type ActName,
-    type Callee,
-    type PhoneCall,
-    type Where,
-  } from '$core/phone';
+  import { actsOn, phonesToMoveTo, type ActName, type Callee, type PhoneCall, type Where } from '$core/phone';
   import { phoneName } from '$core/calls';
   import type { IfNobody, PassTarget } from '$core/system';
-  import type { LiveCall } from '$exchange';
   import { durationText } from '../../format';
   import { freshId } from '../../ids';
   import Keypad from '../Keypad.svelte';
-  import type { Line } from '../line.svelte';
+  import type { PhoneDesk } from '../desk.svelte';
   import CallField from './CallField.svelte';
   import Wire from './Wire.svelte';
 
   interface Props {
     /** The calls of this phone, the one it is in first. */
     calls: readonly PhoneCall[];
-    live: readonly LiveCall[];
-    line: Line;
+    desk: PhoneDesk;
     where: Where;
     now: number;
     muted: boolean;
@@ -42,8 +32,7 @@
   }
   let {
     calls,
-    live,
-    line,
+    desk,
     where,
     now,
     muted,
@@ -70,7 +59,7 @@
     current
       ? actsOn(current, second, {
           system: where.system,
-          taken: slotsTaken(live),
+          taken: desk.going.taken,
           canMove: phonesToMoveTo(where.system, where.phone).length > 0,
         })
       : [],
@@ -102,9 +91,9 @@
     if (!id) return;
     switch (act) {
       case 'hold':
-        return void line.act({ kind: 'hold', ...on(id) });
+        return void desk.act({ kind: 'hold', ...on(id) });
       case 'take back':
-        return void line.act({ kind: 'take back', ...on(id) });
+        return void desk.act({ kind: 'take back', ...on(id) });
       case 'mute':
         return onmute();
       case 'keypad':
@@ -116,17 +105,17 @@
         asking = asking === act ? null : act;
         return;
       case 'park':
-        return void line.act({ kind: 'park', ...on(id) });
+        return void desk.act({ kind: 'park', ...on(id) });
       case 'join':
-        return void line.act({ kind: 'join', ...on(id) });
+        return void desk.act({ kind: 'join', ...on(id) });
       case 'all together':
-        return void line.act({ kind: 'all together', ...on(id) });
+        return void desk.act({ kind: 'all together', ...on(id) });
       case 'back to':
-        return void line.act({ kind: 'back to', ...on(id) });
+        return void desk.act({ kind: 'back to', ...on(id) });
       case 'swap':
-        return void line.act({ kind: 'take back', ...on(current!.holds === null ? second!.id : id) });
+        return void desk.act({ kind: 'take back', ...on(current!.holds === null ? second!.id : id) });
       case 'hang up':
-        return void line.act({
+        return void desk.act({
           kind: 'hang up',
           callId: id,
           by: current!.part === 'calls' ? 'caller' : 'called',
@@ -136,13 +125,13 @@
   }
   function passOn(to: PassTarget) {
     const then: IfNobody = { then: to.to === 'person' ? ifNobody : 'back' };
-    if (current) void line.act({ kind: 'pass on', ...on(current.id), to, ifNobody: then });
+    if (current) void desk.act({ kind: 'pass on', ...on(current.id), to, ifNobody: then });
     asking = null;
   }
   /** Somebody is called about the call: for a word first, to be added, or on another phone. */
   function callAbout(to: Callee['to'], as: 'a word' | 'add' | 'move') {
     if (!current) return;
-    void line.act({
+    void desk.act({
       kind: 'place',
       request: {
         id: freshId('call'),
@@ -162,8 +151,8 @@
   function press(key: string) {
     keyed += key;
     onkeys?.(key);
-    if (current?.part === 'talks') void line.act({ kind: 'send keys', ...on(current.id), keys: key });
-    else if (current) void line.act({ kind: 'press', callId: current.id, key });
+    if (current?.part === 'talks') void desk.act({ kind: 'send keys', ...on(current.id), keys: key });
+    else if (current) void desk.act({ kind: 'press', callId: current.id, key });
   }
 
   function onkeydown(event: KeyboardEvent) {
@@ -220,7 +209,7 @@
         <button
           class="linkish"
           type="button"
-          onclick={() => void line.act({ kind: 'hang up', callId: second.id, by: 'caller' })}
+          onclick={() => void desk.act({ kind: 'hang up', callId: second.id, by: 'caller' })}
           >Stop ringing</button
         >
       </p>
@@ -292,7 +281,7 @@
       <div class="panel">
         <CallField
           {where}
-          calls={live}
+          presence={desk.going.presence}
           what={asking === 'add' ? 'call' : 'pass on'}
           label={asking === 'add' ? 'Add: a name or number' : 'Transfer to: a name or number'}
           takes
@@ -320,7 +309,7 @@
     {#each others as held (held.id)}
       <p class="held" data-testid="held-call">
         <span><b>{held.others.map((o) => o.name).join(', ')}</b> waits, held</span>
-        <button type="button" onclick={() => void line.act({ kind: 'take back', ...on(held.id) })}
+        <button type="button" onclick={() => void desk.act({ kind: 'take back', ...on(held.id) })}
           >Talk with them</button
         >
       </p>

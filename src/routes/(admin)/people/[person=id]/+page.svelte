@@ -1,7 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import { asPaired } from '$core/system';
-  import IfCalled from '$ui/people/IfCalled.svelte';
+  import IfCalled from '$ui/people/IfCalledNow.svelte';
   import OwnPage from '$ui/people/OwnPage.svelte';
   import PersonBasics from '$ui/people/PersonBasics.svelte';
   import PersonBelongs from '$ui/people/PersonBelongs.svelte';
@@ -44,7 +43,7 @@
       <section>
         <div class="card">
           <h2>If somebody dials {person.extension} now</h2>
-          <IfCalled {person} {system} standing={asPaired(theBusiness().standing)} at={theBusiness().now} />
+          <IfCalled {person} {system} supposed />
           <p class="small">
             <a href="/people/{person.id}/reach"
               >Which phones, how long, then where; not to be disturbed; who gets through</a

@@ -1,0 +1,48 @@
+/** What a staff phone is told of the calls that go on: its own in full, of others what it may take, and who is doing what. */
+import type { System } from '../../system';
+import { callsNear, slotsTaken, type Near, type Told } from '../acts';
+import type { Presence } from '../presence';
+import { ownPhones } from './business';
+
+export interface CallsKnown<T extends Told = Told> {
+  /** Calls of the phones of its person. */
+  calls: T[];
+  near: Near[];
+  /** Slots in which a call waits. */
+  taken: string[];
+  /** What colleagues are doing, by person. */
+  presence: Record<string, Presence>;
+}
+
+/** What stands in place of a number that may not be seen. */
+const UNSEEN = 'a private number';
+
+/** @param unseen outside numbers this phone may not see, see `unseenNumbers` */
+export function callsKnown<T extends Told>(
+  calls: readonly T[],
+  phoneId: string,
+  system: System,
+  presence: Record<string, Presence>,
+  unseen: ReadonlySet<string>,
+): CallsKnown<T> {
+  const own = ownPhones(system, phoneId);
+  const isOwn = ({ ends, legs, from, request }: T): boolean =>
+    ends.some((e) => own.has(e.phone)) ||
+    legs.some((l) => own.has(l.phone)) ||
+    [from, request.from].some((f) => f.kind === 'phone' && own.has(f.phoneId));
+  return {
+    calls: calls.filter(isOwn).map((c) => hidden(c, unseen)),
+    near: callsNear(calls, phoneId, system).map((n) => hidden(n, unseen)),
+    taken: slotsTaken(calls),
+    presence,
+  };
+}
+
+/** The same without numbers that may not be seen, but for one that was dialled on this very phone. */
+export function hidden<T extends object>(told: T, unseen: ReadonlySet<string>): T {
+  if (!unseen.size) return told;
+  const text = JSON.stringify(told);
+  const there = [...unseen].filter((number) => text.includes(number));
+  if (!there.length) return told;
+  return JSON.parse(there.reduce((t, number) => t.replaceAll(number, UNSEEN), text)) as T;
+}

@@ -1,0 +1,12 @@
+export {
+  knownTo,
+  ownPhones,
+  phonesRungFor,
+  ownsMailbox,
+  seesAll,
+  unseenNumbers,
+  type Known,
+} from './business';
+export { callsKnown, hidden, type CallsKnown } from './calls';
+export { mayAsk, type PhoneRequest } from './requests';
+export { withoutTheirs, withTried } from './tried';

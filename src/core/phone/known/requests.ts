@@ -1,0 +1,131 @@
+/** What a staff phone may ask of its exchange, and who may ask what. Each kind is here or does not compile. */
+import type { Action } from '../../calls';
+import type { MessageChange } from '../../messages';
+import type { CivicAddress, OwnValues, Setting, System } from '../../system';
+import { ownPhones, ownsMailbox, seesAll } from './business';
+
+export type PhoneRequest =
+  /** Something is done to a call. */
+  | { do: 'act'; action: Action }
+  /** Settings that hold at once. @param at when they were made, epoch milliseconds; null is now */
+  | { do: 'set'; settings: Setting[]; by: string; at: number | null }
+  /**
+   * What happens to a call to the extension of whoever uses the phone, if nobody does anything.
+   * @param values settings to be tried, or null @param supposed every paired phone is taken to be on
+   */
+  | { do: 'if called'; values: OwnValues | null; supposed: boolean }
+  /** What their settings do to callers of the business: those to be tried, or null for what they have set against nothing. */
+  | { do: 'effect'; values: OwnValues | null }
+  | { do: 'change messages'; ids: string[]; to: MessageChange }
+  /** Takes back what a request of this phone did to messages. */
+  | { do: 'take back'; of: string }
+  | { do: 'text'; from: string; to: string; text: string }
+  /** The sound of a recording, by its hash, or of a message, by its id. */
+  | { do: 'sound'; of: 'recording' | 'message'; id: string }
+  /** Where the phone is used. */
+  | { do: 'address'; address: CivicAddress }
+  /** The bench: where the phone that the window plays is, and how. */
+  | { do: 'be'; address?: string; condition?: 'in reach' | 'no network' }
+  | { do: 'sign out' };
+
+/** What is looked up to judge a request. */
+export interface Asked {
+  system: System;
+  phoneId: string;
+  /** The mailbox a message lies in. */
+  mailboxOf(messageId: string): string | undefined;
+  /** The phone that goes the way of a call, or nothing where that is nobody's of ours. */
+  phoneCalling(callId: string): string | undefined;
+}
+
+/** Why a phone may not ask something, in words; empty where it may. */
+export function mayAsk(request: PhoneRequest, { system, phoneId, mailboxOf, phoneCalling }: Asked): string {
+  if (!system.phones[phoneId]) return 'This phone has been removed.';
+  const own = ownPhones(system, phoneId);
+  const me = system.phones[phoneId].personId;
+  const all = seesAll(system, phoneId);
+  const onlyIf = (may: boolean, words: string): string => (may ? '' : words);
+  switch (request.do) {
+    case 'act':
+      return onlyIf(mayAct(request.action, own, phoneCalling), 'That is not a phone of yours.');
+    case 'set':
+      return onlyIf(
+        all || request.settings.every((s) => isOwnSetting(s, me, own)),
+        'That is set by whoever it is about.',
+      );
+    case 'change messages':
+      return onlyIf(
+        all || request.ids.every((id) => me && ownsMailbox(system, mailboxOf(id) ?? '', me)),
+        'That message is not in a mailbox of yours.',
+      );
+    case 'sound': {
+      const mailboxId = request.of === 'message' ? mailboxOf(request.id) : undefined;
+      // What is recorded for callers is no secret; a message is.
+      return onlyIf(
+        request.of === 'recording' || all || (!!me && !!mailboxId && ownsMailbox(system, mailboxId, me)),
+        'That message is not in a mailbox of yours.',
+      );
+    }
+    case 'if called':
+    case 'effect':
+      return onlyIf(me !== null, 'This phone is nobody’s.');
+    case 'take back':
+    case 'text':
+    case 'address':
+    case 'be':
+    case 'sign out':
+      return '';
+  }
+}
+
+function mayAct(
+  action: Action,
+  own: ReadonlySet<string>,
+  phoneCalling: (callId: string) => string | undefined,
+): boolean {
+  switch (action.kind) {
+    case 'place': {
+      const { from } = action.request;
+      return from.kind === 'phone' && own.has(from.phoneId);
+    }
+    case 'press':
+    case 'say':
+    case 'silent':
+      return own.has(phoneCalling(action.callId) ?? '');
+    case 'hang up':
+      return own.has(action.phone ?? phoneCalling(action.callId) ?? '');
+    // What the network says is no phone's to say.
+    case 'outside':
+    case 'gone':
+    case 'there again':
+      return false;
+    case 'answer':
+    case 'decline':
+    case 'to mailbox':
+    case 'hold':
+    case 'take back':
+    case 'pass on':
+    case 'join':
+    case 'back to':
+    case 'all together':
+    case 'park':
+    case 'pick up':
+    case 'take over':
+    case 'send keys':
+      return own.has(action.phone);
+  }
+}
+
+function isOwnSetting(setting: Setting, me: string | null, own: ReadonlySet<string>): boolean {
+  switch (setting.kind) {
+    case 'person':
+    case 'do not disturb':
+      return setting.personId === me;
+    case 'phone':
+    case 'resting':
+      return own.has(setting.phoneId);
+    // The list is everybody's.
+    case 'blocked':
+      return true;
+  }
+}

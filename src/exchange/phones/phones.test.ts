@@ -1,0 +1,211 @@
+/** Staff phones are thin: a window knows what the exchange tells it, asks for the rest, and hears no secret. */
+import { afterEach, beforeEach, expect, it } from 'vitest';
+import { DEMO_ID } from '../../../demo/lantern-cove';
+import { callerLock, phoneLock } from '../protocol';
+import {
+  act,
+  breathe,
+  CALL,
+  db,
+  hold,
+  parts,
+  pass,
+  place,
+  startSwitch,
+  withSwitch,
+} from '../../../tests/fixtures/switch';
+import { PhoneClient, Refused } from './client';
+import type { Parts } from './protocol';
+
+withSwitch();
+
+const DOVS = '+13605550188';
+const NOOR = 'noor-computer';
+
+/** A phone's window, with everything it ever received. */
+class Window {
+  readonly received: string[] = [];
+  is: Partial<Parts> = {};
+  none = '';
+  readonly client: PhoneClient;
+  private asked = 0;
+  constructor(
+    readonly phoneId: string,
+    businessId = DEMO_ID,
+  ) {
+    this.client = new PhoneClient(
+      { businessId, phoneId },
+      {
+        told: (part, is) => {
+          this.received.push(JSON.stringify(is));
+          this.is = { ...this.is, [part]: is };
+        },
+        none: (words) => (this.none = words),
+      },
+      () => `${phoneId}-${++this.asked}`,
+    );
+    parts.push(this.client);
+  }
+  /** Asks, and lets what it starts finish. */
+  async ask<R extends Parameters<PhoneClient['ask']>[0]>(request: R) {
+    const answer = this.client.ask(request).then(
+      (value) => ({ value, refused: '' }),
+      (error: Error) => ({
+        value: null,
+        refused: error instanceof Refused ? error.message : `! ${error.message}`,
+      }),
+    );
+    await breathe();
+    await pass(1);
+    await breathe();
+    const got = await answer;
+    this.received.push(JSON.stringify(got));
+    return got;
+  }
+}
+let noor: Window;
+beforeEach(async () => {
+  hold([callerLock(CALL), phoneLock(DEMO_ID, NOOR), phoneLock(DEMO_ID, 'rosa-mobile-app')]);
+  noor = new Window(NOOR);
+  await pass(100);
+  await breathe();
+});
+afterEach(() => noor.client.close());
+
+const call = (id: string, digits: string, phoneId = NOOR) => ({
+  do: 'act' as const,
+  action: {
+    kind: 'place' as const,
+    request: {
+      id,
+      at: 0,
+      from: { kind: 'phone' as const, phoneId },
+      to: { kind: 'digits' as const, digits },
+      behaviour: null,
+    },
+  },
+});
+
+it('is told of its business when it opens, and of its calls as they go', async () => {
+  expect(noor.is.business!.system.people['noor']!.name).toBe('Noor Haddad');
+  expect(noor.is.business!.inForce).toBe(true);
+  expect(noor.is.calls!.presence['mei']).toEqual({ is: 'free' });
+  await noor.ask(call('to-mei', '205'));
+  await pass(4000);
+  expect(noor.is.calls!.calls.map((c) => c.phase)).toEqual(['ringing']);
+  expect(noor.is.calls!.presence['mei']).toEqual({ is: 'ringing' });
+  await noor.ask({ do: 'act', action: { kind: 'hang up', callId: 'to-mei', by: 'caller' } });
+  await pass(100);
+  expect(noor.is.messages!.log.map((c) => c.id)).toContain('to-mei');
+});
+
+it('never receives what its person may not see, whatever goes on', async () => {
+  // She calls whoever has a private mobile; a caller from outside talks with others and leaves a message for others.
+  await noor.ask(call('to-dov', '210'));
+  await pass(8000);
+  await noor.ask({ do: 'act', action: { kind: 'hang up', callId: 'to-dov', by: 'caller' } });
+  await noor.ask({
+    do: 'if called',
+    values: { onNotAnswered: { to: 'person', personId: 'dov' } },
+    supposed: true,
+  });
+  await noor.ask({ do: 'effect', values: { onNotAnswered: { to: 'person', personId: 'dov' } } });
+  await place('+13605550171');
+  await pass(30_000);
+  await act({ kind: 'hang up', callId: CALL, by: 'caller' });
+  await pass(1000);
+  expect(noor.received.length).toBeGreaterThan(8);
+  const all = noor.received.join('\n');
+  expect(all).not.toContain(DOVS);
+  expect(all).not.toContain('The timber is here');
+  expect(all).not.toContain('mast step');
+  expect(noor.is.messages!.log.map((c) => c.id)).not.toContain(CALL);
+  const account = Object.values((await db.get('standing', DEMO_ID))!.standing.accounts)[0]!;
+  expect(all).not.toContain(account.user);
+  // It is all there for whoever may see it: the test could tell.
+  const rosa = new Window('rosa-mobile-app');
+  await pass(100);
+  await breathe();
+  expect(rosa.received.join('\n')).toContain(DOVS);
+  expect(rosa.received.join('\n')).toContain('The timber is here');
+});
+
+it('is refused what is not its own, in words, and nothing changes', async () => {
+  expect((await noor.ask(call('as-mei', '201', 'mei-desk'))).refused).toContain('not a phone of yours');
+  expect(
+    (await noor.ask({ do: 'change messages', ids: ['demo-message-3'], to: { folder: 'bin' } })).refused,
+  ).toContain('not in a mailbox of yours');
+  expect((await db.get('messages', 'demo-message-3'))!.folder).toBeUndefined();
+  expect((await noor.ask({ do: 'sound', of: 'message', id: 'demo-message-3' })).refused).not.toBe('');
+  expect(
+    (
+      await noor.ask({
+        do: 'set',
+        settings: [{ kind: 'do not disturb', personId: 'mei', on: true, until: null }],
+        by: 'Noor',
+        at: null,
+      })
+    ).refused,
+  ).not.toBe('');
+  expect((await db.get('standing', DEMO_ID))!.standing.dnd['mei']).toBeUndefined();
+});
+
+it('sets what is its own, and every other phone sees by its presence that it does', async () => {
+  const rosa = new Window('rosa-mobile-app');
+  await pass(100);
+  await noor.ask({
+    do: 'set',
+    settings: [{ kind: 'do not disturb', personId: 'noor', on: true, until: null }],
+    by: 'Noor · Computer',
+    at: null,
+  });
+  await pass(100);
+  await breathe();
+  expect(noor.is.business!.standing.dnd['noor']).toMatchObject({ value: true, by: 'Noor · Computer' });
+  expect(rosa.is.calls!.presence['noor']).toEqual({ is: 'not to be disturbed' });
+});
+
+it('messages are changed and taken back; the sound of one is sent when it is asked for', async () => {
+  const sound = 'data:audio/wav;base64,UklGRg==';
+  const message = (await db.get('messages', 'demo-message-3'))!;
+  await db.write('upkeep', async (open) => {
+    const tx = open('messages');
+    void tx.objectStore('messages').put({ ...message, sound });
+    await tx.done;
+  });
+  const rosa = new Window('rosa-mobile-app');
+  await pass(100);
+  await breathe();
+  expect(rosa.is.messages!.messages.find((m) => m.id === message.id)).toMatchObject({
+    sound: null,
+    soundThere: true,
+  });
+  expect((await rosa.ask({ do: 'sound', of: 'message', id: message.id })).value).toBe(sound);
+  const change = { do: 'change messages' as const, ids: [message.id], to: { note: 'called' } };
+  const done = rosa.client.ask(change, 'the-change');
+  await breathe();
+  await pass(1);
+  await done;
+  expect((await db.get('messages', message.id))!.note).toBe('called');
+  expect((await rosa.ask({ do: 'take back', of: 'the-change' })).value).toBeNull();
+  expect((await db.get('messages', message.id))!.note).toBeUndefined();
+});
+
+it('goes on with the switch that takes over, without opening anew', async () => {
+  for (const part of parts.slice(0, 2)) part.close();
+  noor.received.length = 0;
+  await startSwitch();
+  await pass(1500);
+  await breathe();
+  expect(noor.received.length).toBeGreaterThan(0);
+  await noor.ask(call('after', '205'));
+  await pass(3000);
+  expect(noor.is.calls!.calls.map((c) => c.request.id)).toEqual(['after']);
+});
+
+it('a business that is not here is said to be none', async () => {
+  const nowhere = new Window('idris-browser', 'no-such-business');
+  await pass(100);
+  await breathe();
+  expect(nowhere.none).toBe('This business is not in this browser.');
+});

@@ -1,0 +1,65 @@
+/**
+ * What the window of a staff phone and the exchange say to each other: the phone knows of its business what it is told, and
+ * asks for the rest. Each phone has a channel of its own, so that nobody hears what another is told.
+ */
+import type { Trace } from '../../core/calls';
+import type { Differing } from '../../core/coverage';
+import type { CallsKnown, Known, PhoneRequest } from '../../core/phone';
+import type { Settled } from '../../core/system';
+import type { ClockSetting } from '../../standins/clock/clock';
+import type { Answer, CallRecord, MessageRecord } from '../../workspace';
+import type { LiveCall } from '../protocol';
+
+/** A window that opens says so here; nothing else is said. */
+export const KNOCKS = 'upper-line:phones';
+export const phoneChannel = (businessId: string, phoneId: string): string =>
+  `upper-line:phone:${businessId}:${phoneId}`;
+
+export interface Knock {
+  businessId: string;
+  phoneId: string;
+}
+
+/** A message of a mailbox, without its sound: that is asked for when somebody listens. */
+export type MessageKnown = MessageRecord & { soundThere?: boolean };
+
+/** What the phone is told, each part whole whenever something of it changes. */
+export interface Parts {
+  business: Known & {
+    /** Its person and itself are in force, and not only in the draft. */
+    inForce: boolean;
+    clock: ClockSetting;
+  };
+  calls: CallsKnown<LiveCall>;
+  messages: { messages: MessageKnown[]; log: CallRecord[] };
+}
+
+export type ToPhone =
+  | { [P in keyof Parts]: { kind: 'told'; part: P; is: Parts[P] } }[keyof Parts]
+  /** The business is not in this browser, or cannot be read. */
+  | { kind: 'none'; words: string }
+  /** @param refused why not, or null */
+  | { kind: 'answer'; id: string; answer: unknown; refused: string | null };
+
+export interface FromPhone {
+  id: string;
+  request: PhoneRequest;
+}
+
+/** What comes back of each request. */
+export interface Answers {
+  act: null;
+  set: Settled['stayed'];
+  'if called': Trace;
+  effect: Differing;
+  'change messages': null;
+  /** What stays because somebody else was faster, in words, or nothing. */
+  'take back': string | null;
+  text: Answer & { held?: boolean };
+  /** µ-law samples of a recording, a data URL of a message; null where it is not there. */
+  sound: Uint8Array | string | null;
+  /** What is wrong with it, or null. */
+  address: string | null;
+  be: null;
+  'sign out': null;
+}

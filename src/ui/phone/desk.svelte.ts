@@ -1,0 +1,195 @@
+/** The business as this phone knows it: what its exchange tells it, and what it asks. No database is opened. */
+import { localTime } from '$core/hours';
+import { ending, outcomeOf, whoCalls, type Action, type Trace } from '$core/calls';
+import type { Differing } from '$core/coverage';
+import type { MessageChange } from '$core/messages';
+import { writeNumber } from '$core/numbering';
+import type { PhoneRequest } from '$core/phone';
+import { emptyStanding, type OwnValues, type Setting, type Standing, type System } from '$core/system';
+import { PhoneClient, type Answers, type MessageKnown, type Parts } from '$exchange';
+import { benchTime, type ClockSetting } from '$standins/clock/clock';
+import { freshId } from '../ids';
+import type { Back } from '../window/acts-done';
+import type { Deeds, Here } from '../window/here';
+import type { Notice } from '../window/notice';
+
+/** Until a call that was placed is out, so long at most: milliseconds of real time. */
+const LONGEST_MS = 30_000;
+
+export class PhoneDesk implements Here, Deeds {
+  private business = $state.raw<Parts['business'] | null>(null);
+  private mail = $state.raw<Parts['messages']>({ messages: [], log: [] });
+  /** What goes on in calls. */
+  going = $state.raw<Parts['calls']>({ calls: [], near: [], taken: [], presence: {} });
+  /** Why there is nothing to show, in words. */
+  none = $state('');
+  /** What the exchange did not answer, or would not do. */
+  problem = $state('');
+  now = $state(0);
+  private readonly client: PhoneClient;
+
+  constructor(
+    readonly id: string,
+    readonly phoneId: string,
+    private readonly say: (notice: Omit<Notice, 'id'>) => void,
+  ) {
+    this.client = new PhoneClient(
+      { businessId: id, phoneId },
+      {
+        told: (part, is) => this.told(part, is),
+        none: (words) => (this.none = words),
+      },
+      () => freshId('ask'),
+    );
+  }
+  private told<P extends keyof Parts>(part: P, is: Parts[P]): void {
+    this.none = '';
+    const parts: { [Q in keyof Parts]: (is: Parts[Q]) => void } = {
+      business: (b) => {
+        this.business = b;
+        this.tick();
+      },
+      calls: (c) => (this.going = c),
+      messages: (m) => (this.mail = m),
+    };
+    parts[part](is);
+  }
+  close(): void {
+    this.client.close();
+  }
+
+  /** It has been told of its business. */
+  readonly isOpen = $derived(this.business !== null);
+  readonly system: System = $derived.by(() => this.business!.system);
+  /** Before its person is in force, calls know neither of them. */
+  readonly inForce: System = $derived.by(() =>
+    this.business!.inForce ? this.system : { ...this.system, people: {}, phones: {} },
+  );
+  readonly settable = $derived.by(() => this.system);
+  readonly standing: Standing = $derived.by(() => this.business?.standing ?? emptyStanding());
+  readonly clock: ClockSetting = $derived.by(() => this.business?.clock ?? { mode: 'real' });
+  readonly messages: readonly MessageKnown[] = $derived.by(() => this.mail.messages);
+  readonly log = $derived.by(() => this.mail.log);
+  readonly minute = $derived(Math.floor(this.now / 60_000) * 60_000);
+  readonly zone = $derived.by(() => this.system.business.timeZone);
+  readonly today = $derived.by(() => localTime(this.zone, this.now).date);
+  readonly deeds: Deeds = this;
+
+  tick(): void {
+    this.now = benchTime(this.clock, Date.now());
+  }
+  number(e164: string, system: System = this.system): string {
+    return writeNumber(e164, system.business.country);
+  }
+  /** On a phone the notice takes back what was done last; there is no long memory of it. */
+  did(words: string, back: Back): () => void {
+    let done = false;
+    return () => {
+      if (done) return;
+      done = true;
+      void Promise.resolve(back()).then((why) =>
+        this.say(
+          why
+            ? { kind: 'error', title: `Not undone: ${words}`, detail: why }
+            : { kind: 'info', title: `Undone: ${words}` },
+        ),
+      );
+    };
+  }
+  sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: Back): void {
+    this.say({ ...notice, undo: this.did(notice.title, back) });
+  }
+
+  /** Does something to a call; what the exchange does not do is said. */
+  async act(action: Action): Promise<void> {
+    try {
+      await this.client.ask({ do: 'act', action: plain(action) });
+      this.problem = '';
+    } catch (error) {
+      this.problem = error instanceof Error ? error.message : String(error);
+    }
+  }
+  /** @throws with why, in words */
+  ask<R extends PhoneRequest>(request: R, id?: string): Promise<Answers[R['do']]> {
+    return this.client.ask(plain(request), id);
+  }
+
+  set(_words: string, settings: Setting[], by: string): Promise<{ what: string; by: string }[]> {
+    return this.client.ask({ do: 'set', settings: plain(settings), by, at: null });
+  }
+  /** Settings made while there was no network, as of when they were made. */
+  setAsOf(settings: Setting[], by: string, at: number): Promise<{ what: string; by: string }[]> {
+    return this.client.ask({ do: 'set', settings: plain(settings), by, at });
+  }
+  ifCalled(_personId: string, values: OwnValues | null, supposed: boolean): Promise<Trace> {
+    return this.client.ask({ do: 'if called', values: plain(values), supposed });
+  }
+  private effects = 0;
+  async effect(_personId: string, values: OwnValues | null): Promise<Differing | null> {
+    const mine = ++this.effects;
+    const found = await this.client.ask({ do: 'effect', values: plain(values) });
+    return mine === this.effects ? found : null;
+  }
+  stop(): void {
+    this.effects++;
+  }
+  async changeMessages(ids: readonly string[], to: MessageChange): Promise<Back> {
+    const id = freshId('ask');
+    await this.client.ask({ do: 'change messages', ids: [...ids], to: plain(to) }, id);
+    return async () => (await this.client.ask({ do: 'take back', of: id })) ?? undefined;
+  }
+  /** A phone marks no calls: the list of whom to call back is the office's. */
+  markCalls(): Promise<Back> {
+    return Promise.resolve(() => Promise.resolve(undefined));
+  }
+  async recordingSound(hash: string): Promise<Uint8Array | undefined> {
+    const sound = await this.client.ask({ do: 'sound', of: 'recording', id: hash });
+    return sound instanceof Uint8Array ? sound : undefined;
+  }
+  async messageSound(message: MessageKnown): Promise<string | null> {
+    if (!message.soundThere) return null;
+    const sound = await this.client.ask({ do: 'sound', of: 'message', id: message.id });
+    return typeof sound === 'string' ? sound : null;
+  }
+  text(from: string, to: string, text: string): ReturnType<Deeds['text']> {
+    return this.client.ask({ do: 'text', from, to, text });
+  }
+
+  async call(phoneId: string, number: string): ReturnType<Deeds['call']> {
+    const id = freshId('call');
+    await this.act({
+      kind: 'place',
+      request: {
+        id,
+        at: this.now,
+        from: { kind: 'phone', phoneId },
+        to: { kind: 'digits', digits: number },
+        behaviour: null,
+        ...(phoneId === this.phoneId ? {} : { ringsFirst: true }),
+      },
+    });
+    for (const end = Date.now() + LONGEST_MS; Date.now() < end && !this.problem;) {
+      const live = this.going.calls.find((c) => c.request.id === id);
+      const trace = live?.trace ?? this.log.find((c) => c.id === id)?.trace ?? [];
+      const out = trace.find((e) => e.kind === 'goes out');
+      if (out)
+        return {
+          out: true,
+          words: `calls ${whoCalls(this.system, { kind: 'outside', number: out.number })}`,
+        };
+      const ended = outcomeOf(trace);
+      if (ended) return { out: false, words: ending(ended.outcome, this.system) };
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+    return { out: false, words: this.problem || 'nothing came of it' };
+  }
+}
+
+/** Plain data, for it passes between windows: a field that is undefined stays one. */
+const plain = <T>(value: T): T => $state.snapshot(value) as T;
+
+/** The desk of this window, for what is only on a phone. @throws where this window is no phone */
+export function deskOf(here: Here): PhoneDesk {
+  if (!(here instanceof PhoneDesk)) throw new Error('This window is no phone.');
+  return here;
+}

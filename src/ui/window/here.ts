@@ -1,0 +1,60 @@
+/**
+ * What a window knows of its business and can do in it, whether it is a page of the administration, with all of it in
+ * storage at hand, or a staff phone, which knows what its exchange tells it.
+ */
+import type { Trace } from '$core/calls';
+import type { Differing } from '$core/coverage';
+import type { MessageChange } from '$core/messages';
+import type { OwnValues, Setting, Standing, System } from '$core/system';
+import type { MessageKnown } from '$exchange';
+import type { Answer, CallRecord } from '$workspace';
+import type { Back } from './acts-done';
+import type { Notice } from './notice';
+
+export interface Here {
+  readonly id: string;
+  /** Bench time, epoch milliseconds; and to the minute. */
+  readonly now: number;
+  readonly minute: number;
+  readonly zone: string;
+  /** The day in the business's time zone, ISO. */
+  readonly today: string;
+  /** The business as it is shown: the draft, or what a phone is told. */
+  readonly system: System;
+  /** What calls go by. */
+  readonly inForce: System;
+  /** What people’s own settings stand over. */
+  readonly settable: System;
+  readonly standing: Standing;
+  readonly messages: readonly MessageKnown[];
+  readonly log: readonly CallRecord[];
+  /** A number as the people of this business read it. */
+  number(e164: string, system?: System): string;
+  /** Notes something that undo takes back in its turn, and says it. */
+  did(words: string, back: Back): () => void;
+  sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: Back): void;
+  readonly deeds: Deeds;
+}
+
+/** What is done or worked out where the data is. */
+export interface Deeds {
+  /** Settings that hold at once. @returns the newer ones that stayed as they are */
+  set(words: string, settings: Setting[], by: string): Promise<{ what: string; by: string }[]>;
+  /** A call to somebody if nobody does anything. @param values of theirs to be tried @param supposed every paired phone is on */
+  ifCalled(personId: string, values: OwnValues | null, supposed: boolean): Promise<Trace>;
+  /** What somebody's settings do to callers; see `withTried` and `withoutTheirs`. @returns null when asked again meanwhile */
+  effect(personId: string, values: OwnValues | null): Promise<Differing | null>;
+  /** Nothing more is wanted of what is being worked out. */
+  stop(): void;
+  changeMessages(ids: readonly string[], to: MessageChange, words?: string): Promise<Back>;
+  /** Calls that were answered by calling or texting back. */
+  markCalls(ids: readonly string[], answeredAt: number): Promise<Back>;
+  /** µ-law samples of a recording, by its hash. */
+  recordingSound(hash: string): Promise<Uint8Array | undefined>;
+  /** The sound of a message as a URL, or null. */
+  messageSound(message: MessageKnown): Promise<string | null>;
+  /** `held`: the carrier keeps it back until texting is approved. */
+  text(from: string, to: string, text: string): Promise<Answer & { held?: boolean }>;
+  /** Calls a number from a phone: that rings first, unless it is this window. @returns whether the call went out, and what came of it */
+  call(phoneId: string, number: string): Promise<{ out: boolean; words: string }>;
+}

@@ -1,0 +1,101 @@
+/** What a page of the administration does to its business: in storage, in this window. */
+import { ending, outcomeOf, whoCalls, type Trace } from '$core/calls';
+import type { Differing } from '$core/coverage';
+import type { MessageChange } from '$core/messages';
+import { ifCalled, withoutTheirs, withTried } from '$core/phone';
+import { accountsOn, asPaired, type OwnValues, type Setting } from '$core/system';
+import type { MessageKnown } from '$exchange';
+import { deliveredAt } from '$standins/carrier/texting';
+import { readOne, readSound, sendText } from '$workspace';
+import { CoverageClient } from '../coverage/client';
+import { freshId } from '../ids';
+import { Line } from '../phone/line.svelte';
+import type { Back } from './acts-done';
+import type { Deeds } from './here';
+import type { OpenBusiness } from './open-business.svelte';
+
+/** The phone rings first, so long at most; then so long until it is out, in milliseconds of real time. */
+const LONGEST_MS = 30_000;
+
+export class OfficeDeeds implements Deeds {
+  private readonly worker = new CoverageClient();
+
+  constructor(private readonly place: OpenBusiness) {}
+
+  set(words: string, settings: Setting[], by: string): Promise<{ what: string; by: string }[]> {
+    return this.place.settings.make(words, settings, by, this.place.view.draft.record.done);
+  }
+
+  ifCalled(personId: string, values: OwnValues | null, supposed: boolean): Promise<Trace> {
+    const { settable, standing, now } = this.place;
+    const tried = withTried(standing, personId, values, settable, now);
+    const person = settable.people[personId]!;
+    return Promise.resolve(ifCalled(person, settable, supposed ? asPaired(tried) : tried, now));
+  }
+
+  effect(personId: string, values: OwnValues | null): Promise<Differing | null> {
+    const { standing, settable, minute, inForce } = this.place;
+    const rung = Object.values(settable.phones).filter((p) => accountsOn(p).includes(personId));
+    const phones = new Set(rung.map((p) => p.id));
+    const [before, after] = values
+      ? [standing, withTried(standing, personId, values, settable, minute)]
+      : [withoutTheirs(standing, personId, phones), standing];
+    return this.worker.ask((w) => w.effect(inForce, before, after, minute) as Promise<Differing>);
+  }
+  stop(): void {
+    this.worker.stop();
+  }
+
+  changeMessages(ids: readonly string[], to: MessageChange, words?: string): Promise<Back> {
+    return this.place.workspace.change('messages', ids, to, words);
+  }
+  markCalls(ids: readonly string[], answeredAt: number): Promise<Back> {
+    return this.place.workspace.change('calls', ids, { answeredAt });
+  }
+
+  recordingSound(hash: string): Promise<Uint8Array | undefined> {
+    return readSound(this.place.db, this.place.id, hash);
+  }
+  messageSound(message: MessageKnown): Promise<string | null> {
+    return Promise.resolve(message.sound);
+  }
+
+  async text(from: string, to: string, text: string): ReturnType<Deeds['text']> {
+    const sent = await sendText(this.place.workspace, { from, to, text });
+    const { texts, texting } = this.place.view.dealings;
+    const last = texts.at(-1);
+    return sent.ok && last ? { ...sent, held: deliveredAt(last, texting, this.place.now) === null } : sent;
+  }
+
+  async call(phoneId: string, number: string): ReturnType<Deeds['call']> {
+    const line = new Line(this.place.id);
+    const id = freshId('call');
+    const system = this.place.inForce;
+    try {
+      await line.act({
+        kind: 'place',
+        request: {
+          id,
+          at: this.place.workspace.now(),
+          from: { kind: 'phone', phoneId },
+          to: { kind: 'digits', digits: number },
+          behaviour: null,
+          ringsFirst: true,
+        },
+      });
+      for (const end = Date.now() + LONGEST_MS; Date.now() < end;) {
+        const live = line.calls.find((c) => c.request.id === id);
+        const trace = live?.trace ?? (await readOne(this.place.db, 'calls', id))?.trace ?? [];
+        const out = trace.find((e) => e.kind === 'goes out');
+        if (out)
+          return { out: true, words: `calls ${whoCalls(system, { kind: 'outside', number: out.number })}` };
+        const ended = outcomeOf(trace);
+        if (ended) return { out: false, words: ending(ended.outcome, system) };
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+      return { out: false, words: line.problem || 'nothing came of it' };
+    } finally {
+      line.close();
+    }
+  }
+}
