@@ -1,8 +1,10 @@
 /** Hears keypad tones in what comes from the other side, by the receiver of the core. */
-import { keysIn, RATE } from '../core/audio';
+import { KeyReceiver, RATE } from '../core/audio';
 
-/** Sound is looked at in pieces of about so many samples, with the piece before: a tone may lie across. */
+/** Sound is listened to in pieces of so many samples. */
 const PIECE = 2048;
+/** A packet or two that are lost (20 ms each) are no pause between keys: in steps of 10 ms. */
+const PAUSE = 5;
 
 export class KeyListener {
   private context: AudioContext | null = null;
@@ -15,19 +17,9 @@ export class KeyListener {
     const source = context.createMediaStreamSource(new MediaStream([track]));
     // Deprecated and everywhere: a worklet would need a file of its own for twenty lines.
     const node = context.createScriptProcessor(PIECE, 1, 1);
-    let known = new Float32Array(0);
-    let told = '';
+    const receiver = new KeyReceiver(RATE, PAUSE);
     node.onaudioprocess = ({ inputBuffer }) => {
-      const piece = inputBuffer.getChannelData(0);
-      const all = new Float32Array(known.length + piece.length);
-      all.set(known);
-      all.set(piece, known.length);
-      const keys = keysIn(all);
-      for (const key of keys.slice(told.length)) heard(key);
-      // A silent piece ends what was being pressed: from there it is heard anew.
-      const silent = piece.every((s) => Math.abs(s) < 0.004);
-      known = silent ? new Float32Array(0) : all.slice(-RATE * 20);
-      told = silent ? '' : keys;
+      for (const key of receiver.push(inputBuffer.getChannelData(0))) heard(key);
     };
     source.connect(node);
     node.connect(context.destination);

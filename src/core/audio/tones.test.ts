@@ -1,7 +1,7 @@
 /** Keypad tones made and heard. Limits of ITU-T Q.23, Q.24 and ETSI ES 201 235, from memory. */
 import { describe, expect, it } from 'vitest';
 import { drawn } from '../calls/base/chance';
-import { decodeUlaw, encodeUlaw, keysIn, RATE, tone, tonesOf } from '.';
+import { decodeUlaw, encodeUlaw, KeyReceiver, keysIn, RATE, tone, tonesOf } from '.';
 
 const KEYS = '1234567890*#ABCD';
 const silence = (seconds: number) => new Float32Array(Math.round(seconds * RATE));
@@ -29,6 +29,19 @@ describe('keys', () => {
     expect(keysIn(Float32Array.from(line, (s) => s / 32_768))).toBe(KEYS);
     expect(keysIn(pressed('1122'))).toBe('1122');
     expect(keysIn(pressed('7', 2))).toBe('7');
+  });
+  it('are heard piece by piece as in one, and once where packets are lost in the middle', () => {
+    const sound = pressed(KEYS);
+    for (const size of [64, 999, 2048]) {
+      const receiver = new KeyReceiver();
+      let heard = '';
+      for (let i = 0; i < sound.length; i += size) heard += receiver.push(sound.subarray(i, i + size));
+      expect(heard, `${size}`).toBe(KEYS);
+    }
+    const seven = tone(tonesOf('7')!, 0.05, 0.2);
+    const lost = join(silence(0.05), seven, silence(0.04), seven, silence(0.1));
+    expect(new KeyReceiver(RATE, 5).push(lost)).toBe('7');
+    expect(new KeyReceiver(RATE, 5).push(pressed('7747'))).toBe('7747');
   });
   it('are taken when 1.5 % off, and not when 3.5 % off', () => {
     for (const key of KEYS)

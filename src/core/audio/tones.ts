@@ -73,23 +73,58 @@ function toneOf(
   return Math.abs(heard - hz) <= OFF * hz ? { index, power: goertzel(samples, at, heard, rate) } : undefined;
 }
 
-/** The keys pressed in a stretch of sound, in order. @param samples full scale 1 at 8 kHz */
-export function keysIn(samples: ArrayLike<number>, rate = RATE): string {
-  let keys = '';
-  let [present, lasted, gone, taken] = ['', 0, GONE, false];
-  for (let at = 0; at + WINDOW <= samples.length; at += STEP) {
-    const key = keyAt(samples, at, rate);
-    if (key && key === present) lasted++;
-    else if (key) [present, lasted, taken] = [key, 1, gone < GONE && taken && key === present];
-    if (key) gone = 0;
-    else if (++gone >= GONE) [present, taken] = ['', false];
-    if (key && lasted >= LONG_ENOUGH && !taken) {
-      keys += key;
-      taken = true;
-    }
+/** Hears the keys pressed in sound that comes piece by piece. */
+export class KeyReceiver {
+  private rest = new Float32Array(0);
+  private present = '';
+  private lasted = 0;
+  private gone: number;
+  private taken = false;
+
+  /**
+   * @param pause steps of 10 ms for which a key must not be heard before it is pressed anew: more where the way loses packets
+   */
+  constructor(
+    private readonly rate = RATE,
+    private readonly pause = GONE,
+  ) {
+    this.gone = pause;
   }
-  return keys;
+
+  /** @param samples the next of them, full scale 1 @returns the keys that were recognised in them, in order */
+  push(samples: ArrayLike<number>): string {
+    const all = new Float32Array(this.rest.length + samples.length);
+    all.set(this.rest);
+    all.set(samples, this.rest.length);
+    let keys = '';
+    let at = 0;
+    for (; at + WINDOW <= all.length; at += STEP) keys += this.step(keyAt(all, at, this.rate));
+    this.rest = all.slice(at);
+    return keys;
+  }
+
+  /** @returns the key, where it has now been heard for long enough */
+  private step(key: string): string {
+    if (key && key === this.present) this.lasted++;
+    else if (key) {
+      this.taken = this.gone < this.pause && this.taken && key === this.present;
+      this.present = key;
+      this.lasted = 1;
+    }
+    if (key) this.gone = 0;
+    else if (++this.gone >= this.pause) {
+      this.present = '';
+      this.taken = false;
+    }
+    if (!key || this.lasted < LONG_ENOUGH || this.taken) return '';
+    this.taken = true;
+    return key;
+  }
 }
+
+/** The keys pressed in a stretch of sound, in order. @param samples full scale 1 at 8 kHz */
+export const keysIn = (samples: ArrayLike<number>, rate = RATE): string =>
+  new KeyReceiver(rate).push(samples);
 
 function keyAt(samples: ArrayLike<number>, at: number, rate: number): string {
   let all = 0;
