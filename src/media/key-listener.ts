@@ -4,7 +4,7 @@ import { KeyReceiver, RATE } from '../core/audio';
 /** Sound is listened to in pieces of so many samples. */
 const PIECE = 2048;
 /** A packet or two that are lost (20 ms each) are no pause between keys: in steps of 10 ms. */
-const PAUSE = 5;
+const PAUSE = 7;
 
 export class KeyListener {
   private context: AudioContext | null = null;

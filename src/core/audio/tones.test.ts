@@ -40,8 +40,8 @@ describe('keys', () => {
     }
     const seven = tone(tonesOf('7')!, 0.05, 0.2);
     const lost = join(silence(0.05), seven, silence(0.04), seven, silence(0.1));
-    expect(new KeyReceiver(RATE, 5).push(lost)).toBe('7');
-    expect(new KeyReceiver(RATE, 5).push(pressed('7747'))).toBe('7747');
+    expect(new KeyReceiver(RATE, 7).push(lost)).toBe('7');
+    expect(new KeyReceiver(RATE, 7).push(pressed('7747'))).toBe('7747');
   });
   it('are taken when 1.5 % off, and not when 3.5 % off', () => {
     for (const key of KEYS)
