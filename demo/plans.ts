@@ -21,6 +21,8 @@ export const QUEUE: Command = {
     comfort: { recordingId: 'please-hold', every: 45, position: true },
     exitKey: '1',
     callBackKey: '2',
+    pauseAfter: null,
+    leadId: 'rosa',
   }),
 };
 

@@ -1,5 +1,5 @@
-/** What a plan's Notify steps send while a call goes on. */
-import { saidSoFar, whoCalls, type CallState } from '../core/calls';
+/** What people are told by mail while a call goes on: by Notify steps, and as leads of queues. */
+import { saidSoFar, whoCalls, type CallState, type TraceEvent } from '../core/calls';
 import { writeNumber } from '../core/numbering';
 import type { System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
@@ -25,7 +25,32 @@ export function filledIn(
   return text.replace(/\{(\w+)\}/g, (whole, name: string) => values[name] ?? whole);
 }
 
-/** The letters of Notify steps from the n-th event of a call on. */
+interface Letter {
+  to: string;
+  about: string;
+  words: string;
+}
+
+/** What somebody is told by mail of an event: by a Notify step, or as the lead of a queue. */
+function letterOf(e: TraceEvent, call: CallState, system: System): Letter | undefined {
+  if (e.kind === 'notified' && e.how === 'mail' && e.to) {
+    const about = (call.planId && system.plans[call.planId]?.name) || 'A call';
+    return { to: e.to, about, words: filledIn(e.text, system, call) };
+  }
+  if (e.kind !== 'paused') return undefined;
+  const queue = system.queues[e.queueId];
+  const to = system.people[queue?.leadId ?? '']?.email;
+  const who = system.people[e.personId]?.name ?? 'Somebody';
+  return queue && to
+    ? {
+        to,
+        about: queue.name,
+        words: `${who} missed ${e.missed} calls in a row and is paused in ${queue.name} until they say that they go on.`,
+      }
+    : undefined;
+}
+
+/** The letters that a call gives rise to from its n-th event on. */
 export function letters(
   businessId: string,
   system: System,
@@ -35,19 +60,19 @@ export function letters(
   const { request, trace } = call;
   return Promise.all(
     trace.flatMap((e, i) => {
-      if (i < from || e.kind !== 'notified' || e.how !== 'mail' || !e.to) return [];
+      const letter = i < from ? undefined : letterOf(e, call, system);
+      if (!letter) return [];
       const id = `${request.id}-notice-${i}`;
       const at = request.at + e.t;
-      const plan = (call.planId && system.plans[call.planId]?.name) || 'A call';
-      const words = noticeWords(plan, filledIn(e.text, system, call));
-      const to = { name: e.to, address: e.to };
+      const words = noticeWords(letter.about, letter.words);
+      const to = { name: letter.to, address: letter.to };
       const sender = { name: system.business.name, address: 'calls@upperline.example' };
       return [
         rawMessage({ id, to, from: sender, at, ...words }).then((raw) => ({
           id,
           businessId,
           at,
-          to: e.to,
+          to: letter.to,
           subject: words.subject,
           raw,
         })),

@@ -13,7 +13,8 @@ import {
 import { reactionOf, type Reaction } from '../standins/outside/outside';
 import type { Differing } from '../core/coverage';
 import type { Held } from '../core/messages';
-import { emptyStanding, type Standing, type System } from '../core/system';
+import { EXCHANGE, isOff } from '../core/phone';
+import { emptyStanding, type Setting, type Standing, type System } from '../core/system';
 import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
   clockOf,
@@ -47,6 +48,8 @@ import {
 const LOOK_MS = 1000;
 /** A window that is gone for less than this is only being reloaded. */
 const RELOAD_MS = 4000;
+/** Whoever serves a queue and has no phone on for so long is logged out: milliseconds of real time. */
+const OFF_MS = 30_000;
 /** What of a business its line goes by. */
 const REFRESHED: readonly Change['what'][] = ['in force', 'standing', 'messages'];
 /** What could not be stored is tried again so often, in milliseconds of real time. */
@@ -66,7 +69,21 @@ const actOf = ({ does }: Reaction, callId: string, phone: string): Parameters<Ca
 /** The calls of an engine as windows see them. */
 const liveCalls = (engine: CallEngine): LiveCall[] =>
   [...engine.calls.values()].map((c): LiveCall => {
-    const { request, from, phase, since, until, legs, ends, parked, passing, mailboxId, numberId, trace } = c;
+    const {
+      request,
+      from,
+      phase,
+      since,
+      until,
+      legs,
+      ends,
+      parked,
+      passing,
+      waiting,
+      mailboxId,
+      numberId,
+      trace,
+    } = c;
     return {
       calledPerson: calledPerson(engine, c),
       request,
@@ -78,6 +95,7 @@ const liveCalls = (engine: CallEngine): LiveCall[] =>
       ends,
       parked,
       passing,
+      waiting,
       mailboxId,
       numberId,
       trace,
@@ -105,6 +123,8 @@ export class Switch {
   private work: Promise<void> = Promise.resolve();
   private done: string[] = [];
   private goneSince = new Map<string, number>();
+  /** Since when people who serve queues have no phone on, in real time, by business and person. */
+  private offSince = new Map<string, number>();
   /** Windows of outside phones that have been seen. */
   private windows = new Set<string | undefined>();
 
@@ -122,9 +142,9 @@ export class Switch {
       turn: (job) => this.turn(job),
       line: async (businessId) => {
         const line = await this.line(businessId);
-        return (
-          line && { system: line.engine.document, standing: line.standing, calls: liveCalls(line.engine) }
-        );
+        if (!line) return undefined;
+        const { engine, standing } = line;
+        return { system: engine.document, standing, calls: liveCalls(engine), memory: engine.memory };
       },
       act: (businessId, action) => this.turn(() => this.act(businessId, action)),
       effect,
@@ -333,6 +353,7 @@ export class Switch {
       this.changes.tell({ businessId, what: 'messages' });
     }
     await this.outsideReacts(businessId, line, call, seen);
+    await this.pauseThose(businessId, line, call, seen);
     const sent = await letters(businessId, line.engine.world(call).system, call, seen);
     if (sent.length) {
       await this.db.write('call', async (open) => {
@@ -343,6 +364,22 @@ export class Switch {
       this.changes.tell({ businessId, what: 'mail' });
     }
     line.notified.set(id, until);
+  }
+
+  /** Whoever missed too many calls of a queue in a row is paused, for all to see, until they say that they go on. */
+  private async pauseThose(businessId: string, line: Line, call: CallState, seen: number): Promise<void> {
+    const settings = call.trace
+      .slice(seen)
+      .flatMap((e): Setting[] =>
+        e.kind === 'paused'
+          ? [{ kind: 'paused', personId: e.personId, reason: `missed ${e.missed} calls in a row` }]
+          : [],
+      );
+    if (!settings.length) return;
+    const stamp = { at: this.now(), by: EXCHANGE };
+    await storeSettings(this.db, businessId, settings, stamp, line.engine.document);
+    await this.refresh(businessId, 'standing');
+    this.changes.tell({ businessId, what: 'standing' });
   }
 
   /** Outside numbers that were called since do what is set for them, where no window is open in which they ring. */
@@ -402,6 +439,7 @@ export class Switch {
     const line = await this.line(id);
     if (!line) return;
     await this.hangUpForTheGone(id, line, open);
+    await this.logOutTheGone(id, line);
     const changed = Object.entries(line.standing.registrations).filter(
       ([phoneId, r]) => !r.standIn && r.online !== open.has(phoneLock(id, phoneId)),
     );
@@ -417,6 +455,29 @@ export class Switch {
       await this.refresh(id, 'standing');
       this.changes.tell({ businessId: id, what: 'standing' });
     }
+  }
+
+  /**
+   * Whoever logged in to a queue and has no phone on any more is logged out after a while, for all to see. Who never logged in
+   * or out serves it when they can.
+   */
+  private async logOutTheGone(id: string, line: Line): Promise<void> {
+    const { standing, engine } = line;
+    const out: Setting[] = [];
+    for (const [queueId, by] of Object.entries(standing.logins))
+      for (const [personId, login] of Object.entries(by)) {
+        const off = login.value && isOff(engine.document, standing, personId, this.now());
+        const key = `${id} ${personId}`;
+        const since = this.offSince.get(key) ?? Date.now();
+        if (!off) this.offSince.delete(key);
+        else this.offSince.set(key, since);
+        if (off && Date.now() - since >= OFF_MS)
+          out.push({ kind: 'logged in', queueId, personId, on: false });
+      }
+    if (!out.length) return;
+    await storeSettings(this.db, id, out, { at: this.now(), by: EXCHANGE }, engine.document);
+    await this.refresh(id, 'standing');
+    this.changes.tell({ businessId: id, what: 'standing' });
   }
 
   private async hangUpForTheGone(
@@ -469,7 +530,7 @@ export class Switch {
   private publish(businessId: string, line: Line): void {
     const calls = liveCalls(line.engine);
     this.post({ kind: 'calls', businessId, calls });
-    this.phones.callsNow(businessId, calls);
+    this.phones.callsNow(businessId, { calls, memory: line.engine.memory });
   }
 
   private post(message: FromSwitch): void {

@@ -6,7 +6,7 @@ export { CALLER, hears, isHeard, isOurs, MOST_ENDS, partyOf, type End, type Hear
 export { mayPickUp } from './talks/taking';
 export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';
-export type { Action, CallState, Phase, Snapshot } from './base/state';
+export type { Action, CallState, Memory, Phase, Snapshot, Want } from './base/state';
 export { SnapshotRecord } from './engine/snapshot';
 export { TraceRecord } from './base/stored-trace';
 export { emptyMemory } from './base/state';

@@ -122,7 +122,7 @@ function between(
 
 /** Whether nothing is switched differently that is not part of the systems as people have set them. */
 const sameSwitches = (a: Standing, b: Standing): boolean =>
-  (['dnd', 'resting', 'blocked', 'overrides', 'logins', 'proved'] as const).every(
+  (['dnd', 'resting', 'blocked', 'overrides', 'logins', 'pauses', 'proved'] as const).every(
     (part) => a[part] === b[part] || JSON.stringify(a[part]) === JSON.stringify(b[part]),
   );
 

@@ -47,6 +47,7 @@ const ASKS_PEOPLE: ReadonlySet<TraceEvent['kind']> = new Set([
   'nobody free',
   'came first',
   'left for last',
+  'paused',
 ] satisfies TraceEvent['kind'][]);
 
 /** A question of a call: which source it asks, so many milliseconds after it arrived. */

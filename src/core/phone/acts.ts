@@ -30,6 +30,7 @@ export type Told = Pick<
   | 'ends'
   | 'passing'
   | 'parked'
+  | 'waiting'
   | 'numberId'
   | 'trace'
 >;

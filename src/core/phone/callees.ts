@@ -290,3 +290,11 @@ export const phonesToMoveTo = (system: System, phone: Phone): Phone[] =>
   Object.values(system.phones)
     .filter((p) => p.id !== phone.id && phone.personId !== null && p.personId === phone.personId)
     .sort((a, b) => Number(isLinked(a)) - Number(isLinked(b)));
+
+/** The colleague a call was placed to, by name or by their extension, or null. */
+export function colleagueCalled(to: Destination, system: System): string | null {
+  if (to.kind === 'target') return to.target.to === 'person' ? to.target.personId : null;
+  if (to.kind !== 'digits') return null;
+  const owner = extensionsInUse(system).find((e) => e.extension === to.digits);
+  return owner?.kind === 'person' ? owner.id : null;
+}

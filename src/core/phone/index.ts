@@ -4,3 +4,5 @@ export * from './presence';
 export * from './doings';
 export * from './known';
 export * from './if-called';
+export * from './ready';
+export * from './serving';

@@ -1,7 +1,7 @@
 /** What somebody is doing now, worked out and not typed, for colleagues who would call them. */
 import { awayAt, CALLER, isQuiet, ringableNow, type CallState } from '../calls';
 import { localTime, periodAt } from '../hours';
-import { isOn, zoneOf, type Person, type Phone, type Standing, type System } from '../system';
+import { isOn, wordOf, zoneOf, type Person, type Phone, type Standing, type System } from '../system';
 
 /** What of a call presence goes by. */
 export type Going = Pick<CallState, 'phase' | 'ends' | 'from' | 'legs'>;
@@ -23,6 +23,8 @@ export interface Presence {
   until?: string;
   /** Who stands in meanwhile. */
   standIn?: string;
+  /** What they say of themselves. */
+  word?: string;
 }
 
 export interface Around {
@@ -47,6 +49,11 @@ const takesPart = ({ phase, ends, from }: Going, own: ReadonlySet<string>): bool
  * @param phones of the person
  */
 export function presenceOf(person: Person, phones: readonly Phone[], around: Around): Presence {
+  const word = wordOf(around.standing.words?.[person.id], around.now);
+  return { ...workedOut(person, phones, around), ...(word ? { word } : {}) };
+}
+
+function workedOut(person: Person, phones: readonly Phone[], around: Around): Presence {
   const { system, standing, calls, now, finishing } = around;
   const own = new Set(phones.map((p) => p.id));
   if (calls.some((c) => takesPart(c, own))) return { is: 'talking' };
@@ -92,7 +99,8 @@ export function presencesIn(
   const all: Record<string, Presence> = { ...apart };
   const set = (phone: string, is: 'talking' | 'ringing') => {
     const personId = phones[phone]?.personId;
-    if (personId && all[personId] && all[personId].is !== 'talking') all[personId] = { is };
+    if (personId && all[personId] && all[personId].is !== 'talking')
+      all[personId] = { is, ...(all[personId].word ? { word: all[personId].word } : {}) };
   };
   for (const { phase, ends, from, legs } of calls) {
     for (const e of ends) if (e.phone !== CALLER) set(e.phone, 'talking');
@@ -117,17 +125,18 @@ export const ACTIVITY: Record<Doing, string | null> = {
 
 /** In words: "away until Fri 27 Nov 2026; Pia stands in". @param day writes a date */
 export function presenceInWords(presence: Presence, day: (date: string) => string): string {
+  const own = presence.word ? ` · “${presence.word}”` : '';
   switch (presence.is) {
     case 'talking':
-      return 'on a call';
+      return `on a call${own}`;
     case 'away':
-      return `away until ${day(presence.until ?? '')}${presence.standIn ? `; ${presence.standIn} stands in` : ''}`;
+      return `away until ${day(presence.until ?? '')}${presence.standIn ? `; ${presence.standIn} stands in` : ''}${own}`;
     case 'ringing':
     case 'finishing':
     case 'not to be disturbed':
     case 'out of hours':
     case 'no phone on':
     case 'free':
-      return presence.is;
+      return presence.is + own;
   }
 }

@@ -107,6 +107,8 @@ export const newQueue = (given: Pick<Queue, 'id' | 'name'> & Partial<Queue>): Qu
   exitKey: null,
   callBackKey: null,
   wrapUp: 15,
+  pauseAfter: 2,
+  leadId: null,
   ...given,
 });
 

@@ -2,10 +2,11 @@
  * The exchange's side of staff phones: tells each window what its phone may know, whenever that changes, and does what it
  * asks, where it may ask it. Whatever a phone learns of its business goes through here.
  */
-import type { Action } from '../../core/calls';
+import type { Action, Memory } from '../../core/calls';
 import type { Differing } from '../../core/coverage';
 import {
   callsKnown,
+  finishing,
   hidden,
   ifCalled,
   knownTo,
@@ -58,6 +59,14 @@ import {
   type ToPhone,
 } from './protocol';
 
+/** The business of a line as it is now. */
+export interface LineNow {
+  system: System;
+  standing: Standing;
+  calls: readonly LiveCall[];
+  memory: Memory;
+}
+
 /** What phones need of the switch. */
 export interface Office {
   clock(): ClockSetting;
@@ -65,7 +74,7 @@ export interface Office {
   /** Does something while the switch does nothing else. */
   turn<T>(job: () => Promise<T>): Promise<T>;
   /** The business as calls go by it; undefined where it is not here. To be asked within a turn. */
-  line(businessId: string): Promise<{ system: System; standing: Standing; calls: LiveCall[] } | undefined>;
+  line(businessId: string): Promise<LineNow | undefined>;
   /** To be asked outside of a turn. */
   act(businessId: string, action: Action): Promise<void>;
   /** What a change of settings does to callers: worked out apart, for it takes long. */
@@ -98,7 +107,15 @@ export class PhoneWindows {
   private readonly knocks: Passes<Knock, never> = new InThisBrowser(KNOCKS);
   private readonly apart = new Map<
     string,
-    { minute: number; system: System; standing: Standing; is: Record<string, Presence> }
+    {
+      minute: number;
+      system: System;
+      standing: Standing;
+      /** Who is left alone after a call, and when the first of them is not any more. */
+      finishing: string;
+      until: number;
+      is: Record<string, Presence>;
+    }
   >();
 
   constructor(
@@ -128,10 +145,11 @@ export class PhoneWindows {
         if (lock?.startsWith(prefix) && !this.windows.has(lock))
           await this.knocked({ businessId, phoneId: lock.slice(prefix.length) });
     }
-    const minute = Math.floor(this.office.now() / MINUTE_MS);
+    const now = this.office.now();
+    const minute = Math.floor(now / MINUTE_MS);
     // What somebody is doing goes by the time of day, too.
     for (const [businessId, known] of this.apart)
-      if (known.minute !== minute) await this.tellCalls(businessId);
+      if (known.minute !== minute || known.until <= now) await this.tellCalls(businessId);
   }
 
   private async knocked({ businessId, phoneId }: Knock): Promise<void> {
@@ -224,37 +242,50 @@ export class PhoneWindows {
     });
   }
 
-  /** What goes on in calls, told to one window or to all of a business. @param calls as they are now, where they are at hand */
-  async tellCalls(businessId: string, only?: Window, calls?: readonly LiveCall[]): Promise<void> {
-    const windows = only ? [only] : [...this.windows.values()].filter((w) => w.businessId === businessId);
-    if (!windows.length) return;
-    const now = calls ?? (await this.office.line(businessId))?.calls ?? [];
-    this.sendCalls(windows, now);
+  /** What goes on in calls, told to one window or to all of a business. */
+  private async tellCalls(businessId: string, only?: Window): Promise<void> {
+    const windows = only ? [only] : this.of(businessId);
+    const line = windows.length ? await this.office.line(businessId) : undefined;
+    if (line) this.sendCalls(windows, line);
   }
   /** The same at once, for acts are shown without delay. */
-  callsNow(businessId: string, calls: readonly LiveCall[]): void {
-    this.sendCalls(
-      [...this.windows.values()].filter((w) => w.businessId === businessId),
-      calls,
-    );
+  callsNow(businessId: string, line: Pick<LineNow, 'calls' | 'memory'>): void {
+    this.sendCalls(this.of(businessId), line);
+  }
+  private of(businessId: string): Window[] {
+    return [...this.windows.values()].filter((w) => w.businessId === businessId);
   }
 
-  private sendCalls(windows: readonly Window[], calls: readonly LiveCall[]): void {
+  private sendCalls(windows: readonly Window[], { calls, memory }: Pick<LineNow, 'calls' | 'memory'>): void {
     for (const window of windows) {
       const { businessId, phoneId, standing, unseen } = window;
       const system = withOwn(window.system, standing.own);
-      const presence = presencesIn(this.presenceApart(businessId, system, standing), calls, system);
-      this.tell(window, 'calls', callsKnown(calls, phoneId, system, presence, unseen));
+      const done = finishing(memory, system, this.office.now());
+      const presence = presencesIn(this.presenceApart(businessId, system, standing, done), calls, system);
+      this.tell(window, 'calls', callsKnown(calls, phoneId, system, presence, memory, done, unseen));
     }
   }
 
-  private presenceApart(businessId: string, system: System, standing: Standing): Record<string, Presence> {
+  private presenceApart(
+    businessId: string,
+    system: System,
+    standing: Standing,
+    done: ReadonlyMap<string, number>,
+  ): Record<string, Presence> {
     const now = this.office.now();
     const minute = Math.floor(now / MINUTE_MS);
     const known = this.apart.get(businessId);
-    if (known?.minute === minute && known.system === system && known.standing === standing) return known.is;
-    const is = presencesApart({ system, standing, now });
-    this.apart.set(businessId, { minute, system, standing, is });
+    const finishing = [...done.keys()].join(' ');
+    if (
+      known?.minute === minute &&
+      known.system === system &&
+      known.standing === standing &&
+      known.finishing === finishing
+    )
+      return known.is;
+    const is = presencesApart({ system, standing, now, finishing: new Set(done.keys()) });
+    const until = Math.min(...done.values());
+    this.apart.set(businessId, { minute, system, standing, finishing, until, is });
     return is;
   }
 

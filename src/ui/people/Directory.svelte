@@ -73,6 +73,16 @@
     const text = Papa.unparse(rows, { newline: '\r\n', escapeFormulae: /^[=@\t\r]|^[+-](?!\d)/ });
     saveText('directory.csv', 'text/csv;charset=utf-8', text);
   }
+  async function savePresence() {
+    const { asPidf } = await import('$core/formats/pidf');
+    const seen = Object.fromEntries(
+      entries.flatMap((e) => {
+        const is = presence(e);
+        return is ? [[e.id, is]] : [];
+      }),
+    );
+    saveText('presence.pidf.xml', 'application/pidf+xml', asPidf(system, seen, theBusiness().now));
+  }
   async function saveVcards() {
     const { writeVcards } = await import('$core/formats/people/vcard');
     const text = writeVcards(entries, businessNumber(system) ?? null, system.business.name);
@@ -117,6 +127,7 @@
   >
   <button class="linkish" type="button" onclick={() => void saveCsv()}>Save as CSV</button>
   <button class="linkish" type="button" onclick={() => void saveVcards()}>Save as vCards</button>
+  <button class="linkish" type="button" onclick={() => void savePresence()}>Save presence (PIDF)</button>
 </div>
 {#if view === 0}
   <div class="paper">

@@ -57,7 +57,9 @@
     {#if paired.length}
       <h2>Paired in this browser</h2>
       {#each paired as p (p.phoneId)}
-        <button class="linkish" type="button" onclick={() => onopen(p.businessId, p.phoneId)}>{p.words}</button>
+        <button class="linkish" type="button" onclick={() => onopen(p.businessId, p.phoneId)}
+          >{p.words}</button
+        >
       {/each}
     {/if}
   </div>

@@ -7,7 +7,7 @@
   import { here } from '../window/session.svelte';
   import OwnAddress from './OwnAddress.svelte';
   import type { OwnPhoneMemory } from './own-phone.svelte';
-  import type { Hurdle } from './ready';
+  import type { Hurdle } from '$core/phone';
   import type { SoundCheck } from './sound.svelte';
 
   /** What a phone needs of its person before the first call, step by step; each can be left for later. */

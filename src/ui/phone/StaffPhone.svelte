@@ -1,17 +1,15 @@
 <script lang="ts">
-  import { Toggle } from 'carbon-components-svelte';
   import { onDestroy, onMount, untrack } from 'svelte';
   import { isOn, withOwn, type Setting } from '$core/system';
   import { phoneLock } from '$exchange';
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../messages/MessageCard.svelte';
   import MessageLight from '../phones/MessageLight.svelte';
-  import IfCalled from '../people/IfCalledNow.svelte';
   import { session } from '../window/session.svelte';
   import type { PhoneDesk } from './desk.svelte';
   import { ending, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import { callsOf, ownsMailbox, type Callee } from '$core/phone';
+  import { callsOf, colleagueCalled, hurdles, ownsMailbox, type Callee } from '$core/phone';
   import CallerSound from './CallerSound.svelte';
   import { heardInWords } from './heard';
   import { playCadence, VOICEMAIL_TONE } from './tones';
@@ -25,11 +23,13 @@
   import People from './talk/People.svelte';
   import PhoneKeys from './talk/PhoneKeys.svelte';
   import Talk from './talk/Talk.svelte';
-  import Origin from '../reach/Origin.svelte';
+  import Wanted from './talk/Wanted.svelte';
   import OwnCalls from './OwnCalls.svelte';
+  import OwnState from './OwnState.svelte';
+  import Serving from './Serving.svelte';
   import { Outbox } from './outbox.svelte';
   import { OwnPhoneMemory } from './own-phone.svelte';
-  import { hurdles } from './ready';
+
   import Ringing from './Ringing.svelte';
   import SetUp from './SetUp.svelte';
   import { SoundCheck } from './sound.svelte';
@@ -91,9 +91,14 @@
   });
   /** How the last call this phone placed ended where nobody took it: said until the next is placed. */
   let ended = $state('');
+  /** The colleague it was placed to, who may be rung when free. */
+  let missed = $state<string | null>(null);
   const callingId = $derived(calling?.request.id);
   $effect(() => {
-    if (callingId) ended = '';
+    if (callingId) {
+      ended = '';
+      missed = null;
+    }
   });
   $effect(() => {
     // A call that is over is told once.
@@ -107,6 +112,7 @@
       untrack(() => system),
     );
     ended = words[0]!.toUpperCase() + words.slice(1) + '.';
+    missed = untrack(() => colleagueCalled(over.request.to, system));
   });
   /** On a desk colleagues stand beside it, and what is known of the other side. */
   let width = $state(0);
@@ -148,8 +154,7 @@
       },
     });
   }
-  const dndSet = $derived(person && desk.standing.dnd[person.id]);
-  const dnd = $derived(isOn(dndSet, desk.minute));
+  const dnd = $derived(person !== undefined && isOn(desk.standing.dnd[person.id], desk.minute));
   const online = $derived(registration?.condition !== 'no network');
   const outbox = untrack(() => new Outbox(desk, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
   const send = (words: string, settings: Setting[]) => outbox.send(words, settings, online);
@@ -189,11 +194,6 @@
   );
   const act = (kind: 'answer' | 'decline' | 'to mailbox') =>
     ringing && desk.act({ kind, callId: ringing.request.id, phone: phoneId });
-  const setDnd = (on: boolean) =>
-    person &&
-    send(on ? 'Do not disturb is on' : 'Do not disturb is off', [
-      { kind: 'do not disturb', personId: person.id, on, until: null },
-    ]);
   async function signOut() {
     try {
       await desk.ask({ do: 'sign out' });
@@ -314,6 +314,7 @@
               onchoose={call}
             />
             {#if ended}<p role="status" data-testid="call-ended">{ended}</p>{/if}
+            <Wanted {desk} {system} {missed} />
             <Near
               {near}
               onfetch={(slot) =>
@@ -339,26 +340,12 @@
               </ul>
             </div>
           {/if}
-          <div class="card">
-            <h2>If somebody calls you now</h2>
-            <IfCalled {person} {system} />
-            <Toggle
-              size="sm"
-              labelText="Do not disturb"
-              labelA="off"
-              labelB="on: no phone of yours rings"
-              toggled={dnd}
-              on:toggle={(e) => e.detail.toggled !== dnd && void setDnd(e.detail.toggled)}
-            />
-            {#if dnd}<Origin stamp={dndSet} />{/if}
+          <div>
+            <OwnState {desk} {person} {system} {send} onreach={() => (reaching = true)} />
             {#if outbox.waiting.length}<p class="small" data-testid="waits">
                 Waits for the network: {outbox.waiting.map((w) => w.words).join('; ')}.
               </p>{/if}
-            <p class="small gap">
-              <button class="linkish" type="button" onclick={() => (reaching = true)}
-                >How I am reached: phones, forwarding, quiet hours</button
-              >
-            </p>
+            <Serving {desk} {person} {system} {send} />
           </div>
           <div>
             <h2>Messages</h2>
@@ -426,9 +413,6 @@
     flex: 0 0 270px;
     padding: 16px 18px;
     box-sizing: border-box;
-  }
-  .gap {
-    margin: 12px 0 0;
   }
   .reach {
     padding: 10px 18px;

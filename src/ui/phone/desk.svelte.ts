@@ -20,7 +20,15 @@ export class PhoneDesk implements Here, Deeds {
   private business = $state.raw<Parts['business'] | null>(null);
   private mail = $state.raw<Parts['messages']>({ messages: [], log: [] });
   /** What goes on in calls. */
-  going = $state.raw<Parts['calls']>({ calls: [], near: [], taken: [], presence: {} });
+  going = $state.raw<Parts['calls']>({
+    calls: [],
+    near: [],
+    taken: [],
+    presence: {},
+    wants: [],
+    queues: [],
+    finishing: null,
+  });
   /** Why there is nothing to show, in words. */
   none = $state('');
   /** What the exchange did not answer, or would not do. */

@@ -6,6 +6,8 @@
   import PeopleField from '../fields/PeopleField.svelte';
   import RecordingField from '../fields/RecordingField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
+  import Origin from '../reach/Origin.svelte';
+  import { sendFromHere } from '../reach/settings.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { setQueue } from './edits';
 
@@ -23,25 +25,14 @@
   const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
   const KEYS = [...'123456789*0#'];
 
+  const pauseOf = (id: string) => theBusiness().standing.pauses?.[id]?.value ?? null;
+
   /** Logging in and out is no edit: it holds at once. */
-  async function log(personId: string, value: boolean) {
-    await putLogin(personId, value);
-    const name = system.people[personId]?.name ?? 'Somebody';
-    theBusiness().did(`${name} ${value ? 'logged in to' : 'logged out of'} ${queue.name}`, () =>
-      putLogin(personId, !value),
-    );
-  }
-  const putLogin = (personId: string, value: boolean) =>
-    theBusiness().workspace.changeStanding((s) => ({
-      ...s,
-      logins: {
-        ...s.logins,
-        [queue.id]: {
-          ...s.logins[queue.id],
-          [personId]: { value, at: theBusiness().now, by: 'the Queues page' },
-        },
-      },
-    }));
+  const log = (personId: string, on: boolean) =>
+    sendFromHere(`${nameOf(personId)} ${on ? 'logged in to' : 'logged out of'} ${queue.name}`, [
+      { kind: 'logged in', queueId: queue.id, personId, on },
+    ]);
+  const nameOf = (personId: string) => system.people[personId]?.name ?? 'Somebody';
 </script>
 
 <section class="card" id={queue.id} aria-label={queue.name}>
@@ -86,6 +77,20 @@
             if (e.detail.toggled !== loggedIn(id)) void log(id, e.detail.toggled);
           }}
         />
+        {#if pauseOf(id) !== null}
+          <p class="small">
+            paused: {pauseOf(id)}
+            <button
+              class="linkish"
+              type="button"
+              onclick={() =>
+                void sendFromHere(`${nameOf(id)} takes calls again`, [
+                  { kind: 'paused', personId: id, reason: null },
+                ])}>Take calls again</button
+            >
+            <Origin stamp={theBusiness().standing.pauses?.[id]} />
+          </p>
+        {/if}
       {/each}
       <Select
         size="sm"
@@ -124,6 +129,34 @@
         min={0}
         onchange={(wrapUp) => keep({ wrapUp }, `${wrapUp} s after a call`)}
       />
+      <Select
+        size="sm"
+        labelText="Paused after calls missed in a row"
+        selected={String(queue.pauseAfter ?? '')}
+        on:update={(e) => {
+          const pauseAfter = e.detail ? Number(e.detail) : null;
+          if (pauseAfter !== (queue.pauseAfter ?? null))
+            set({ pauseAfter }, pauseAfter ? `paused after ${pauseAfter} missed` : 'nobody is paused');
+        }}
+      >
+        <SelectItem value="" text="never" />
+        {#each [1, 2, 3, 4, 5] as n (n)}<SelectItem value={String(n)} text={String(n)} />{/each}
+      </Select>
+      <Select
+        size="sm"
+        labelText="Who leads it, and is told of that by mail"
+        selected={queue.leadId ?? ''}
+        on:update={(e) => {
+          const leadId = String(e.detail) || null;
+          if (leadId !== (queue.leadId ?? null)) set({ leadId }, 'who leads it');
+        }}
+      >
+        <SelectItem value="" text="nobody" />
+        {#each Object.values(system.people).filter((p) => p.role !== 'shared room') as p (p.id)}<SelectItem
+            value={p.id}
+            text={p.name}
+          />{/each}
+      </Select>
     </div>
     <div class="fields">
       <h3>How long somebody waits</h3>

@@ -40,6 +40,9 @@ const NAMES: Record<string, string> = {
   resting: 'This phone',
   blocked: 'The block list',
   'do not disturb': 'Do not disturb',
+  'logged in': 'Who serves the queue',
+  paused: 'The pause',
+  'own word': 'The word of their own',
 };
 const nameOf = (what: string): string => NAMES[what] ?? what;
 

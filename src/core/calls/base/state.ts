@@ -330,6 +330,9 @@ export type Action =
   /** The phone, its window or its network is gone, by no act of anybody; or there again. */
   | { kind: 'gone'; callId: string; phone: string }
   | { kind: 'there again'; callId: string; phone: string }
+  /** Rings the phone as soon as it and a colleague are free, and on lifting calls them. @param id of the wish, and of its calls */
+  | { kind: 'ring when free'; id: string; phone: string; personId: string }
+  | { kind: 'no longer wanted'; id: string; phone: string }
   /** What the network outside says of a number that is called. */
   | { kind: 'outside'; callId: string; phone: string; is: OutsideSays };
 
@@ -368,7 +371,22 @@ export interface Due {
     | { kind: 'action'; action: Action }
     /** `leg` is the leg it is about, the token of a wait, or the code of a key. */
     | { kind: 'timer'; timer: TimerKind; callId: string; turn: number; leg: number }
-    | { kind: 'serve'; queueId: string };
+    | { kind: 'serve'; queueId: string }
+    /** It is looked whether those wanted are free. */
+    | { kind: 'wants' };
+}
+
+/** Whoever waits for a colleague to be free, to be rung then and to call them. */
+export interface Want {
+  id: string;
+  /** The phone that is rung first. */
+  phone: string;
+  personId: string;
+  /** Epoch milliseconds: it waits no longer. */
+  until: number;
+  /** The call that is placed for it just now. */
+  callId: string | null;
+  tries: number;
 }
 
 /** What the system keeps in mind from call to call, to be fair to those who answer. */
@@ -387,6 +405,10 @@ export interface Memory {
   lastForward?: Record<string, { [which in 'always' | 'onBusy' | 'onNotAnswered']?: ForwardTarget }>;
   /** Moment somebody last let a call of a queue ring out, by person; gone once they took one. */
   letRing?: Record<string, number>;
+  /** Offers of queues somebody missed in a row, by person, and the moment of the last one; gone once they took one. */
+  missed?: Record<string, { times: number; at: number }>;
+  /** Who waits for a colleague to be free. */
+  wants?: Want[];
   /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
   wrongPins?: Record<string, { times: number; at: number }>;
 }
@@ -403,6 +425,8 @@ export interface Run {
   now: number;
   standing: Standing;
   memory: Memory;
+  /** The version under which calls arrive now. */
+  newest: number;
   /** Messages that lie in a mailbox, the oldest first. */
   held(mailboxId: string): Held[];
   world(call: CallState): World;

@@ -23,7 +23,8 @@ export type NotRung =
   | 'is calling'
   | 'has no phone'
   | 'not logged in'
-  | 'after a call';
+  | 'after a call'
+  | 'paused';
 
 /** How ringing one phone ended. */
 export type LegEnd =
@@ -130,6 +131,8 @@ export type Happening =
   | { kind: 'nobody free'; queueId: string; position: number }
   /** Nobody took it a moment ago; it is offered again, for others who came later wait. */
   | { kind: 'came first'; queueId: string }
+  /** They missed so many offers in a row, and take no more of them until they say so. */
+  | { kind: 'paused'; personId: string; queueId: string; missed: number }
   /** They would be next, and just let it ring out: somebody else is tried first. */
   | { kind: 'left for last'; personId: string }
   | { kind: 'comfort'; queueId: string; position: number }

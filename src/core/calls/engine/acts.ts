@@ -34,7 +34,7 @@ import { ownLifted } from '../way/arriving';
 import { hangUp, press, roundOver, say, silent, timeOut } from '../way/phases';
 
 type OfKind<K extends Action['kind']> = Extract<Action, { kind: K }>;
-type ToCall = Exclude<Action['kind'], 'place'>;
+type ToCall = Extract<Action, { callId: string }>['kind'];
 type OnLeg = (run: Run, call: CallState, leg: Leg) => void;
 
 /** An act on one of the phones that ring means nothing once that has stopped. */
@@ -100,7 +100,7 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
 };
 
 /** Does what somebody does to a call that is there and not over. */
-export const act = (run: Run, call: CallState, action: Exclude<Action, { kind: 'place' }>): void =>
+export const act = (run: Run, call: CallState, action: OfKind<ToCall>): void =>
   (ACTS[action.kind] as (run: Run, call: CallState, action: Action) => void)(run, call, action);
 
 /** A timer of one of the phones that ring. */

@@ -32,6 +32,7 @@ import {
 import { end, enter } from '../way/walking';
 import { act, isDue } from './acts';
 import { planActs } from '../talks/planned';
+import { LOOK_MS, lookAtWants, want, wantOver, withdraw } from './wants';
 import { worldOf, type World } from '../base/world';
 import type { CameBack, NotDone, Outcome, Said, TraceEvent } from '../base/trace';
 import { nobodyAnswers, type CallRequest } from '../base/request';
@@ -63,6 +64,8 @@ function rankOf({ kind }: Action): number {
     case 'all together':
     case 'park':
     case 'take over':
+    case 'ring when free':
+    case 'no longer wanted':
     case 'send keys':
     case 'there again':
       return RANK.act;
@@ -88,6 +91,9 @@ export class CallEngine implements Run {
   private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
   private seq = 0;
   private version = 0;
+  get newest(): number {
+    return this.version;
+  }
   /** The versions that calls go by, as the document has them. */
   private systems = new Map<number, System>();
   /** The world of each version, as people have set it; asked for at every step, so it is kept until they set it anew. */
@@ -128,6 +134,7 @@ export class CallEngine implements Run {
       this.queue.pop();
       this.now = Math.max(this.now, due.t);
       this.handle(due);
+      if (this.memory.wants?.length) lookAtWants(this);
     }
     if (Number.isFinite(to)) this.now = Math.max(this.now, to);
   }
@@ -262,6 +269,7 @@ export class CallEngine implements Run {
 
   private isOver(call: CallState): void {
     this.seconds.delete(call);
+    if (this.memory.wants?.length) wantOver(this, call);
     if (this.seconds.size) firstOver(this, call);
     this.whenOver?.(call);
   }
@@ -317,6 +325,7 @@ export class CallEngine implements Run {
    */
   private isVoid({ what }: Due): boolean {
     if (what.kind === 'action') return false;
+    if (what.kind === 'wants') return !this.memory.wants?.length;
     if (what.kind === 'serve') return !this.queued.get(what.queueId)?.size;
     return !this.callDue(what);
   }
@@ -333,8 +342,16 @@ export class CallEngine implements Run {
   private handle({ what, rank }: Due): void {
     if (what.kind === 'action') return this.perform(what.action, rank);
     if (what.kind === 'serve') return serve(this, what.queueId);
+    if (what.kind === 'wants') return this.lookLater();
     const call = this.callDue(what);
     if (call) isDue(this, call, what.timer, what.leg);
+  }
+
+  /** Those wanted are looked at after each thing that happens, and from time to time. */
+  private lookLater(): void {
+    if (!this.memory.wants?.length) return;
+    const t = this.now + LOOK_MS;
+    this.queue.push({ t, rank: RANK.timeout, seq: this.seq++, what: { kind: 'wants' } });
   }
 
   /** A call that is hung up in the very millisecond in which it is placed is placed first. */
@@ -344,7 +361,15 @@ export class CallEngine implements Run {
   }
 
   private perform(action: Action, rank: number): void {
-    if (action.kind === 'place') return this.place(action.request);
+    switch (action.kind) {
+      case 'place':
+        return this.place(action.request);
+      case 'ring when free':
+        if (want(this, { id: action.id, phone: action.phone, personId: action.personId })) this.lookLater();
+        return;
+      case 'no longer wanted':
+        return withdraw(this, action.id, action.phone);
+    }
     const call = this.calls.get(action.callId);
     if (call?.phase === 'over') return;
     if (!call) return action.kind === 'hang up' && rank === RANK.hangUp ? this.later(action) : undefined;

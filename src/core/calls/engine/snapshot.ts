@@ -269,6 +269,7 @@ const DueRecord = z.object({
       leg: z.number(),
     }),
     z.object({ kind: z.literal('serve'), queueId: Id }),
+    z.object({ kind: z.literal('wants') }),
   ]),
 }) satisfies z.ZodType<Due>;
 
@@ -289,6 +290,19 @@ const MemoryRecord = z.looseObject({
     )
     .optional(),
   letRing: z.record(z.string(), Moment).optional(),
+  wants: z
+    .array(
+      z.object({
+        id: Id,
+        phone: Id,
+        personId: Id,
+        until: Moment,
+        callId: Id.nullable(),
+        tries: Count,
+      }),
+    )
+    .optional(),
+  missed: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
   wrongPins: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
 }) satisfies z.ZodType<Memory>;
 

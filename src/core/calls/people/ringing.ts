@@ -230,6 +230,9 @@ export function endLeg(run: Run, call: CallState, leg: Leg, how: LegEnd): void {
 function tookCall(run: Run, call: CallState, leg: Leg): void {
   const who = whoseTurn(leg.phone, leg.personId);
   const { date } = localTime(run.world(call).system.business.timeZone, run.now);
-  if (leg.personId) delete run.memory.letRing?.[leg.personId];
+  if (leg.personId) {
+    delete run.memory.letRing?.[leg.personId];
+    delete run.memory.missed?.[leg.personId];
+  }
   run.memory.taken[who] = { date, calls: takenOn(run.memory, who, date) + 1 };
 }

@@ -28,7 +28,6 @@ export function enterQueue(
 ): void {
   const queue = run.world(call).system.queues[queueId]!;
   const ahead = atHead ? 0 : run.waitingIn(queueId).length;
-  const loggedIn = queue.memberIds.filter((id) => isLoggedIn(run, queueId, id));
   const waiting = {
     queueId,
     stepId,
@@ -40,7 +39,7 @@ export function enterQueue(
   call.waiting = waiting;
   const waits = call as Waits;
   call.how = { ringBusy: false, confirm: false };
-  if (!loggedIn.length) return leaveQueue(run, waits, 'nobody logged in');
+  if (!isServed(run, queue)) return leaveQueue(run, waits, 'nobody logged in');
   if (ahead >= queue.limit && ahead > 0) return leaveQueue(run, waits, 'full');
   if (queue.limit === 0 && !freeMembers(run, call, queue).length) return leaveQueue(run, waits, 'full');
   run.say(call, { t: 0, kind: 'queued', queueId, position: ahead + 1 });
@@ -56,6 +55,24 @@ export function enterQueue(
 
 export const isLoggedIn = (run: Pick<Run, 'standing'>, queueId: string, personId: string): boolean =>
   run.standing.logins[queueId]?.[personId]?.value ?? true;
+
+/** Whether somebody takes no calls of a queue for a while: they said so, or missed too many in a row. */
+export function isPaused(
+  { standing, memory }: Pick<Run, 'standing' | 'memory'>,
+  { pauseAfter }: Pick<Queue, 'pauseAfter'>,
+  personId: string,
+): boolean {
+  const said = standing.pauses?.[personId];
+  if (said?.value != null) return true;
+  const missed = memory.missed?.[personId];
+  if (!pauseAfter || !missed || missed.times < pauseAfter) return false;
+  // They said since that they go on.
+  return !(said && said.at > missed.at);
+}
+
+/** Whether anybody serves a queue at all. */
+const isServed = (run: Run, queue: Queue): boolean =>
+  queue.memberIds.some((id) => isLoggedIn(run, queue.id, id) && !isPaused(run, queue, id));
 
 /** Those of a queue who can be rung for a call now, in the order of its pattern. */
 function freeMembers(run: Run, call: CallState, queue: Queue): Rung[] {
@@ -82,6 +99,7 @@ const canRing = (run: Run, call: CallState, phone: Parameters<typeof whyNot>[2],
 
 function whyNotMember(run: Run, queue: Queue, personId: string): NotRung | null {
   if (!isLoggedIn(run, queue.id, personId)) return 'not logged in';
+  if (isPaused(run, queue, personId)) return 'paused';
   const idle = run.memory.idleSince[personId];
   return idle !== undefined && run.now < idle + queue.wrapUp * 1000 ? 'after a call' : null;
 }
@@ -98,6 +116,11 @@ export function serve(run: Run, queueId: string): void {
   for (const [i, call] of waiting.entries()) {
     if (call.phase !== 'queued') continue;
     const queue = queueOf(run, call);
+    // The last one has logged out, or was paused.
+    if (!isServed(run, queue)) {
+      leaveQueue(run, call, 'nobody logged in');
+      continue;
+    }
     const wait = call.waiting;
     // Within the moment in which nobody took it it is not offered again: a phone that declines at once would go on for ever.
     const again = wait.offered !== run.now && i < last;
@@ -146,12 +169,29 @@ const positionOf = (run: Run, call: Waits): number =>
 export function notTaken(run: Run, call: Waits, how: RingEnd): void {
   const { queueId } = call.waiting;
   const letRing = (run.memory.letRing ??= {});
-  for (const { personId } of call.legs) if (personId) letRing[personId] = run.now;
+  for (const personId of new Set(call.legs.map((l) => l.personId))) {
+    if (!personId) continue;
+    letRing[personId] = run.now;
+    missedOne(run, call, personId);
+  }
   endOthers(run, call, 'not answered');
   run.say(call, { t: 0, kind: 'ringing over', how });
   run.begin(call, 'queued');
   serve(run, queueId);
   if (call.phase === 'queued') nobodyFree(run, call);
+}
+
+/** An offer was let ring out, or declined. */
+function missedOne(run: Run, call: Waits, personId: string): void {
+  const { pauseAfter, id } = queueOf(run, call);
+  const missed = (run.memory.missed ??= {});
+  const said = run.standing.pauses?.[personId];
+  const before = missed[personId];
+  const again = before && said && said.at > before.at ? 0 : (before?.times ?? 0);
+  const times = again + 1;
+  missed[personId] = { times, at: run.now };
+  if (pauseAfter && times === pauseAfter)
+    run.say(call, { t: 0, kind: 'paused', personId, queueId: id, missed: times });
 }
 
 /** It is looked again whether somebody is free, those tried before among them. */

@@ -16,6 +16,7 @@ const queue: Command = {
     seconds: 15,
     longestWait: 120,
     wrapUp: 10,
+    pauseAfter: null,
     exitKey: '1',
     callBackKey: '2',
     comfort: { recordingId: 'welcome', every: 20, position: true },

@@ -17,7 +17,7 @@ export function does(
   run: Run,
   call: CallState,
   i: number,
-  act: (action: Exclude<Action, { kind: 'place' }>) => void,
+  act: (action: Extract<Action, { callId: string }>) => void,
 ): void {
   const { behaviour, id } = call.request;
   const planned = behaviour?.then?.[i];

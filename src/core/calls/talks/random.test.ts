@@ -37,7 +37,7 @@ const target: fc.Arbitrary<PassTarget> = fc.oneof(
     { to: 'group', groupId: 'gone' },
   ),
 );
-type Act = Exclude<Action, { kind: 'place' }>;
+type Act = Extract<Action, { callId: string }>;
 const back = { then: 'back' } as const;
 
 /** What somebody does: mostly something that is possible, by whoever may; a number chooses among what there is. */

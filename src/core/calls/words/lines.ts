@@ -98,6 +98,8 @@ function say(e: Happening, system: System): string {
       return `waits in ${queueName(system, e.queueId)}, number ${e.position}`;
     case 'came first':
       return `came first in ${queueName(system, e.queueId)}: offered again before those who came later`;
+    case 'paused':
+      return `${system.people[e.personId]?.name ?? 'somebody'} missed ${e.missed} in a row and is paused in ${queueName(system, e.queueId)}`;
     case 'left for last':
       return `${system.people[e.personId]?.name ?? 'somebody'} just let it ring out: somebody else is tried first`;
     case 'nobody free':

@@ -30,6 +30,7 @@ const TOLD = {
   'nobody free': [],
   'came first': [],
   'left for last': [],
+  paused: [],
   comfort: ['noticed'],
   'left queue': ['drawn', 'said'],
   'call back asked': ['noticed'],

@@ -94,6 +94,8 @@ export function knownTo(system: System, standing: Standing, phoneId: string): Kn
       intercepts: {},
       overrides: picked(standing.overrides, hours),
       logins: each(standing.logins, (by) => picked(by, mine)),
+      pauses: picked(standing.pauses, mine),
+      words: picked(standing.words, mine),
       planned: null,
     },
   };

@@ -1,7 +1,9 @@
 /** What a staff phone is told of the calls that go on: its own in full, of others what it may take, and who is doing what. */
+import type { Memory, Want } from '../../calls';
 import type { System } from '../../system';
 import { callsNear, slotsTaken, type Near, type Told } from '../acts';
 import type { Presence } from '../presence';
+import { servedBy, type Served } from '../serving';
 import { ownPhones } from './business';
 
 export interface CallsKnown<T extends Told = Told> {
@@ -12,19 +14,28 @@ export interface CallsKnown<T extends Told = Told> {
   taken: string[];
   /** What colleagues are doing, by person. */
   presence: Record<string, Presence>;
+  /** Colleagues its person waits for to be free. */
+  wants: Pick<Want, 'id' | 'personId' | 'until'>[];
+  /** Queues its person serves. */
+  queues: Served[];
+  /** Its person is left alone after a call until then, epoch milliseconds; null where they are not. */
+  finishing: number | null;
 }
 
 /** What stands in place of a number that may not be seen. */
 const UNSEEN = 'a private number';
 
-/** @param unseen outside numbers this phone may not see, see `unseenNumbers` */
+/** @param done until when people are left alone after a call, by person @param unseen outside numbers this phone may not see, see `unseenNumbers` */
 export function callsKnown<T extends Told>(
   calls: readonly T[],
   phoneId: string,
   system: System,
   presence: Record<string, Presence>,
+  memory: Pick<Memory, 'wants'>,
+  done: ReadonlyMap<string, number>,
   unseen: ReadonlySet<string>,
 ): CallsKnown<T> {
+  const me = system.phones[phoneId]?.personId ?? '';
   const own = ownPhones(system, phoneId);
   const isOwn = ({ ends, legs, from, request }: T): boolean =>
     ends.some((e) => own.has(e.phone)) ||
@@ -35,6 +46,11 @@ export function callsKnown<T extends Told>(
     near: callsNear(calls, phoneId, system).map((n) => hidden(n, unseen)),
     taken: slotsTaken(calls),
     presence,
+    wants: (memory.wants ?? [])
+      .filter((w) => own.has(w.phone))
+      .map(({ id, personId, until }) => ({ id, personId, until })),
+    queues: servedBy(me, system, calls),
+    finishing: done.get(me) ?? null,
   };
 }
 

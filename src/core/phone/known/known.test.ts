@@ -95,10 +95,12 @@ describe('calls', () => {
       ...told,
     } as never;
     const presence = presencesIn(presencesApart({ system, standing, now: NOW }), [call], system);
-    const got = callsKnown([call], NOOR, system, presence, new Set());
+    const got = callsKnown([call], NOOR, system, presence, {}, new Map(), new Set());
     expect(got.calls).toEqual([]);
     expect(got.presence['mei']).toEqual({ is: 'talking' });
-    expect(callsKnown([call], 'mei-mobile-app', system, presence, new Set()).calls).toHaveLength(1);
+    expect(
+      callsKnown([call], 'mei-mobile-app', system, presence, {}, new Map(), new Set()).calls,
+    ).toHaveLength(1);
   });
 
   it('presence worked out once and laid over by calls is what it is for each', () => {

@@ -111,6 +111,8 @@ function mayAct(
     case 'park':
     case 'pick up':
     case 'take over':
+    case 'ring when free':
+    case 'no longer wanted':
     case 'send keys':
       return own.has(action.phone);
   }
@@ -120,6 +122,9 @@ function isOwnSetting(setting: Setting, me: string | null, own: ReadonlySet<stri
   switch (setting.kind) {
     case 'person':
     case 'do not disturb':
+    case 'logged in':
+    case 'paused':
+    case 'own word':
       return setting.personId === me;
     case 'phone':
     case 'resting':

@@ -115,6 +115,7 @@ const PLACES: Record<Place, Points> = {
   'phones.personId': points('person', 'whole'),
   'phones.keys[].personId': points('person', 'out'),
   'queues.memberIds[]': points('person', 'out'),
+  'queues.leadId': points('person', 'null'),
   'queues.holdMusicId': points('recording', 'null'),
   'queues.comfort.recordingId': points('recording', 'holder'),
   'rotas.turns[]': points('person', 'null'),

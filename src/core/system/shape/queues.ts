@@ -29,5 +29,9 @@ export const Queue = z.object({
   callBackKey: Key.nullable(),
   /** Seconds one of them is left alone after a call. */
   wrapUp: z.number().int().min(0).max(600),
+  /** Offers missed in a row after which somebody is paused; absent or null is never. */
+  pauseAfter: z.number().int().min(1, 'At least 1.').max(10, 'At most 10.').nullable().optional(),
+  /** Who leads it, and is told of that. */
+  leadId: Id.nullable().optional(),
 });
 export type Queue = z.infer<typeof Queue>;

@@ -11,7 +11,13 @@ export type Setting =
   /** @param until epoch milliseconds, or null until it is switched off */
   | { kind: 'do not disturb'; personId: string; on: boolean; until: number | null }
   | { kind: 'resting'; phoneId: string; on: boolean; until: number | null }
-  | { kind: 'blocked'; number: string; on: boolean };
+  | { kind: 'blocked'; number: string; on: boolean }
+  /** Somebody serves a queue, or does not. */
+  | { kind: 'logged in'; queueId: string; personId: string; on: boolean }
+  /** Somebody takes no calls of queues for a while, with why; null is that they do again. */
+  | { kind: 'paused'; personId: string; reason: string | null }
+  /** A word of somebody's own beside what they are doing; empty takes it away. */
+  | { kind: 'own word'; personId: string; words: string; until: number | null };
 
 /** What came of a change: settings as they are now, and those somebody had set later. */
 export interface Settled {
@@ -81,6 +87,25 @@ export function settle(standing: Standing, setting: Setting, stamp: Stamp, docum
       const blocked = put(standing.blocked, setting.number, { value: setting.on, ...stamp }, setting.kind);
       return { standing: { ...standing, blocked }, stayed };
     }
+    case 'logged in': {
+      const { queueId, personId, on } = setting;
+      const queue = put(standing.logins[queueId], personId, { value: on, ...stamp }, setting.kind);
+      return { standing: { ...standing, logins: { ...standing.logins, [queueId]: queue } }, stayed };
+    }
+    case 'paused': {
+      const pauses = put(
+        standing.pauses,
+        setting.personId,
+        { value: setting.reason, ...stamp },
+        setting.kind,
+      );
+      return { standing: { ...standing, pauses }, stayed };
+    }
+    case 'own word': {
+      const { words: value, until } = setting;
+      const words = put(standing.words, setting.personId, { value, until, ...stamp }, setting.kind);
+      return { standing: { ...standing, words }, stayed };
+    }
   }
 }
 
@@ -111,6 +136,14 @@ export function reverseOf(setting: Setting, standing: Standing, document: System
     }
     case 'blocked':
       return { ...setting, on: standing.blocked?.[setting.number]?.value ?? false };
+    case 'logged in':
+      return { ...setting, on: standing.logins[setting.queueId]?.[setting.personId]?.value ?? true };
+    case 'paused':
+      return { ...setting, reason: standing.pauses?.[setting.personId]?.value ?? null };
+    case 'own word': {
+      const known = standing.words?.[setting.personId];
+      return { ...setting, words: known?.value ?? '', until: known?.until ?? null };
+    }
   }
 }
 

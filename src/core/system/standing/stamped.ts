@@ -11,11 +11,21 @@ export const StampedSwitch = stamped(z.boolean()).extend({
   until: z.number().nullable().optional(),
 });
 
+/** Words that may end by themselves. */
+export const StampedWord = stamped(z.string().max(60)).extend({
+  until: z.number().nullable().optional(),
+});
+
 export interface Stamp {
   at: number;
   by: string;
 }
 export type StampedSwitch = z.infer<typeof StampedSwitch>;
+export type StampedWord = z.infer<typeof StampedWord>;
+
+/** What somebody says of themselves at a moment; empty is nothing. */
+export const wordOf = (set: StampedWord | undefined, now: number): string =>
+  set && (set.until == null || now < set.until) ? set.value : '';
 
 /** Whether a switch is on at a moment. */
 export const isOn = (set: StampedSwitch | undefined, now: number): boolean =>

@@ -6,7 +6,7 @@ import { Own } from './own';
 import type { Phone } from '../shape/people';
 import { E164, Id } from '../shape/primitives';
 import { Account, Registration } from './registration';
-import { stamped, StampedSwitch } from './stamped';
+import { stamped, StampedSwitch, StampedWord } from './stamped';
 
 /** A PIN as it is kept: nobody can read it back. SHA-256 of the salt and the digits, in hexadecimal. */
 export const Pin = z.object({ salt: z.string().max(64), hash: z.string().regex(/^[0-9a-f]{64}$/) });
@@ -39,6 +39,10 @@ export const Standing = z.object({
   overrides: z.record(Id, stamped(Override)),
   /** Who serves a queue, by queue and person; whoever is not named is logged in. */
   logins: z.record(Id, z.record(Id, stamped(z.boolean()))),
+  /** Who takes no calls of queues for a while, by person: why, in their words; null is that they do again. */
+  pauses: z.record(Id, stamped(z.string().max(60).nullable())).optional(),
+  /** What people say of themselves besides what is worked out of them: "at the dentist". Empty is nothing. */
+  words: z.record(Id, StampedWord).optional(),
   /** The draft of a revision goes in force at a moment (epoch milliseconds); absent or null is never. `by` is who planned it. */
   planned: z
     .object({ at: z.number(), revision: z.string(), by: z.string().optional() })

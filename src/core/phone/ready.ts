@@ -1,7 +1,7 @@
 /** Whether somebody's phone is ready for calls, and what is in the way when it is not. */
-import { awayAt, ringableNow, type NotRung } from '$core/calls';
-import { periodAt } from '$core/hours';
-import { isOn, zoneOf, type Person, type Phone, type Standing, type System } from '$core/system';
+import { awayAt, ringableNow, type NotRung } from '../calls';
+import { periodAt } from '../hours';
+import { isOn, zoneOf, type Person, type Phone, type Standing, type System } from '../system';
 
 export interface Hurdle {
   /** What is in the way. */
@@ -40,6 +40,7 @@ const STOPS: Record<NotRung, [words: string, todo: string]> = {
   'has no phone': ['You have no phone', 'Ask whoever does the phones.'],
   'not logged in': ['You are not logged in', 'Log in to be rung.'],
   'after a call': ['You have just ended a call', 'You are rung again shortly.'],
+  paused: ['You take no calls of queues for a while', 'Go on to be rung.'],
 };
 
 /**
@@ -94,4 +95,36 @@ export function hurdles(
   if (device.notifications === 'denied')
     add('The browser refuses notifications', 'Calls ring in this window only: keep it in sight.', false);
   return found;
+}
+
+/** A reason for which one may well serve a queue: it passes by itself. */
+const PASSES: readonly NotRung[] = ['on a call', 'ringing for another call', 'is calling', 'after a call'];
+
+/**
+ * What is missing before calls of a queue can ring somebody: nothing where one of their phones would ring now, or talks.
+ * Otherwise why not, in the order in which it is to be mended, each said once.
+ */
+export function missingToServe(
+  system: System,
+  standing: Standing,
+  personId: string,
+  now: number,
+): { why: NotRung; words: string; todo: string }[] {
+  const phones = ringableNow(system, standing, [personId], now).get(personId) ?? [];
+  if (!phones.length)
+    return [{ why: 'has no phone', words: STOPS['has no phone'][0], todo: STOPS['has no phone'][1] }];
+  if (phones.some((p) => p.why === null || PASSES.includes(p.why))) return [];
+  // What holds for the person stands before what holds for a phone, and each phone off is one and the same.
+  const order = Object.keys(STOPS) as NotRung[];
+  const found = new Map(phones.map((p) => [p.why!, p.phone]));
+  return [...found]
+    .sort(([a], [b]) => order.indexOf(b) - order.indexOf(a))
+    .map(([why]) => ({ why, words: STOPS[why][0], todo: STOPS[why][1] }))
+    .reverse();
+}
+
+/** Whether nothing of somebody's is on: no phone of theirs is paired and registered. */
+export function isOff(system: System, standing: Standing, personId: string, now: number): boolean {
+  const phones = ringableNow(system, standing, [personId], now).get(personId) ?? [];
+  return phones.every((p) => p.why === 'not registered' || p.why === 'not paired');
 }

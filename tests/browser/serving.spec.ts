@@ -1,0 +1,67 @@
+/** Serving a queue from a phone, what colleagues see of one another, and being rung when somebody is free. */
+import { expect } from '@playwright/test';
+import { open, saved } from './bench';
+import { call, IDRIS, JONAH, staffPhone, test } from './talking';
+
+const answer = { name: /^Answer/ };
+
+test('whoever serves a queue logs out and in, pauses with a reason, and sees who waits', async ({
+  context,
+  page,
+}) => {
+  await open(page, '/answering/queues');
+  const idris = await staffPhone(context, IDRIS);
+  const serving = idris.getByTestId('serving');
+  await expect(serving).toContainText('you take its calls');
+  await expect(serving).toContainText('nobody waits');
+  await serving.getByRole('button', { name: 'Pause…' }).click();
+  await serving.getByLabel('Why').selectOption('a meal');
+  await expect(serving).toContainText('paused: a meal');
+  // The administration sees it, and may end it.
+  const card = page.getByRole('region', { name: 'Front desk' });
+  await expect(card).toContainText('paused: a meal');
+  await expect(card).toContainText('set by Idris Okafor');
+  await card.getByRole('button', { name: 'Take calls again' }).click();
+  await expect(serving).toContainText('you take its calls');
+
+  await serving.getByRole('button', { name: 'Log out' }).click();
+  await expect(serving).toContainText('logged out');
+  await idris.getByText('Silent for an hour').click();
+  await serving.getByRole('button', { name: 'Log in' }).click();
+  await expect(serving).toContainText('Before its calls reach you');
+  await expect(serving).toContainText('Do not disturb is on');
+  await serving.getByRole('button', { name: 'Switch it off' }).click();
+  await serving.getByRole('button', { name: 'Log in' }).click();
+  await expect(serving).toContainText('you take its calls');
+
+  await page.getByLabel('Paused after calls missed in a row').selectOption('2');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Paused after calls missed in a row')).toHaveValue('2');
+});
+
+test('a word of one’s own is seen by colleagues; whoever is busy is called when free', async ({
+  context,
+  page,
+}) => {
+  await page.goto('/');
+  const idris = await staffPhone(context, IDRIS);
+  await idris.getByLabel('A word of your own').fill('in the paint shop');
+  await idris.getByRole('button', { name: 'Say it' }).click();
+  const jonah = await staffPhone(context, JONAH);
+  const field = jonah.getByRole('combobox', { name: 'Call a name, extension or number' });
+  await field.fill('idr');
+  await expect(jonah.getByRole('option').first()).toContainText('free · “in the paint shop”');
+  await field.fill('');
+
+  // Idris is not to be disturbed: Jonah cannot reach him, and is rung when that ends.
+  await idris.getByText('Silent for an hour').click();
+  await call(jonah, '202');
+  await jonah.getByRole('button', { name: 'Ring me when Idris Okafor is free' }).click();
+  await expect(jonah.getByTestId('wanted')).toContainText('rings when Idris Okafor is free, until');
+  await idris.getByText('on: no phone of yours rings').click();
+  await jonah.getByTestId('ringing').getByRole('button', { name: 'Lift and call' }).click();
+  await idris.getByTestId('ringing').getByRole('button', answer).click();
+  await expect(jonah.getByTestId('talking')).toContainText('talked');
+  await expect(jonah.getByTestId('wanted')).toHaveCount(0);
+});
