@@ -2,7 +2,7 @@
 import PostalMime from 'postal-mime';
 import { describe, expect, it } from 'vitest';
 import { demoSystem } from '../../demo/lantern-cove';
-import { CallEngine, type CallState } from '../core/calls';
+import { CallEngine, type CallState, type TraceEvent } from '../core/calls';
 import { emptyStanding, type Command } from '../core/system';
 import { edited } from '../../tests/fixtures/yard';
 import { filledIn, letters } from './notices';
@@ -73,5 +73,35 @@ describe('a notice by mail', () => {
     expect(filledIn('{caller}, {number}, {weather}', system, call(null, 'Heron'))).toBe(
       'Hidden number, Winter store ((509) 555-0118), {weather}',
     );
+  });
+});
+
+describe('what people are told of besides', () => {
+  const told = async (event: Partial<TraceEvent>) => {
+    const c = call('+12065550187', 'Heron');
+    const at = c.trace.length;
+    c.trace.push({ t: 9000, ...event } as TraceEvent);
+    return letters('b', system, c, at);
+  };
+  it('is somebody paused, for whoever leads the queue', async () => {
+    const [letter, ...others] = await told({
+      kind: 'paused',
+      personId: 'ines',
+      queueId: 'front-queue',
+      missed: 2,
+    });
+    expect(others).toEqual([]);
+    expect(letter!.to).toBe('rosa.delgado@lanterncove.example');
+    const mail = await PostalMime.parse(letter!.raw);
+    expect(mail.text).toContain('Ines Morel missed 2 calls in a row and is paused in Front desk');
+  });
+  it('are calls that look like fraud, for all who may allow them again', async () => {
+    const sent = await told({ kind: 'stopped', country: 'FR' });
+    expect(sent.map((l) => l.to)).toEqual([
+      'rosa.delgado@lanterncove.example',
+      'idris.okafor@lanterncove.example',
+    ]);
+    expect(new Set(sent.map((l) => l.id)).size).toBe(2);
+    expect(sent[0]!.subject).toContain('Calls to France');
   });
 });

@@ -10,6 +10,7 @@ import {
   type Action,
   type CallState,
 } from '../core/calls';
+import { RATES } from '../standins/carrier/prices';
 import { reactionOf, type Reaction } from '../standins/outside/outside';
 import type { Differing } from '../core/coverage';
 import type { Held } from '../core/messages';
@@ -262,6 +263,7 @@ export class Switch {
   private async begin(businessId: string, engine: CallEngine, standing: Standing): Promise<Line> {
     const held = await heldMessages(this.db, businessId);
     const line: Line = { engine, standing, held, said: new Map(), notified: new Map(), trouble: null };
+    engine.rates = RATES;
     engine.held = (mailboxId) => line.held.get(mailboxId) ?? [];
     this.lines.set(businessId, line);
     return line;

@@ -22,6 +22,7 @@ const ENDED_BY: Record<Outcome['kind'], readonly string[]> = {
   answered: ['caller', 'called', 'system'],
   outside: ['system'],
   'handed on': ['system'],
+  'not allowed': ['system'],
   'not lifted': ['system'],
   'not done': ['system'],
   message: ['caller', 'system'],

@@ -35,3 +35,5 @@ export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './mailbox/voice
 export { featureInWords } from './words/feature-words';
 export { settingsOf } from './way/features';
 export { callBacks, type CallBack } from './words/callbacks';
+export { costOf, metered, rateOf, type Metered } from './base/meter';
+export { centsLeft, isStopped, whyNotOut } from './base/allowed';

@@ -10,3 +10,4 @@ export {
   type Minutes,
   type Sum,
 } from './bill';
+export { spentOn, type Spent, type SpentBy } from './spent';

@@ -33,3 +33,4 @@ export {
   type HandDialled,
 } from './dialplan';
 export { addressForm, addressLine, addressProblems } from './places';
+export { classOf, countryName, type NumberClass } from './classes';

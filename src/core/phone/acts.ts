@@ -191,9 +191,12 @@ function refusedTo({ request, trace }: Told, phoneId: string): PhoneCall['refuse
   return last?.kind === 'not done' ? { why: last.why, at: request.at + last.t } : null;
 }
 
-/** What happens by itself, to whoever is rung when a call was passed on and comes back. */
+/** What happens by itself: when the credit runs out, and to whoever is rung when a call was passed on and comes back. */
 function aheadOf(call: Told, phoneId: string, system: System): string {
   const { passing } = call;
+  const credit = call.phase === 'talking' ? call.trace.findLast((e) => e.kind === 'credit') : undefined;
+  if (credit?.kind === 'credit')
+    return `It can be paid for ${credit.minutes === 1 ? 'a minute' : `${credit.minutes} minutes`} more; then it ends.`;
   if (!passing || call.phase !== 'ringing') return '';
   if (passing.way === 'back') {
     const why = call.trace.findLast((e) => e.kind === 'comes back');

@@ -2,13 +2,17 @@
 import {
   addressOfHelp,
   emergencyFrom,
+  ending,
   helpFor,
   numbersToShow,
   shownInWords,
   shownOn,
+  rateOf,
+  whyNotOut,
   type Destination,
+  type Memory,
 } from '../calls';
-import { addressLine, sortDialled, writeNumber } from '../numbering';
+import { addressLine, classOf, countryName, profileOf, sortDialled, writeNumber } from '../numbering';
 import { directory } from '../people';
 import {
   contactOf,
@@ -18,6 +22,7 @@ import {
   slotsOf,
   type PassTarget,
   type Phone,
+  type Rates,
   type Standing,
   type System,
 } from '../system';
@@ -47,6 +52,9 @@ export interface Where {
   phone: Phone;
   /** Epoch milliseconds. */
   now: number;
+  /** What calls out cost, where that is known, and what has been spent. */
+  rates?: Rates;
+  spent?: Pick<Memory, 'spent' | 'abroad' | 'stopped'>;
 }
 
 /** @param what whether somebody is called, or a call is passed on to them: one may pass it to a mailbox, and not to help */
@@ -152,7 +160,7 @@ const join = (...parts: (string | null | undefined)[]): string => parts.filter(B
 
 function byDigits(
   text: string,
-  { system, standing, phone, now }: Where,
+  { system, standing, phone, now, rates, spent }: Where,
   what: 'call' | 'pass on',
 ): { callee?: Callee; problem?: string } {
   const digits = text.replace(/[\s().-]/g, '');
@@ -244,6 +252,8 @@ function byDigits(
             },
           };
     case 'outside': {
+      const why = notOut({ system, standing, phone, now, rates, spent }, got.e164);
+      if (why) return { problem: why };
       const contact = contactOf(got.e164, system.contacts);
       const own = Object.values(system.numbers).find((n) => n.e164 === got.e164);
       const number = writeNumber(got.e164, system.business.country);
@@ -255,12 +265,39 @@ function byDigits(
           to,
           target: { to: 'outside', number: got.e164 },
           personId: null,
+          ...(own ? {} : costing(rates, got.e164, system)),
         },
       };
     }
     case 'nothing':
       return { problem: got.message };
   }
+}
+
+/** Why a number outside may not be called, in words; empty where it may. */
+function notOut({ system, standing, phone, now, rates, spent }: Where, e164: string): string {
+  const asks = { system, standing, memory: spent ?? {}, rates: rates ?? null, now };
+  const why = whyNotOut(asks, phone.personId, e164);
+  if (!why) return '';
+  const words = ending({ kind: 'not allowed', why }, system).replace(/^not allowed: /, '');
+  return `${words[0]!.toUpperCase()}${words.slice(1)}.`;
+}
+
+/** What a minute costs, where it is more than one at home. */
+function costing(rates: Rates | undefined, e164: string, system: System): { before?: string } {
+  const { country, currency } = {
+    ...profileOf(system.business.country),
+    ...classOf(e164, system.business.country),
+  };
+  const { kind } = classOf(e164, system.business.country);
+  if (!rates || kind === 'inland' || kind === 'free') return {};
+  const cents = rateOf(rates, e164, system.business.country);
+  const price = new Intl.NumberFormat('en', { style: 'currency', currency }).format(cents / 100);
+  return kind === 'premium'
+    ? { before: `A premium number: ${price} a minute that has begun.` }
+    : {
+        before: `Abroad, to ${country ? countryName(country) : 'another country'}: ${price} a minute that has begun.`,
+      };
 }
 
 /** A number a person may show on one call, in words, the usual one first. */

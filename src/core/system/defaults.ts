@@ -1,3 +1,4 @@
+import { usualCallsOut } from './shape/calls-out';
 import { profileOf } from '../numbering/profiles';
 import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './shape/people';
 import type { CivicAddress, Site } from './shape/places';
@@ -217,6 +218,7 @@ export const newBusiness = (
   reserved: [],
   digitSeconds: USUAL_DIGIT_SECONDS,
   invitation: usualInvitation(),
+  callsOut: usualCallsOut(),
   ...given,
 });
 

@@ -26,6 +26,7 @@ import {
 import { addDays, localTime } from '../../core/hours';
 import { asPaired, withOwn, type Standing, type System } from '../../core/system';
 import { deliveredAt } from '../../standins/carrier/texting';
+import { RATES } from '../../standins/carrier/prices';
 import type { ClockSetting } from '../../standins/clock/clock';
 import {
   changeBack,
@@ -239,6 +240,7 @@ export class PhoneWindows {
       ...knownTo(window.system, window.standing, phoneId),
       inForce: line.system.phones[phoneId] !== undefined,
       clock: this.office.clock(),
+      rates: RATES,
     });
   }
 

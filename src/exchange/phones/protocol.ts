@@ -5,7 +5,7 @@
 import type { Trace } from '../../core/calls';
 import type { Differing } from '../../core/coverage';
 import type { CallsKnown, Known, PhoneRequest } from '../../core/phone';
-import type { Settled } from '../../core/system';
+import type { Rates, Settled } from '../../core/system';
 import type { ClockSetting } from '../../standins/clock/clock';
 import type { Answer, CallRecord, MessageRecord } from '../../workspace';
 import type { LiveCall } from '../protocol';
@@ -29,6 +29,8 @@ export interface Parts {
     /** Its person and itself are in force, and not only in the draft. */
     inForce: boolean;
     clock: ClockSetting;
+    /** What calls out cost. */
+    rates: Rates;
   };
   calls: CallsKnown<LiveCall>;
   messages: { messages: MessageKnown[]; log: CallRecord[] };

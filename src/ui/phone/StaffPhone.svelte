@@ -51,6 +51,8 @@
       standing: desk.standing,
       phone: system.phones[phoneId]!,
       now: desk.minute,
+      ...(desk.rates ? { rates: desk.rates } : {}),
+      spent: desk.going.spent,
     },
   );
   const calls = $derived(desk.going.calls);

@@ -28,6 +28,7 @@ export class PhoneDesk implements Here, Deeds {
     wants: [],
     queues: [],
     finishing: null,
+    spent: {},
   });
   /** Why there is nothing to show, in words. */
   none = $state('');
@@ -82,6 +83,9 @@ export class PhoneDesk implements Here, Deeds {
   readonly zone = $derived.by(() => this.system.business.timeZone);
   readonly today = $derived.by(() => localTime(this.zone, this.now).date);
   readonly deeds: Deeds = this;
+
+  /** What calls out cost. */
+  readonly rates = $derived.by(() => this.business?.rates);
 
   tick(): void {
     this.now = benchTime(this.clock, Date.now());

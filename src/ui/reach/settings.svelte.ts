@@ -42,6 +42,8 @@ const NAMES: Record<string, string> = {
   'do not disturb': 'Do not disturb',
   'logged in': 'Who serves the queue',
   paused: 'The pause',
+  credit: 'The credit',
+  'allowed again': 'What was stopped',
   'own word': 'The word of their own',
 };
 const nameOf = (what: string): string => NAMES[what] ?? what;

@@ -34,6 +34,7 @@ export const MEANING: Record<Outcome['kind'], Meaning> = {
   outside: nothing,
   // What became of it stands in the call it went on in.
   'handed on': { unanswered: 'nobody', well: true, callBack: 'none' },
+  'not allowed': { unanswered: 'nobody', well: false, callBack: 'none' },
   'not lifted': { unanswered: 'nobody', well: false, callBack: 'none' },
   'not done': { unanswered: 'nobody', well: false, callBack: 'none' },
   'went out': nothing,

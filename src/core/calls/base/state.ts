@@ -1,5 +1,5 @@
 /** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
-import type { ForwardTarget, IfNobody, PassTarget, Standing, System, Weights } from '../../system';
+import type { Rates, ForwardTarget, IfNobody, PassTarget, Standing, System, Weights } from '../../system';
 import type { Held } from '../../messages';
 import type { CallRequest, Origin } from './request';
 import type { End, Parked, Passing } from './talk';
@@ -358,6 +358,7 @@ export type TimerKind =
   | 'hold reminder'
   | 'still gone'
   | 'long joined'
+  | 'credit'
   | 'does';
 
 /** Timers that go on through the phases of a wait; they carry its token in place of a leg. */
@@ -407,6 +408,12 @@ export interface Memory {
   letRing?: Record<string, number>;
   /** Offers of queues somebody missed in a row, by person, and the moment of the last one; gone once they took one. */
   missed?: Record<string, { times: number; at: number }>;
+  /** What calls out have cost since the credit was put up, and each person today, in cents. */
+  spent?: { since: number; cents: number; people: Record<string, { date: string; cents: number }> };
+  /** Calls abroad of the last hour or so. */
+  abroad?: { at: number; country: string; seconds: number }[];
+  /** When calls to a country were stopped, by country. */
+  stopped?: Record<string, number>;
   /** Who waits for a colleague to be free. */
   wants?: Want[];
   /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
@@ -425,6 +432,8 @@ export interface Run {
   now: number;
   standing: Standing;
   memory: Memory;
+  /** What calls out cost, where whoever runs the engine has said so. */
+  rates: Rates | null;
   /** The version under which calls arrive now. */
   newest: number;
   /** Messages that lie in a mailbox, the oldest first. */

@@ -26,6 +26,15 @@ export type NotRung =
   | 'after a call'
   | 'paused';
 
+/** What keeps a call from going out. */
+export type NotAllowed =
+  | 'calls abroad'
+  | 'this country'
+  | 'premium numbers'
+  | 'the limit of the day'
+  | 'the credit is used up'
+  | 'it looks like fraud';
+
 /** How ringing one phone ended. */
 export type LegEnd =
   | 'answered'
@@ -65,7 +74,8 @@ export type NotDone =
   | 'an emergency number'
   | 'not in service'
   | 'nobody you share a group with is rung'
-  | 'not your phone';
+  | 'not your phone'
+  | 'you may not call there';
 
 export type Outcome =
   | { kind: 'answered'; phone: string; personId: string | null }
@@ -85,6 +95,8 @@ export type Outcome =
   | { kind: 'not moved yet' }
   /** The caller is told that their call is not taken. */
   | { kind: 'refused'; why: 'blocked' | 'suspected' | 'hidden number' }
+  /** Whoever called may not call there, or not now. */
+  | { kind: 'not allowed'; why: NotAllowed }
   /** The number was given back; the carrier says so, and may name another. */
   | { kind: 'given back'; referTo: string | null }
   /** `refused` says why nothing was changed. */
@@ -198,6 +210,10 @@ export type Happening =
     }
   /** A number outside is called; `shows` is what it sees, null where that is hidden. */
   | { kind: 'goes out'; number: string; shows: Shown | null }
+  /** So many minutes can still be paid for; 0 ends the call. */
+  | { kind: 'credit'; minutes: 0 | 1 | 2; phone: string }
+  /** Many short calls to a country look like fraud: no more go there until somebody allows them. */
+  | { kind: 'stopped'; country: string }
   /** A machine took it outside. */
   | { kind: 'machine'; phone: string }
   | { kind: 'held'; phone: string; personId: string | null }

@@ -15,6 +15,7 @@ import {
 } from '../talks/ends';
 import { gone, stillGone, thereAgain } from '../talks/faults';
 import { passOn } from '../talks/passing';
+import { creditDue, startsToCost } from '../talks/paying';
 import { allTogether, backTo, joinThem, secondAnswered } from '../talks/second';
 import { park, pickUp, takeOver } from '../talks/taking';
 import { does } from '../talks/planned';
@@ -136,6 +137,7 @@ const TIMERS: { [K in TimerKind]: (run: Run, call: CallState, number: number) =>
     if (!call.endCount) hangUp(run, call, 'caller');
   },
   talked: talkedEnough,
+  credit: creditDue,
   does: (run, call, i) => does(run, call, i, (action) => act(run, call, action)),
   'hold reminder': remind,
   'still gone': stillGone,
@@ -150,6 +152,7 @@ function lifted(run: Run, call: CallState, leg: Leg): void {
   const asksForKey = leg.confirmByKey && leg.state !== 'confirming';
   if (!asksForKey && ownLifted(run, call, leg)) return;
   if (!lift(run, call, leg)) return;
+  startsToCost(run, call, leg.phone);
   const { waiting } = call;
   call.waiting = null;
   if (waiting) run.serveSoon(waiting.queueId, 0);

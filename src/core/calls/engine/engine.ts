@@ -7,6 +7,7 @@ import { withOwn, type Standing, type System } from '../../system';
 import { takesPart } from '../base/on-call';
 import { CALLER } from '../base/talk';
 import { party } from '../talks/ends';
+import { wentOut } from '../talks/paying';
 import { notTaken } from '../talks/passing';
 import { firstOver, isOnSecond, secondOver } from '../talks/second';
 import { arrive } from '../way/arriving';
@@ -80,6 +81,8 @@ export class CallEngine implements Run {
   ringing = new Map<string, string>();
   readonly calls = new Map<string, CallState>();
   memory: Memory = emptyMemory();
+  /** Whoever runs the engine says what calls out cost. */
+  rates: Run['rates'] = null;
   /** Whoever runs the engine says what lies in a mailbox. */
   held: Run['held'] = () => [];
   /** Whoever runs the engine is told when a call is over; nothing happens to it any more. */
@@ -270,6 +273,7 @@ export class CallEngine implements Run {
   private isOver(call: CallState): void {
     this.seconds.delete(call);
     if (this.memory.wants?.length) wantOver(this, call);
+    wentOut(this, call);
     if (this.seconds.size) firstOver(this, call);
     this.whenOver?.(call);
   }
@@ -334,7 +338,7 @@ export class CallEngine implements Run {
   private callDue({ callId, timer, turn, leg }: Timer): CallState | undefined {
     const call = this.calls.get(callId);
     if (!call || call.phase === 'over') return undefined;
-    if (timer === 'give up' || timer === 'does') return call;
+    if (timer === 'give up' || timer === 'does' || timer === 'credit') return call;
     if (OF_A_WAIT.includes(timer)) return call.waiting?.token === leg ? call : undefined;
     return turn === (timer === 'press' ? call.pressed : call.turn) ? call : undefined;
   }

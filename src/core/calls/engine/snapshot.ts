@@ -262,6 +262,7 @@ const DueRecord = z.object({
         'hold reminder',
         'still gone',
         'long joined',
+        'credit',
         'does',
       ]),
       callId: Id,
@@ -302,6 +303,15 @@ const MemoryRecord = z.looseObject({
       }),
     )
     .optional(),
+  spent: z
+    .object({
+      since: Moment,
+      cents: z.number(),
+      people: z.record(z.string(), z.object({ date: z.string(), cents: z.number() })),
+    })
+    .optional(),
+  abroad: z.array(z.object({ at: Moment, country: z.string(), seconds: z.number() })).optional(),
+  stopped: z.record(z.string(), Moment).optional(),
   missed: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
   wrongPins: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
 }) satisfies z.ZodType<Memory>;

@@ -8,6 +8,7 @@ import type { End } from '../base/talk';
 import type { CallState, Run } from '../base/state';
 import { outsidePhone, type CameBack, type NotDone, type RingEnd } from '../base/trace';
 import type { IfNobody, PassTarget, System } from '../../system';
+import { mayNotGoOut } from './paying';
 import { goesOnWith, goesOut, otherOf, type Talk } from './ends';
 
 /** So long somebody is rung to whom a call is passed on, in milliseconds. */
@@ -60,6 +61,7 @@ export function whyNotTo(
     (to.to === 'person' && to.personId === end.personId) || (to.to === 'phone' && to.phoneId === end.phone);
   if (self) return 'to yourself';
   if (isInIt(call, to)) return 'they are in it already';
+  if (to.to === 'outside' && mayNotGoOut(run, call, end.personId, to.number)) return 'you may not call there';
   return isTargetThere(run.world(call).system, to) ? undefined : 'not in service';
 }
 

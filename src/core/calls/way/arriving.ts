@@ -8,6 +8,7 @@ import { takesPart } from '../base/on-call';
 import { holdOthers } from '../talks/ends';
 import { goTo, isTargetThere } from '../talks/passing';
 import { outsidePhone } from '../base/trace';
+import { mayNotGoOut } from '../talks/paying';
 import { beginSecond, isOnSecond } from '../talks/second';
 import { fetch } from '../talks/taking';
 import { sawNothing } from '../people/people';
@@ -147,6 +148,8 @@ function dialOut(run: Run, call: CallState, e164: string, personId: string | nul
   }
   if (isInIt(run, call, e164))
     return run.end(call, 'system', { kind: 'not done', why: 'they are in it already' });
+  const why = mayNotGoOut(run, call, personId, e164);
+  if (why) return run.end(call, 'system', { kind: 'not allowed', why });
   const { shows: chosen } = call.request;
   const shows = shownOn(system, personId, hidden ? 'hidden' : chosen, (e) =>
     hasArrived(run.standing, e, run.now),

@@ -2,7 +2,7 @@
 import { periodInWords } from '../../hours';
 import { branchInWords, stepInWords } from '../../answering';
 import { allSteps, type Step, type System } from '../../system';
-import { addressLine, writeNumber } from '../../numbering';
+import { addressLine, countryName, writeNumber } from '../../numbering';
 import { addressOfHelp } from '../base/help';
 import {
   endName,
@@ -162,6 +162,12 @@ function say(e: Happening, system: System): string {
       return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}${e.elsewhere ? ' as the business’s: where this phone is is not known' : ''}${e.callback ? `, rings back ${writeNumber(e.callback, system.business.country)}` : ''}`;
     case 'goes out':
       return `calls ${writeNumber(e.number, system.business.country)}, showing ${shownInWords(e.shows, system)}`;
+    case 'credit':
+      return e.minutes
+        ? `${phoneName(system, e.phone)}: ${e.minutes} min can still be paid for`
+        : 'nothing more can be paid for: both are told, and the call ends';
+    case 'stopped':
+      return `many short calls to ${countryName(e.country)} look like fraud: no more go there until somebody allows them`;
     case 'machine':
       return `${phoneName(system, e.phone)}: a machine answers`;
     case 'held':

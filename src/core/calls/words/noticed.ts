@@ -80,6 +80,8 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
     case 'recording started':
     case 'answered':
     case 'emergency':
+    case 'credit':
+    case 'stopped':
     case 'goes out':
     case 'machine':
     case 'held':

@@ -54,6 +54,8 @@ export function ending(outcome: Outcome, system: System): string {
       return `put through to ${outcome.number}`;
     case 'outside':
       return `${written(outcome.number, system)}: ${outcome.how}`;
+    case 'not allowed':
+      return NOT_ALLOWED[outcome.why];
     case 'not lifted':
       return `${whoseName(system, outcome.phone)} did not lift: nobody was called`;
     case 'handed on':
@@ -80,6 +82,16 @@ export function ending(outcome: Outcome, system: System): string {
         : `${outcome.code}: ${featureInWords(outcome.does, outcome.to, system)}`;
   }
 }
+
+const NOT_ALLOWED = {
+  'calls abroad': 'not allowed: this phone may not call abroad',
+  'this country': 'not allowed: this country may not be called',
+  'premium numbers': 'not allowed: this phone may not call premium numbers',
+  'the limit of the day': 'not allowed: the limit of the day is reached',
+  'the credit is used up': 'not allowed: the credit is used up',
+  'it looks like fraud':
+    'not allowed: many short calls there looked like fraud, and whoever runs the system must allow them again',
+};
 
 const REFUSED = {
   blocked: 'refused: the caller is blocked',

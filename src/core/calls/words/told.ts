@@ -31,6 +31,8 @@ const TOLD = {
   'came first': [],
   'left for last': [],
   paused: [],
+  credit: ['noticed'],
+  stopped: ['noticed'],
   comfort: ['noticed'],
   'left queue': ['drawn', 'said'],
   'call back asked': ['noticed'],

@@ -18,6 +18,8 @@ export interface CallsKnown<T extends Told = Told> {
   wants: Pick<Want, 'id' | 'personId' | 'until'>[];
   /** Queues its person serves. */
   queues: Served[];
+  /** What calls out have cost so far, as far as it concerns this phone's person. */
+  spent: Pick<Memory, 'spent' | 'abroad' | 'stopped'>;
   /** Its person is left alone after a call until then, epoch milliseconds; null where they are not. */
   finishing: number | null;
 }
@@ -31,7 +33,7 @@ export function callsKnown<T extends Told>(
   phoneId: string,
   system: System,
   presence: Record<string, Presence>,
-  memory: Pick<Memory, 'wants'>,
+  memory: Pick<Memory, 'wants' | 'spent' | 'abroad' | 'stopped'>,
   done: ReadonlyMap<string, number>,
   unseen: ReadonlySet<string>,
 ): CallsKnown<T> {
@@ -50,9 +52,17 @@ export function callsKnown<T extends Told>(
       .filter((w) => own.has(w.phone))
       .map(({ id, personId, until }) => ({ id, personId, until })),
     queues: servedBy(me, system, calls),
+    spent: spentBy(me, memory),
     finishing: done.get(me) ?? null,
   };
 }
+
+/** What a person has spent is told to them, and the whole, for the credit is everybody's. */
+const spentBy = (me: string, { spent, abroad, stopped }: CallsKnown['spent']): CallsKnown['spent'] => ({
+  ...(spent ? { spent: { ...spent, people: spent.people[me] ? { [me]: spent.people[me] } : {} } } : {}),
+  ...(abroad ? { abroad } : {}),
+  ...(stopped ? { stopped } : {}),
+});
 
 /** The same without numbers that may not be seen, but for one that was dialled on this very phone. */
 export function hidden<T extends object>(told: T, unseen: ReadonlySet<string>): T {

@@ -129,6 +129,10 @@ function isOwnSetting(setting: Setting, me: string | null, own: ReadonlySet<stri
     case 'phone':
     case 'resting':
       return own.has(setting.phoneId);
+    // Money is whoever's who runs the system.
+    case 'credit':
+    case 'allowed again':
+      return false;
     // The list is everybody's.
     case 'blocked':
       return true;

@@ -45,7 +45,7 @@ export const KIND_WORDS: Record<Kind, string> = {
 };
 
 /** Names of fields that hold an id, or a list of them; a caller ID is a number. */
-type Pointing = `${string}Id` | `${string}Ids` | 'turns' | 'callerIdFor';
+type Pointing = `${string}Id` | `${string}Ids` | 'turns' | 'callerIdFor' | 'abroadFor' | 'premiumFor';
 /** Every path within an object at which an id stands. Steps below a step are steps of the plan as well. */
 type Paths<T> = T extends readonly (infer U)[]
   ? `[]${Paths<U>}`
@@ -86,6 +86,9 @@ interface Points {
 const points = (to: Points['to'], gone: Points['gone']): Points => ({ to, gone });
 
 const PLACES: Record<Place, Points> = {
+  'business.callsOut.abroadFor[]': points('person', 'out'),
+  'business.callsOut.premiumFor[]': points('person', 'out'),
+  'business.callsOut.guard.hoursId': points('hours', 'null'),
   'business.unwanted.mailboxId': points('mailbox', 'null'),
   'sites.notify.personIds[]': points('person', 'out'),
   'numbers.siteId': points('site', 'null'),

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { StarCode } from '../../numbering/star-codes';
+import { CallsOut } from './calls-out';
 import { Contact, ContactList } from './contacts';
 import { Hours, Rota } from './hours';
 import { ForwardTarget, Group, Person, Phone } from './people';
@@ -97,6 +98,8 @@ export const Business = z.object({
   respellings: z.array(Respelling).max(200).optional(),
   /** Where calls are parked; absent is nowhere. */
   park: ParkSlots.optional(),
+  /** Who may call where outside; absent is everybody everywhere. */
+  callsOut: CallsOut.optional(),
 });
 
 export const NumberHeld = z.object({

@@ -16,6 +16,10 @@ export type Setting =
   | { kind: 'logged in'; queueId: string; personId: string; on: boolean }
   /** Somebody takes no calls of queues for a while, with why; null is that they do again. */
   | { kind: 'paused'; personId: string; reason: string | null }
+  /** Credit for calls out is put up, in cents; null is no limit. */
+  | { kind: 'credit'; cents: number | null }
+  /** Calls to a country that were stopped are allowed again. */
+  | { kind: 'allowed again'; country: string }
   /** A word of somebody's own beside what they are doing; empty takes it away. */
   | { kind: 'own word'; personId: string; words: string; until: number | null };
 
@@ -101,6 +105,24 @@ export function settle(standing: Standing, setting: Setting, stamp: Stamp, docum
       );
       return { standing: { ...standing, pauses }, stayed };
     }
+    case 'credit': {
+      const credit = put(
+        { ...(standing.credit ? { is: standing.credit } : {}) },
+        'is',
+        { value: setting.cents, ...stamp },
+        setting.kind,
+      );
+      return { standing: { ...standing, credit: credit['is'] }, stayed };
+    }
+    case 'allowed again': {
+      const allowedAgain = put(
+        standing.allowedAgain,
+        setting.country,
+        { value: true, ...stamp },
+        setting.kind,
+      );
+      return { standing: { ...standing, allowedAgain }, stayed };
+    }
     case 'own word': {
       const { words: value, until } = setting;
       const words = put(standing.words, setting.personId, { value, until, ...stamp }, setting.kind);
@@ -140,6 +162,10 @@ export function reverseOf(setting: Setting, standing: Standing, document: System
       return { ...setting, on: standing.logins[setting.queueId]?.[setting.personId]?.value ?? true };
     case 'paused':
       return { ...setting, reason: standing.pauses?.[setting.personId]?.value ?? null };
+    case 'credit':
+      return { ...setting, cents: standing.credit?.value ?? null };
+    case 'allowed again':
+      return setting;
     case 'own word': {
       const known = standing.words?.[setting.personId];
       return { ...setting, words: known?.value ?? '', until: known?.until ?? null };

@@ -43,6 +43,10 @@ export const Standing = z.object({
   pauses: z.record(Id, stamped(z.string().max(60).nullable())).optional(),
   /** What people say of themselves besides what is worked out of them: "at the dentist". Empty is nothing. */
   words: z.record(Id, StampedWord).optional(),
+  /** Credit for calls out that was put up then, in cents of the business's currency; null or absent is none: no limit. */
+  credit: stamped(z.number().int().min(0).nullable()).optional(),
+  /** Countries to which calls were allowed again after they had been stopped. */
+  allowedAgain: z.record(z.string(), stamped(z.boolean())).optional(),
   /** The draft of a revision goes in force at a moment (epoch milliseconds); absent or null is never. `by` is who planned it. */
   planned: z
     .object({ at: z.number(), revision: z.string(), by: z.string().optional() })

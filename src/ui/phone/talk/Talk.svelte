@@ -214,6 +214,7 @@
         >
       </p>
     {/if}
+    {#if current.part === 'talks' && current.ahead}<p class="problem" role="alert">{current.ahead}</p>{/if}
     {#if refused}<p class="problem" role="alert" data-testid="refused">Not done: {refused}.</p>{/if}
     {#if ended}<p role="status">{ended}</p>{/if}
 

@@ -13,6 +13,7 @@
   import { addDays, localTime, momentOf } from '$core/hours';
   import { TARIFF } from '$standins/carrier/prices';
   import { count, priceText } from '$ui/format';
+  import Credit from '$ui/numbers/Credit.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -96,6 +97,7 @@
     {/if}
   </section>
   <aside>
+    <Credit />
     <div class="card">
       <h2>Where the minutes come from</h2>
       {#if used.fromLog}

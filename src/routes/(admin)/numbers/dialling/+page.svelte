@@ -1,4 +1,5 @@
 <script lang="ts">
+  import CallsAbroad from '$ui/numbers/CallsAbroad.svelte';
   import DialBox from '$ui/numbers/DialBox.svelte';
   import DialHabits from '$ui/numbers/DialHabits.svelte';
   import ExtensionMap from '$ui/numbers/ExtensionMap.svelte';
@@ -16,6 +17,7 @@
   </section>
   <aside>
     <DialHabits />
+    <CallsAbroad />
     <Renumber />
   </aside>
 </div>
