@@ -2,6 +2,7 @@
 import {
   CALLER,
   hears,
+  listed,
   mayPickUp,
   outsideNumber,
   partyOf,
@@ -294,7 +295,8 @@ export function actsOn(
 /** A call that rings at a colleague and may be taken, or that waits in a slot. */
 export interface Near {
   id: string;
-  is: 'rings' | 'waits';
+  /** It rings at a colleague, waits in a slot, or is talked in on another phone of one's own. */
+  is: 'rings' | 'waits' | 'mine';
   /** Who calls. */
   name: string;
   /** Who is rung, or the slot. */
@@ -302,7 +304,10 @@ export interface Near {
   slot: string | null;
 }
 
-/** Calls a phone may take that are not for it: those that ring at whom its person shares a group with, and those parked. */
+/**
+ * Calls a phone may take that are not for it: those that ring at whom its person shares a group with, those parked, and
+ * those its person talks in on another phone.
+ */
 export function callsNear(calls: readonly Told[], phoneId: string, system: System): Near[] {
   const personId = system.phones[phoneId]?.personId ?? null;
   const world = () => worldOf(system);
@@ -312,6 +317,12 @@ export function callsNear(calls: readonly Told[], phoneId: string, system: Syste
       return [
         { id: call.request.id, is: 'waits', name, where: `on ${call.parked.slot}`, slot: call.parked.slot },
       ];
+    const mine = call.ends.find((e) => personId !== null && e.personId === personId);
+    if (call.phase === 'talking' && mine && !call.ends.some((e) => e.phone === phoneId)) {
+      const others = othersOf(call, mine.phone, system).map((o) => o.name);
+      const where = `on your ${(system.phones[mine.phone]?.name ?? 'other phone').toLowerCase()}`;
+      return [{ id: call.request.id, is: 'mine', name: listed(others), where, slot: null }];
+    }
     if (call.phase !== 'ringing' || call.legs.some((l) => l.phone === phoneId && l.state !== 'over'))
       return [];
     if (!mayPickUp({ world }, call as CallState, personId)) return [];

@@ -185,10 +185,14 @@
   }
   .guard {
     display: grid;
-    grid-template-columns: repeat(3, 1fr);
+    grid-template-columns: repeat(3, minmax(0, 1fr));
     gap: 8px;
     align-items: end;
     margin: 10px 0;
+  }
+  .guard :global(.bx--number),
+  .guard :global(.bx--number input) {
+    min-width: 0;
   }
   .problem {
     color: var(--alarm);

@@ -331,6 +331,7 @@
                   },
                   undefined,
                 )}
+              ontake={(callId) => void desk.act({ kind: 'take over', callId, phone: phoneId })}
               onpickup={(callId) => void desk.act({ kind: 'pick up', callId, phone: phoneId })}
             />
           </div>

@@ -1,24 +1,34 @@
 <script lang="ts">
   import type { Near } from '$core/phone';
 
-  /** Calls that ring at colleagues of one's groups, and those that wait in slots. */
+  /** Calls that ring at colleagues of one's groups, those that wait in slots, and one's own on another phone. */
   let {
     near,
     onpickup,
     onfetch,
-  }: { near: readonly Near[]; onpickup: (callId: string) => void; onfetch: (slot: string) => void } =
-    $props();
+    ontake,
+  }: {
+    near: readonly Near[];
+    onpickup: (callId: string) => void;
+    onfetch: (slot: string) => void;
+    ontake: (callId: string) => void;
+  } = $props();
+  const IS = { rings: 'rings', waits: 'waits', mine: 'talks with you' };
+  const VERB = { rings: 'Pick up', waits: 'Fetch', mine: 'Take it here' };
 </script>
 
 {#each near as call (call.id)}
   <p class="near" data-testid="near">
     <span
       ><b>{call.name}</b>
-      {call.is === 'rings' ? 'rings' : 'waits'}
+      {IS[call.is]}
       {call.where}</span
     >
-    <button type="button" onclick={() => (call.slot ? onfetch(call.slot) : onpickup(call.id))}
-      >{call.slot ? 'Fetch' : 'Pick up'}</button
+    <button
+      type="button"
+      onclick={() =>
+        call.slot ? onfetch(call.slot) : call.is === 'mine' ? ontake(call.id) : onpickup(call.id)}
+      >{VERB[call.is]}</button
     >
   </p>
 {/each}
