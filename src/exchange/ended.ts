@@ -8,6 +8,7 @@ import { emergencyWords, messageWords } from '../standins/mail/letters';
 import {
   noDealings,
   within,
+  type Beside,
   type Change,
   type Db,
   type MailRecord,
@@ -21,8 +22,7 @@ export async function keepEnded(
   businessId: string,
   system: System,
   call: CallState,
-  said: Said,
-  standing: Standing,
+  { said, beside, standing }: { said: Said; beside: Beside; standing: Standing },
 ): Promise<Change['what'][]> {
   const { request, trace } = call;
   const ended = outcomeOf(trace);
@@ -45,6 +45,7 @@ export async function keepEnded(
         request,
         trace,
         words: sentence(trace, system, 'past'),
+        ...beside,
       }),
     );
     if (message) within(tx.objectStore('messages').put(message));

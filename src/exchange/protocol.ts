@@ -23,6 +23,7 @@ export type ToSwitch =
 /** A call as windows see it. */
 export type LiveCall = Told & {
   /** The one person it is for while it rings, or null. */ calledPerson: string | null;
+  /** What was written to it. */ note?: string | undefined;
 } & Pick<CallState, 'mailboxId'>;
 
 export type FromSwitch =

@@ -27,6 +27,7 @@ import {
   storeSettings,
   storeStanding,
   within,
+  type Beside,
   type Change,
   type Changes,
   type Db,
@@ -68,7 +69,7 @@ const actOf = ({ does }: Reaction, callId: string, phone: string): Parameters<Ca
     : { kind: 'outside', callId, phone, is: does };
 
 /** The calls of an engine as windows see them. */
-const liveCalls = (engine: CallEngine): LiveCall[] =>
+const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCall[] =>
   [...engine.calls.values()].map((c): LiveCall => {
     const {
       request,
@@ -87,6 +88,7 @@ const liveCalls = (engine: CallEngine): LiveCall[] =>
     } = c;
     return {
       calledPerson: calledPerson(engine, c),
+      note: beside.get(c.request.id)?.note,
       request,
       from,
       phase,
@@ -109,6 +111,8 @@ interface Line {
   held: Map<string, Held[]>;
   standing: Standing;
   said: Map<string, Said>;
+  /** What is written to calls that go on. */
+  beside: Map<string, Beside>;
   /** How many events of a call have been looked at for letters to send. */
   notified: Map<string, number>;
   /** Why what it has come to is not stored, in words; null is that it is. */
@@ -145,9 +149,11 @@ export class Switch {
         const line = await this.line(businessId);
         if (!line) return undefined;
         const { engine, standing } = line;
-        return { system: engine.document, standing, calls: liveCalls(engine), memory: engine.memory };
+        return { system: engine.document, standing, calls: liveCalls(line), memory: engine.memory };
       },
       act: (businessId, action) => this.turn(() => this.act(businessId, action)),
+      writeBeside: (businessId, callId, change) =>
+        this.turn(() => this.writeBeside(businessId, callId, change)),
       effect,
     });
   }
@@ -179,7 +185,7 @@ export class Switch {
     this.inTurn(() => this.settle());
   }
 
-  private async takeUp({ businessId, snapshot, said, notified }: ExchangeRecord): Promise<void> {
+  private async takeUp({ businessId, snapshot, said, beside, notified }: ExchangeRecord): Promise<void> {
     if (snapshot.calls.every((c) => c.phase === 'over')) return;
     const standing = await this.standingOf(businessId);
     const line = await this.begin(
@@ -188,6 +194,7 @@ export class Switch {
       standing ?? emptyStanding(),
     );
     line.said = new Map(said ?? []);
+    line.beside = new Map(beside ?? []);
     line.notified = new Map(notified ?? snapshot.calls.map((c) => [c.request.id, c.trace.length]));
   }
 
@@ -262,11 +269,42 @@ export class Switch {
 
   private async begin(businessId: string, engine: CallEngine, standing: Standing): Promise<Line> {
     const held = await heldMessages(this.db, businessId);
-    const line: Line = { engine, standing, held, said: new Map(), notified: new Map(), trouble: null };
+    const line: Line = {
+      engine,
+      standing,
+      held,
+      said: new Map(),
+      beside: new Map(),
+      notified: new Map(),
+      trouble: null,
+    };
     engine.rates = RATES;
     engine.held = (mailboxId) => line.held.get(mailboxId) ?? [];
     this.lines.set(businessId, line);
     return line;
+  }
+
+  /** Kept with the call while it goes on, and in its record once it is over. */
+  private async writeBeside(
+    businessId: string,
+    callId: string,
+    change: (known: Beside) => Beside,
+  ): Promise<void> {
+    const line = await this.line(businessId);
+    if (line?.engine.calls.has(callId)) {
+      line.beside.set(callId, change(line.beside.get(callId) ?? {}));
+      return this.settle(businessId);
+    }
+    await this.db.write('call', async (open) => {
+      const tx = open('calls');
+      const record = await tx.objectStore('calls').get(callId);
+      if (record?.businessId === businessId) {
+        const { note: _, quality: __, ...rest } = record;
+        within(tx.objectStore('calls').put({ ...rest, ...change(record) }));
+      }
+      await tx.done;
+    });
+    this.changes.tell({ businessId, what: 'calls' });
   }
 
   private async refresh(businessId: string, what: Change['what']): Promise<void> {
@@ -333,8 +371,10 @@ export class Switch {
     }
     await this.db.write('call', async (open) => {
       const tx = open('exchange');
-      const [said, notified] = [[...line.said], [...line.notified]];
-      within(tx.objectStore('exchange').put({ businessId, snapshot: engine.snapshot(), said, notified }));
+      const [said, beside, notified] = [[...line.said], [...line.beside], [...line.notified]];
+      within(
+        tx.objectStore('exchange').put({ businessId, snapshot: engine.snapshot(), said, beside, notified }),
+      );
       await tx.done;
     });
   }
@@ -407,9 +447,14 @@ export class Switch {
     const { id } = call.request;
     const said = line.said.get(id) ?? { text: '', sound: null };
     const { system } = line.engine.world(call);
-    const kept = await keepEnded(this.db, businessId, system, call, said, line.standing);
+    const kept = await keepEnded(this.db, businessId, system, call, {
+      said,
+      beside: line.beside.get(id) ?? {},
+      standing: line.standing,
+    });
     await this.carryOut(businessId, line, call);
     line.said.delete(id);
+    line.beside.delete(id);
     line.notified.delete(id);
     for (const what of kept) this.changes.tell({ businessId, what });
     if (kept.includes('messages')) await this.refresh(businessId, 'messages');
@@ -530,7 +575,7 @@ export class Switch {
   }
 
   private publish(businessId: string, line: Line): void {
-    const calls = liveCalls(line.engine);
+    const calls = liveCalls(line);
     this.post({ kind: 'calls', businessId, calls });
     this.phones.callsNow(businessId, { calls, memory: line.engine.memory });
   }

@@ -121,6 +121,15 @@ export const SoundRecord = z.object({
   storedAt: z.number().optional(),
 });
 
+/** What is written to a call besides what happened. */
+export const Beside = z.object({
+  /** What those who talked wrote down. */
+  note: z.string().max(2000).optional(),
+  /** How it sounded where it was heard, by phone: the rating of the E-model (G.107), 0 to 100. */
+  quality: z.record(Id, z.number().min(0).max(100)).optional(),
+});
+export type Beside = z.infer<typeof Beside>;
+
 export const CallRecord = z.object({
   id: Id,
   businessId: Id,
@@ -130,6 +139,7 @@ export const CallRecord = z.object({
   words: z.string(),
   /** When somebody called back, or said that it is done. */
   answeredAt: z.number().optional(),
+  ...Beside.shape,
 });
 
 export const MessageRecord = z.object({
@@ -167,6 +177,8 @@ export const ExchangeRecord = z.object({
   snapshot: SnapshotRecord,
   /** By call. Absent in what was stored before it was kept. */
   said: z.array(z.tuple([Id, Said])).optional(),
+  /** What is written to calls that go on, by call. */
+  beside: z.array(z.tuple([Id, Beside])).optional(),
   /** How many events of a call have been looked at for letters to send, by call. */
   notified: z.array(z.tuple([Id, z.number().int().min(0)])).optional(),
 });

@@ -37,3 +37,4 @@ export { settingsOf } from './way/features';
 export { callBacks, type CallBack } from './words/callbacks';
 export { costOf, metered, rateOf, type Metered } from './base/meter';
 export { centsLeft, isStopped, whyNotOut } from './base/allowed';
+export { timesOf, type CallTimes } from './words/times';

@@ -224,6 +224,7 @@ export type ActName =
   | 'all together'
   | 'back to'
   | 'swap'
+  | 'note'
   | 'hang up';
 
 export interface PhoneAct {
@@ -247,6 +248,7 @@ export const ACT_KEYS: Record<ActName, string> = {
   'all together': '3',
   'back to': 'b',
   swap: 's',
+  note: 'n',
   'hang up': 'Escape',
 };
 
@@ -288,6 +290,7 @@ export function actsOn(
     act('add', 'Add…'),
     ...(two && slot ? [act('park', `Park on ${slot}`)] : []),
     ...(canMove ? [act('move', 'To another phone…')] : []),
+    act('note', 'Note…'),
     hangUp,
   ];
 }

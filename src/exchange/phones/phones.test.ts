@@ -191,6 +191,29 @@ it('messages are changed and taken back; the sound of one is sent when it is ask
   expect((await db.get('messages', message.id))!.note).toBeUndefined();
 });
 
+it('a note is kept with the call while it goes on and once it is over; how it sounded, too', async () => {
+  await noor.ask(call('noted', '205'));
+  await pass(3000);
+  await act({ kind: 'answer', callId: 'noted', phone: 'mei-desk' });
+  await noor.ask({ do: 'note', callId: 'noted', text: '  wants the <b>red</b> paint ' });
+  expect(noor.is.calls!.calls[0]!.note).toBe('wants the <b>red</b> paint');
+  await noor.ask({ do: 'quality', callId: 'noted', rating: 71 });
+  await noor.ask({ do: 'act', action: { kind: 'hang up', callId: 'noted', by: 'called', phone: NOOR } });
+  await pass(100);
+  await breathe();
+  expect(await db.get('calls', 'noted')).toMatchObject({
+    note: 'wants the <b>red</b> paint',
+    quality: { [NOOR]: 71 },
+  });
+  await noor.ask({ do: 'note', callId: 'noted', text: '' });
+  expect((await db.get('calls', 'noted'))!.note).toBeUndefined();
+  expect((await db.get('calls', 'noted'))!.quality).toEqual({ [NOOR]: 71 });
+  // Of a call of others nothing is written.
+  await place('+13605550171');
+  await pass(1000);
+  expect((await noor.ask({ do: 'note', callId: CALL, text: 'x' })).refused).toContain('not a call of yours');
+});
+
 it('goes on with the switch that takes over, without opening anew', async () => {
   for (const part of parts.slice(0, 2)) part.close();
   noor.received.length = 0;

@@ -41,6 +41,7 @@ import {
   signOut,
   storeSettings,
   Workspace,
+  type Beside,
   type CallRecord,
   type Change,
   type Changes,
@@ -78,9 +79,19 @@ export interface Office {
   line(businessId: string): Promise<LineNow | undefined>;
   /** To be asked outside of a turn. */
   act(businessId: string, action: Action): Promise<void>;
+  /** Writes something beside a call: kept with it while it goes on, and in its record once it is over. Outside of a turn. */
+  writeBeside(businessId: string, callId: string, change: (known: Beside) => Beside): Promise<void>;
   /** What a change of settings does to callers: worked out apart, for it takes long. */
   effect(system: System, before: Standing, after: Standing, moment: number): Promise<Differing>;
 }
+
+/** Whether a phone took part in a call that is over. */
+const isOwnRecord = ({ request, trace }: CallRecord, own: ReadonlySet<string>): boolean =>
+  (request.from.kind === 'phone' && own.has(request.from.phoneId)) ||
+  trace.some((e) => 'phone' in e && own.has(String(e.phone)));
+
+/** As long as a note may be. */
+const NOTE_LENGTH = 2000;
 
 interface Window extends Knock {
   passes: Passes<FromPhone, ToPhone>;
@@ -301,10 +312,7 @@ export class PhoneWindows {
     ]);
     const own = ownPhones(system, phoneId);
     const theirs = (c: CallRecord) =>
-      c.trace.some(
-        (e) => (e.kind === 'leg offered' && e.personId === me) || ('phone' in e && own.has(String(e.phone))),
-      ) ||
-      (c.request.from.kind === 'phone' && own.has(c.request.from.phoneId));
+      c.trace.some((e) => e.kind === 'leg offered' && e.personId === me) || isOwnRecord(c, own);
     this.tell(window, 'messages', {
       messages: messages
         .filter((m) => all || (me && ownsMailbox(system, m.mailboxId, me)))
@@ -347,7 +355,13 @@ export class PhoneWindows {
 
   private async whyNot(window: Window, request: PhoneRequest): Promise<string> {
     const { businessId, system, phoneId } = window;
-    const calls = request.do === 'act' ? ((await this.lineOf(businessId))?.calls ?? []) : [];
+    const aboutCall = request.do === 'act' || request.do === 'note' || request.do === 'quality';
+    const calls = aboutCall ? ((await this.lineOf(businessId))?.calls ?? []) : [];
+    const own = ownPhones(system, phoneId);
+    const over =
+      aboutCall && request.do !== 'act'
+        ? await readOne(this.db, 'calls', request.callId).catch(() => undefined)
+        : undefined;
     const mailboxes = new Map<string, string>();
     const ids = request.do === 'change messages' ? request.ids : request.do === 'sound' ? [request.id] : [];
     for (const id of ids) {
@@ -358,6 +372,9 @@ export class PhoneWindows {
       system,
       phoneId,
       mailboxOf: (id) => mailboxes.get(id),
+      isOwnCall: (id) =>
+        (over !== undefined && over.businessId === businessId && isOwnRecord(over, own)) ||
+        calls.some((c) => c.request.id === id && c.ends.some((e) => own.has(e.phone))),
       phoneCalling: (id) => {
         const from = calls.find((c) => c.request.id === id)?.from;
         return from?.kind === 'phone' ? from.phoneId : undefined;
@@ -418,6 +435,18 @@ export class PhoneWindows {
         for (const old of [...window.backs.keys()].slice(0, -REMEMBERED)) window.backs.delete(old);
         return null;
       }
+      case 'note':
+        await this.office.writeBeside(businessId, request.callId, ({ note: _, ...known }) => {
+          const note = request.text.trim().slice(0, NOTE_LENGTH);
+          return note ? { ...known, note } : known;
+        });
+        return null;
+      case 'quality':
+        await this.office.writeBeside(businessId, request.callId, (known) => ({
+          ...known,
+          quality: { ...known.quality, [phoneId]: Math.min(100, Math.max(0, request.rating)) },
+        }));
+        return null;
       case 'take back': {
         const back = window.backs.get(request.of);
         window.backs.delete(request.of);

@@ -55,6 +55,8 @@ export interface Answers {
   'if called': Trace;
   effect: Differing;
   'change messages': null;
+  note: null;
+  quality: null;
   /** What stays because somebody else was faster, in words, or nothing. */
   'take back': string | null;
   text: Answer & { held?: boolean };

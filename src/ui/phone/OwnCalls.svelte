@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { whoCalls, ending, outcomeOf, whoseName } from '$core/calls';
+  import { soundsLike } from '$core/audio';
+  import { whoCalls, ending, outcomeOf, timesOf, whoseName } from '$core/calls';
   import type { Person, System } from '$core/system';
   import type { CallRecord } from '$workspace';
   import { durationText, momentText } from '../format';
@@ -21,9 +22,17 @@
     if (answered?.kind === 'answered' && ended) {
       const mine = answered.personId === person.id;
       const who = mine ? 'you talked' : `${whoseName(system, answered.phone)} talked`;
-      return { words: `${who} ${durationText(ended.t - answered.t)}`, missed: false };
+      const { held } = timesOf(trace);
+      const holding = held ? `, ${durationText(held * 1000)} of it on hold` : '';
+      return { words: `${who} ${durationText(ended.t - answered.t)}${holding}`, missed: false };
     }
     return { words: ended ? ending(ended.outcome, system) : '', missed: true };
+  }
+
+  /** How it sounded where it was heard worst. */
+  function sounded({ quality }: CallRecord): string {
+    const worst = Math.min(...Object.values(quality ?? {}));
+    return worst === Infinity ? '' : `; sound: ${soundsLike(worst)}`;
   }
 </script>
 
@@ -34,7 +43,8 @@
     <b
       >{whoCalls(system, call.request.from)}{#if missed}<em> missed</em>{/if}</b
     ><span>{momentText(call.at, here().zone)}</span>
-    <small>{words}</small>
+    <small>{words}{sounded(call)}</small>
+    {#if call.note}<small class="note">“{call.note}”</small>{/if}
   </div>
 {:else}<p class="soft">No calls yet.</p>{/each}
 
@@ -53,6 +63,9 @@
   }
   .call small {
     grid-column: 1 / 3;
+  }
+  .call .note {
+    color: var(--ink);
   }
   em {
     color: var(--alarm);

@@ -138,6 +138,17 @@
   const voice = new OwnVoice();
   onDestroy(() => voice.close());
   $effect(() => voice.update(phoneId, calls));
+  /** How the talk sounded last is kept with the call, once it is over or somebody else's. */
+  let rated: { callId: string; rating: number } | null = null;
+  $effect(() => {
+    const talk = ownCalls.find((c) => c.part === 'talks' && c.holds === null);
+    const { rating } = voice.now;
+    if (rated && rated.callId !== talk?.id) {
+      desk.quality(rated.callId, rated.rating);
+      rated = null;
+    }
+    if (talk && rating !== null) rated = { callId: talk.id, rating };
+  });
   $effect(() => {
     const { microphone, speaker } = own.value;
     const codecs = (phone?.codecs ?? []).map((c) => c.toUpperCase());

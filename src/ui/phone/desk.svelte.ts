@@ -121,6 +121,20 @@ export class PhoneDesk implements Here, Deeds {
       this.problem = error instanceof Error ? error.message : String(error);
     }
   }
+  /** Writes a note to a call, live or over; what does not come to be is said. */
+  async note(callId: string, text: string): Promise<void> {
+    try {
+      await this.client.ask({ do: 'note', callId, text });
+      this.problem = '';
+    } catch (error) {
+      this.problem = error instanceof Error ? error.message : String(error);
+    }
+  }
+  /** Says how a call sounded here; that nobody heard it is no trouble. */
+  quality(callId: string, rating: number): void {
+    void this.client.ask({ do: 'quality', callId, rating }).catch(() => {});
+  }
+
   /** @throws with why, in words */
   ask<R extends PhoneRequest>(request: R, id?: string): Promise<Answers[R['do']]> {
     return this.client.ask(plain(request), id);

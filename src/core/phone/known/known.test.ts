@@ -129,6 +129,7 @@ describe('what a phone may ask', () => {
       },
       phoneId,
       mailboxOf: (id) => (id === 'hers' ? 'rosa-box' : 'noor-box'),
+      isOwnCall: (id) => id === 'my call',
       phoneCalling: (id) => (id === 'her call' ? 'mei-desk' : NOOR),
     });
   const act = (action: Extract<PhoneRequest, { do: 'act' }>['action']) => ask({ do: 'act', action });
@@ -166,6 +167,9 @@ describe('what a phone may ask', () => {
     expect(ask({ do: 'sound', of: 'message', id: 'mine' })).toBe('');
     expect(ask({ do: 'sound', of: 'message', id: 'hers' })).not.toBe('');
     expect(ask({ do: 'change messages', ids: ['mine', 'hers'], to: { heard: true } })).not.toBe('');
+    expect(ask({ do: 'note', callId: 'my call', text: 'x' })).toBe('');
+    expect(ask({ do: 'note', callId: 'her call', text: 'x' })).not.toBe('');
+    expect(ask({ do: 'note', callId: 'her call', text: 'x' }, 'rosa-desk')).toBe('');
     expect(ask({ do: 'sign out' }, 'no-such-phone')).toBe('This phone has been removed.');
   });
 });

@@ -17,6 +17,10 @@ export type PhoneRequest =
   /** What their settings do to callers of the business: those to be tried, or null for what they have set against nothing. */
   | { do: 'effect'; values: OwnValues | null }
   | { do: 'change messages'; ids: string[]; to: MessageChange }
+  /** A note to a call, live or over; empty takes it away. */
+  | { do: 'note'; callId: string; text: string }
+  /** How a call sounded here: the rating of the E-model, 0 to 100. */
+  | { do: 'quality'; callId: string; rating: number }
   /** Takes back what a request of this phone did to messages. */
   | { do: 'take back'; of: string }
   | { do: 'text'; from: string; to: string; text: string }
@@ -34,12 +38,15 @@ export interface Asked {
   phoneId: string;
   /** The mailbox a message lies in. */
   mailboxOf(messageId: string): string | undefined;
+  /** Whether a call, live or over, is one of this phone's person. */
+  isOwnCall(callId: string): boolean;
   /** The phone that goes the way of a call, or nothing where that is nobody's of ours. */
   phoneCalling(callId: string): string | undefined;
 }
 
 /** Why a phone may not ask something, in words; empty where it may. */
-export function mayAsk(request: PhoneRequest, { system, phoneId, mailboxOf, phoneCalling }: Asked): string {
+export function mayAsk(request: PhoneRequest, asked: Asked): string {
+  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall } = asked;
   if (!system.phones[phoneId]) return 'This phone has been removed.';
   const own = ownPhones(system, phoneId);
   const me = system.phones[phoneId].personId;
@@ -66,6 +73,9 @@ export function mayAsk(request: PhoneRequest, { system, phoneId, mailboxOf, phon
         'That message is not in a mailbox of yours.',
       );
     }
+    case 'note':
+    case 'quality':
+      return onlyIf(all || isOwnCall(request.callId), 'That is not a call of yours.');
     case 'if called':
     case 'effect':
       return onlyIf(me !== null, 'This phone is nobody’s.');

@@ -17,6 +17,7 @@
     'all together': 'All three together',
     swap: 'Swap between two calls',
     'back to': 'Back to the first call',
+    note: 'Write a note',
     'hang up': 'Hang up',
   };
   const KEYS: Record<string, string> = { Escape: 'Esc', Enter: 'Enter' };

@@ -85,6 +85,16 @@
     typing = false;
   });
 
+  /** What is written to the call; null while nothing is being written. */
+  const note = $derived(desk.going.calls.find((c) => c.request.id === currentId)?.note ?? '');
+  let noting = $state<string | null>(null);
+  let noteField = $state<HTMLInputElement | null>(null);
+  $effect(() => noteField?.focus());
+  async function keepNote() {
+    if (currentId && noting !== null) await desk.note(currentId, noting);
+    noting = null;
+  }
+
   const on = (callId: string) => ({ callId, phone });
   function does(act: ActName) {
     const id = current?.id;
@@ -103,6 +113,9 @@
       case 'add':
       case 'move':
         asking = asking === act ? null : act;
+        return;
+      case 'note':
+        noting = noting === null ? note : null;
         return;
       case 'park':
         return void desk.act({ kind: 'park', ...on(id) });
@@ -218,6 +231,26 @@
     {#if refused}<p class="problem" role="alert" data-testid="refused">Not done: {refused}.</p>{/if}
     {#if ended}<p role="status">{ended}</p>{/if}
 
+    {#if noting !== null}
+      <form
+        class="note"
+        onsubmit={(e) => {
+          e.preventDefault();
+          void keepNote();
+        }}
+      >
+        <TextInput
+          size="sm"
+          labelText="Note to this call"
+          maxlength={2000}
+          bind:value={noting}
+          bind:ref={noteField}
+        />
+        <button class="linkish" type="submit">Keep it</button>
+      </form>
+    {:else if note}
+      <p data-testid="note">“{note}”</p>
+    {/if}
     {#if words.length || typing}
       <div class="words" data-testid="words">
         {#each words as w, i (i)}<p class:own={w.from === phone}>{w.text}</p>{/each}
@@ -237,7 +270,7 @@
           />
         </form>
       </div>
-    {:else if current.part === 'talks'}
+    {:else if note}
       <button class="linkish small" type="button" onclick={() => (typing = true)}
         >Type instead of speaking</button
       >
