@@ -52,3 +52,19 @@ self.addEventListener('fetch', (event) => {
       .then((found) => found ?? fetch(request)),
   );
 });
+
+/** A call that is shown while its window is hidden is answered or declined: its window is told, and shown. */
+self.addEventListener('notificationclick', (event) => {
+  const { action, notification } = event;
+  const callId = (notification.data as { callId?: string } | null)?.callId;
+  notification.close();
+  if (!callId) return;
+  const choice = action === 'answer' || action === 'decline' ? action : 'look';
+  event.waitUntil(
+    self.clients.matchAll({ type: 'window', includeUncontrolled: true }).then(async (windows) => {
+      const phones = windows.filter((w) => new URL(w.url).pathname === '/phone');
+      for (const phone of phones) phone.postMessage({ kind: 'call', callId, choice });
+      if (choice !== 'decline') await phones[0]?.focus();
+    }),
+  );
+});

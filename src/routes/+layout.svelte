@@ -7,6 +7,8 @@
   import { newVersion } from '$ui/data/new-version.svelte';
   import { switchTrouble } from '$ui/data/switch-trouble.svelte';
   import { session } from '$ui/window/session.svelte';
+  import { takenHere } from '$ui/phone/links';
+  import { takeTelLinks } from '$ui/tel';
   import { startExchange } from '$ui/exchange';
 
   let { children }: { children: Snippet } = $props();
@@ -21,7 +23,11 @@
       timer = setTimeout(tick, 1000 / session.speed);
     };
     tick();
-    return () => clearTimeout(timer);
+    const stop = takeTelLinks(takenHere);
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
   });
 </script>
 

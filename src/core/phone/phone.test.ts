@@ -126,6 +126,7 @@ describe('what can be done', () => {
       'add',
       'park',
       'move',
+      'note',
       'hang up',
     ]);
     expect(new Set(found.map((a) => a.key)).size).toBe(found.length);
@@ -147,6 +148,7 @@ describe('what can be done', () => {
       'keypad',
       'add',
       'move',
+      'note',
       'hang up',
     ]);
   });

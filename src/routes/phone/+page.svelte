@@ -3,6 +3,7 @@
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { readLink } from '$standins/mail/invitation';
+  import { takeLinks } from '$ui/phone/links';
   import { PhoneDesk } from '$ui/phone/desk.svelte';
   import Pairing from '$ui/phone/Pairing.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
@@ -12,15 +13,22 @@
   const phoneId = $derived(page.url.searchParams.get('as'));
   const businessId = $derived(page.url.searchParams.get('business'));
   let desk = $state.raw<PhoneDesk | null>(null);
+  /** The number a link asks to call; asked again it counts up. */
+  let given = $state.raw({ to: untrack(() => page.url.searchParams.get('call') ?? ''), n: 0 });
   $effect(() => {
     const opened = phoneId && businessId ? new PhoneDesk(businessId, phoneId, session.say) : null;
     desk = opened;
     untrack(() => (session.phone = opened));
+    const stop = phoneId ? takeLinks(phoneId, called) : () => {};
     return () => {
+      stop();
       opened?.close();
       desk = session.phone = null;
     };
   });
+  function called(to: string) {
+    given = { to, n: given.n + 1 };
+  }
   onDestroy(() => (session.phone = null));
 </script>
 
@@ -30,7 +38,7 @@
   {#if desk?.none}
     <Trouble trouble={{ why: 'missing', message: desk.none, raw: null }} />
   {:else if desk}
-    {#if desk.isOpen}{#key desk}<StaffPhone {desk} />{/key}{:else}
+    {#if desk.isOpen}{#key desk}<StaffPhone {desk} {given} />{/key}{:else}
       <p class="pad soft" role="status">Asking the exchange…</p>{/if}
   {:else if !phoneId}
     <Pairing

@@ -5,6 +5,7 @@
   import { here } from '../window/session.svelte';
   import { contactOf, isBlockedNumber } from '$core/system';
   import type { MessageKnown } from '$exchange';
+  import { telLink } from '../tel';
   import type { Send } from '../reach/settings.svelte';
   import AnswerBack from './AnswerBack.svelte';
   import { markAnswered } from './answering';
@@ -49,7 +50,11 @@
         }}
       />
     {/if}
-    <b>{message.from}</b>
+    <b
+      >{#if message.fromNumber}<a href={telLink(message.fromNumber)} title="Call {message.from}"
+          >{message.from}</a
+        >{:else}{message.from}{/if}</b
+    >
     {#if !message.heard}<span class="mark">new</span>{/if}
     {#if message.answeredAt}<span class="small soft"
         >answered {momentText(message.answeredAt, here().zone)}</span

@@ -9,6 +9,7 @@
   import Dot from '../Dot.svelte';
   import { Line } from '../phone/line.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import Numbers from '../Numbers.svelte';
   import PersonCards from './PersonCards.svelte';
   import { presenceInWords, presenceOf, type Presence } from '$core/phone';
   import { lamp } from './lamp';
@@ -152,8 +153,8 @@
                 ><b>{e.name}</b>{#if e.kind !== 'person'}<span class="soft">&nbsp;{e.kind}</span>{/if}</td
               >
               <td>{e.extension || '–'}</td>
-              <td>{e.direct.map((n) => theBusiness().number(n)).join(', ')}</td>
-              <td>{e.mobile.map((n) => theBusiness().number(n)).join(', ')}</td>
+              <td><Numbers numbers={e.direct} /></td>
+              <td><Numbers numbers={e.mobile} /></td>
               <td class="soft"
                 >{[order === 'name' && e.kind !== 'group' ? siteName(e) : '', e.groups.join(', ')]
                   .filter(Boolean)

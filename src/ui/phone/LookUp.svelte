@@ -2,7 +2,7 @@
   import { Modal, Search } from 'carbon-components-svelte';
   import { directory } from '$core/people';
   import type { System } from '$core/system';
-  import { here } from '../window/session.svelte';
+  import Numbers from '../Numbers.svelte';
 
   /** The directory as the person of this phone may see it. */
   let { personId, system, close }: { personId: string | null; system: System; close: () => void } = $props();
@@ -20,7 +20,7 @@
     {#each entries.slice(0, 60) as e (e.kind + e.id)}
       <li>
         <b>{e.name}</b> <span class="ext">{e.extension}</span>
-        <small>{[...e.direct, ...e.mobile].map((n) => here().number(n, system)).join(' · ')}</small>
+        <small><Numbers numbers={[...e.direct, ...e.mobile]} by=" · " /></small>
       </li>
     {:else}<li class="soft">Nobody is called so.</li>{/each}
   </ul>

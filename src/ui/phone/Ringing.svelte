@@ -5,6 +5,7 @@
   import { allSteps, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
   import { here } from '../window/session.svelte';
+  import { showCall } from './notify';
   import { allowSound, playCadence, soundAllowed } from './tones';
 
   interface Props {
@@ -14,8 +15,10 @@
     onanswer: () => void;
     ondecline: () => void;
     onmailbox: () => void;
+    /** Another phone of its person that rings aloud in place of this window, and how to answer on it. */
+    elsewhere?: { name: string; answer: (() => void) | null } | null;
   }
-  let { call, phoneId, system, onanswer, ondecline, onmailbox }: Props = $props();
+  let { call, phoneId, system, onanswer, ondecline, onmailbox, elsewhere = null }: Props = $props();
 
   /** It was asked for by somebody at their screen: lifting it calls whom they chose. */
   const ringsFirst = $derived(
@@ -62,17 +65,20 @@
   let close = () => {};
 
   onMount(() => {
-    stop = playCadence(profileOf(system.business.country).ringback);
-    silent = !soundAllowed();
-    // Another window hides this one: the browser shows that somebody calls.
-    if (document.hidden && 'Notification' in window && Notification.permission === 'granted') {
-      const note = new Notification(shows === 'number called' ? `A call for ${via}` : `${caller} calls`, {
-        body: shows === 'caller' ? '' : via,
-        tag: call.request.id,
-      });
-      note.onclick = () => window.focus();
-      close = () => note.close();
+    if (!elsewhere) {
+      stop = playCadence(profileOf(system.business.country).ringback);
+      silent = !soundAllowed();
     }
+    // Another window hides this one: the browser shows that somebody calls, with answer and decline where it can.
+    if (document.hidden)
+      close = showCall(
+        {
+          callId: call.request.id,
+          title: shows === 'number called' ? `A call for ${via}` : `${caller} calls`,
+          body: shows === 'caller' ? '' : via,
+        },
+        { answer: onanswer, decline: ondecline },
+      );
   });
   onDestroy(() => {
     stop();
@@ -105,6 +111,14 @@
   {/if}
   <div class="count" aria-hidden="true"><i style:width="{(left / whole) * 100}%"></i></div>
   <p class="soft small">goes on without you in {Math.ceil(left / 1000)} s</p>
+  {#if elsewhere}
+    <p class="soft small" data-testid="silent-here">
+      It rings at your {elsewhere.name}; this window stays silent.
+      {#if elsewhere.answer}<button class="linkish" type="button" onclick={elsewhere.answer}
+          >Answer on your {elsewhere.name}</button
+        >{/if}
+    </p>
+  {/if}
   {#if silent}
     <button
       class="linkish"

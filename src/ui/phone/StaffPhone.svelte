@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount, untrack } from 'svelte';
-  import { isOn, withOwn, type Setting } from '$core/system';
+  import { isLinked, isOn, withOwn, type Setting } from '$core/system';
   import { phoneLock } from '$exchange';
   import Notices from '../frame/Notices.svelte';
   import MessageCard from '../messages/MessageCard.svelte';
@@ -12,7 +12,7 @@
   import { callsOf, colleagueCalled, hurdles, ownsMailbox, type Callee } from '$core/phone';
   import CallerSound from './CallerSound.svelte';
   import { heardInWords } from './heard';
-  import { playCadence, VOICEMAIL_TONE } from './tones';
+  import { playCadence, ringOn, VOICEMAIL_TONE } from './tones';
   import { OwnVoice } from './voice.svelte';
   import { freshId } from '../ids';
   import { hold } from './line.svelte';
@@ -20,6 +20,7 @@
   import Knock from './talk/Knock.svelte';
   import Known from './talk/Known.svelte';
   import Near from './talk/Near.svelte';
+  import OutOf from './talk/OutOf.svelte';
   import People from './talk/People.svelte';
   import PhoneKeys from './talk/PhoneKeys.svelte';
   import Talk from './talk/Talk.svelte';
@@ -28,14 +29,21 @@
   import OwnState from './OwnState.svelte';
   import Serving from './Serving.svelte';
   import { Outbox } from './outbox.svelte';
-  import { OwnPhoneMemory } from './own-phone.svelte';
+  import { OwnPhoneMemory, rememberPhone } from './own-phone.svelte';
 
   import Ringing from './Ringing.svelte';
   import SetUp from './SetUp.svelte';
   import { SoundCheck } from './sound.svelte';
   import WindowPlace from './WindowPlace.svelte';
 
-  let { desk }: { desk: PhoneDesk } = $props();
+  let {
+    desk,
+    given = { to: '', n: 0 },
+  }: {
+    desk: PhoneDesk;
+    /** A number that a link asks to call; asked again it counts up. */
+    given?: { to: string; n: number };
+  } = $props();
   const phoneId = untrack(() => desk.phoneId);
   const businessId = untrack(() => desk.id);
   let here = $state(false);
@@ -43,6 +51,9 @@
   onMount(() => (release = hold(phoneLock(businessId, phoneId), () => (here = true))));
   onDestroy(() => release());
 
+  const own = untrack(() => new OwnPhoneMemory(phoneId));
+  onMount(() => rememberPhone({ businessId, phoneId }));
+  $effect(() => ringOn(own.value.ring));
   const system = $derived(withOwn(desk.system, desk.standing.own));
   /** What its person and those they call are found by. */
   const where = $derived(
@@ -67,6 +78,14 @@
         c.legs.some((l) => l.phone === phoneId && (l.state === 'sounding' || l.state === 'confirming')),
     ),
   );
+  /** The icon of the page says it, where it is installed. */
+  $effect(() => {
+    const badge = navigator as Navigator & {
+      setAppBadge?: (n?: number) => Promise<void>;
+      clearAppBadge?: () => Promise<void>;
+    };
+    void (ringing ? badge.setAppBadge?.(1) : badge.clearAppBadge?.())?.catch(() => {});
+  });
   /** The calls of this phone: it talks in some, calls in some, is rung for some. */
   const ownCalls = $derived(callsOf(calls, phoneId, system));
   const busy = $derived(ownCalls.some((c) => c.part !== 'is rung'));
@@ -154,15 +173,36 @@
     const codecs = (phone?.codecs ?? []).map((c) => c.toUpperCase());
     untrack(() => voice.use({ microphone, speaker, codecs }));
   });
-  function call({ to }: Callee, shows: string | undefined) {
+  /** Whom to call, where it is asked what from. */
+  let asked = $state.raw<{ callee: Callee; shows: string | undefined } | null>(null);
+  const { outOf } = $derived(own.value);
+  const elsewhere = $derived(
+    typeof outOf === 'object' && system.phones[outOf.phoneId]?.personId === person?.id
+      ? system.phones[outOf.phoneId]
+      : undefined,
+  );
+  function call(callee: Callee, shows: string | undefined) {
+    // A call for help goes out at once, and from here.
+    if (callee.key !== 'emergency' && outOf === 'ask') asked = { callee, shows };
+    else placeCall(callee, shows, callee.key === 'emergency' ? undefined : elsewhere?.id);
+  }
+  /** @param from another phone of theirs, which rings first */
+  function placeCall({ to, name }: Callee, shows: string | undefined, from?: string) {
+    asked = null;
+    if (from)
+      session.say({
+        kind: 'info',
+        title: `Your ${system.phones[from]?.name.toLowerCase()} rings: lifting it calls ${name}`,
+      });
     void desk.act({
       kind: 'place',
       request: {
         id: freshId('call'),
         at: desk.now,
-        from: { kind: 'phone', phoneId },
+        from: { kind: 'phone', phoneId: from ?? phoneId },
         to,
         behaviour: null,
+        ...(from ? { ringsFirst: true } : {}),
         ...(shows ? { shows } : {}),
       },
     });
@@ -175,7 +215,6 @@
     if (online && registration) void untrack(() => outbox.flush());
   });
 
-  const own = untrack(() => new OwnPhoneMemory(phoneId));
   const sound = new SoundCheck();
   onMount(() => void sound.look());
   let notifications = $state<NotificationPermission>(
@@ -277,6 +316,14 @@
           call={ringing}
           {phoneId}
           {system}
+          elsewhere={elsewhere
+            ? {
+                name: elsewhere.name.toLowerCase(),
+                answer: ringing.legs.some((l) => l.phone === elsewhere.id && l.state === 'sounding')
+                  ? () => void desk.act({ kind: 'answer', callId: ringing.request.id, phone: elsewhere.id })
+                  : null,
+              }
+            : null}
           onanswer={() => void act('answer')}
           ondecline={() => void act('decline')}
           onmailbox={() => void act('to mailbox')}
@@ -319,13 +366,30 @@
       {:else}
         <main>
           <div class="dial">
-            <CallField
-              where={where!}
-              presence={desk.going.presence}
-              what="call"
-              label="Call a name, extension or number"
-              onchoose={call}
-            />
+            {#key given.n}
+              <CallField
+                where={where!}
+                presence={desk.going.presence}
+                what="call"
+                label="Call a name, extension or number"
+                typed={given.to.replace(/^tel:/i, '').replace(/;.*$/, '')}
+                takes={given.to !== ''}
+                onchoose={call}
+              />
+            {/key}
+            {#if asked}
+              {@const { callee, shows } = asked}
+              <div class="asked" role="group" aria-label="Call {callee.name} from">
+                <p>Call {callee.name} from</p>
+                <button type="button" onclick={() => placeCall(callee, shows)}>This window</button>
+                {#each Object.values(system.phones).filter((p) => p.personId === person.id && p.id !== phoneId && !isLinked(p)) as p (p.id)}
+                  <button type="button" onclick={() => placeCall(callee, shows, p.id)}
+                    >My {p.name.toLowerCase()}</button
+                  >
+                {/each}
+                <button type="button" onclick={() => (asked = null)}>Leave it</button>
+              </div>
+            {/if}
             {#if ended}<p role="status" data-testid="call-ended">{ended}</p>{/if}
             <Wanted {desk} {system} {missed} />
             <Near
@@ -380,6 +444,7 @@
             <button class="linkish" type="button" onclick={() => (looking = true)}>Look somebody up</button>
             <button class="linkish" type="button" onclick={signOut}>Sign this phone out</button>
           </div>
+          <OutOf {own} {person} {system} {phoneId} />
           <WindowPlace {phoneId} {system} />
         </main>
       {/if}
@@ -427,6 +492,25 @@
     flex: 0 0 270px;
     padding: 16px 18px;
     box-sizing: border-box;
+  }
+  .asked {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px;
+    margin-bottom: 10px;
+  }
+  .asked p {
+    flex-basis: 100%;
+    margin: 0;
+  }
+  .asked button {
+    min-height: 44px;
+    padding: 0 14px;
+    border: 1px solid var(--rule);
+    background: var(--sheet);
+    color: var(--ink);
+    font: inherit;
+    cursor: pointer;
   }
   .reach {
     padding: 10px 18px;

@@ -2,14 +2,31 @@
 import type { Cadence } from '$core/numbering';
 
 let context: AudioContext | undefined;
+/** Where it rings; empty is where all sound goes. */
+let device = '';
+
+/** From now on tones come out of a device. Where the browser cannot, or it is gone, out of the usual one. */
+export function ringOn(deviceId: string): void {
+  device = deviceId;
+  if (context) void sinkTo(context);
+}
+async function sinkTo(audio: AudioContext & { setSinkId?: (id: string) => Promise<void> }): Promise<void> {
+  await audio.setSinkId?.(device).catch(() => {});
+}
+const sounding = (): AudioContext => {
+  if (!context) {
+    context = new AudioContext();
+    if (device) void sinkTo(context);
+  }
+  return context;
+};
 
 /** Whether the browser lets this window make sound; it asks for a click or key first. */
 export const soundAllowed = (): boolean => context?.state === 'running';
 
 /** Call from a click or key press: the browser then allows sound. */
 export async function allowSound(): Promise<void> {
-  context ??= new AudioContext();
-  await context.resume();
+  await sounding().resume();
 }
 
 /**
@@ -18,8 +35,7 @@ export async function allowSound(): Promise<void> {
  * @returns how to stop it
  */
 export function playCadence({ hertz, onOff }: Cadence, loudness = 0.12): () => void {
-  context ??= new AudioContext();
-  const audio = context;
+  const audio = sounding();
   const gain = audio.createGain();
   gain.gain.value = 0;
   gain.connect(audio.destination);

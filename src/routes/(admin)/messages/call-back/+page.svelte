@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Numbers from '$ui/Numbers.svelte';
   import { callBacks } from '$core/calls';
   import { contactOf, isBlockedNumber } from '$core/system';
   import AnswerBack from '$ui/messages/AnswerBack.svelte';
@@ -30,7 +31,7 @@
       {@const contact = contactsOf(w.number)}
       <li class="card">
         <div class="top">
-          <b>{theBusiness().number(w.number)}</b>
+          <b><Numbers numbers={[w.number]} /></b>
           {#if contact}<span>{contact.name}</span>{/if}
           {#if w.asked}<span class="asked">asked to be called back</span>{/if}
           <span class="soft"
