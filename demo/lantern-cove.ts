@@ -7,6 +7,7 @@ import {
   emptyStanding,
   emptySystem,
   newBusiness,
+  newMailbox,
   newNumber,
   newRegistration,
   newSite,
@@ -86,6 +87,12 @@ const NUMBERS = [
   number('+15095550118', 'Winter store', 'winter-store', 'store', 'Spokane'),
 ];
 
+/** Everybody has a mailbox of their own; Rosa's and Wren's are told apart above. */
+const ownMailbox = ({ id, name }: (typeof PEOPLE)[number]): Command[] => [
+  { do: 'mailbox.add', value: newMailbox({ id: `${id}-box`, name, ownerIds: [id] }) },
+  { do: 'person.set', id, change: { mailboxId: `${id}-box` } },
+];
+
 /** Every command the demonstration is made of, in order. */
 export const demoCommands = (): Command[] => [
   site('yard', 'The yard', 'Port Ansel', 'Lantern Cove Road', '12', '98300', '192.0.2.0/24', '2027-06-01'),
@@ -97,6 +104,7 @@ export const demoCommands = (): Command[] => [
   ...MAILBOXES,
   { do: 'person.set', id: 'rosa', change: { mailboxId: 'rosa-box' } },
   { do: 'person.set', id: 'wren', change: { mailboxId: 'store' } },
+  ...PEOPLE.filter((p) => p.role !== 'shared room' && !['rosa', 'wren'].includes(p.id)).flatMap(ownMailbox),
   { do: 'person.set', id: 'anselm', change: { email: '' } },
   // The shed's line is on Rosa's desk phone too, so that she can take its calls.
   {

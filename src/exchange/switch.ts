@@ -99,6 +99,7 @@ const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCal
       parked,
       passing,
       waiting,
+      recorded: c.recorded,
       mailboxId,
       numberId,
       trace,
@@ -299,8 +300,14 @@ export class Switch {
       const tx = open('calls');
       const record = await tx.objectStore('calls').get(callId);
       if (record?.businessId === businessId) {
-        const { note: _, quality: __, ...rest } = record;
-        within(tx.objectStore('calls').put({ ...rest, ...change(record) }));
+        const { note: _, quality: __, recordings: ___, ...rest } = record;
+        const { note, quality, recordings } = record;
+        const beside = change({
+          ...(note === undefined ? {} : { note }),
+          ...(quality === undefined ? {} : { quality }),
+          ...(recordings === undefined ? {} : { recordings }),
+        });
+        within(tx.objectStore('calls').put({ ...rest, ...beside }));
       }
       await tx.done;
     });

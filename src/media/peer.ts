@@ -37,6 +37,12 @@ export class Peer {
     this.send({ kind: 'here' });
   }
 
+  /** What comes from the other side, once it does. */
+  get incoming(): MediaStreamTrack | undefined {
+    const { srcObject } = this.element;
+    return srcObject instanceof MediaStream ? srcObject.getAudioTracks()[0] : undefined;
+  }
+
   async hear(body: Body): Promise<void> {
     switch (body.kind) {
       case 'here':
@@ -153,7 +159,11 @@ export class Peer {
 
   /** Says what this side offers or answers, unless another connection has taken its place meanwhile. */
   private async describe(pc: RTCPeerConnection): Promise<void> {
-    await pc.setLocalDescription();
+    // It may have been closed before its turn came, or while it is described.
+    if (pc !== this.pc) return;
+    await pc.setLocalDescription().catch((error: unknown) => {
+      if (pc === this.pc) throw error;
+    });
     if (pc !== this.pc || !pc.localDescription) return;
     this.send({
       kind: 'description',

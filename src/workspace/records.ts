@@ -121,10 +121,31 @@ export const SoundRecord = z.object({
   storedAt: z.number().optional(),
 });
 
+const Hash = z.string().regex(/^[0-9a-f]{64}$/);
+/** A recording of a call, by the hashes of its channels. */
+export const CallSoundKept = z.object({
+  /** The phone it was made on. */
+  phone: Id,
+  at: z.number(),
+  seconds: z.number(),
+  ours: Hash,
+  theirs: Hash,
+  consent: z.enum(['one', 'all']),
+  /** Somebody's, by id, or a rule's where that is null. */
+  by: Id.nullable(),
+  /** It was longer than may be kept. */
+  cut: z.boolean().optional(),
+  /** When it goes by itself, epoch milliseconds; null is never. */
+  until: z.number().nullable(),
+});
+export type CallSoundKept = z.infer<typeof CallSoundKept>;
+
 /** What is written to a call besides what happened. */
 export const Beside = z.object({
   /** What those who talked wrote down. */
   note: z.string().max(2000).optional(),
+  /** Its sound where it was recorded, each part in two channels. */
+  recordings: z.array(CallSoundKept).max(50).optional(),
   /** How it sounded where it was heard, by phone: the rating of the E-model (G.107), 0 to 100. */
   quality: z.record(Id, z.number().min(0).max(100)).optional(),
 });

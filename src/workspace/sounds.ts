@@ -52,21 +52,32 @@ function toBase64(bytes: Uint8Array): string {
 }
 const fromBase64 = (text: string): Uint8Array => Uint8Array.from(atob(text), (c) => c.charCodeAt(0));
 
+/** What was recorded of calls: of a log of thousands only that. */
+const recordingsIn = async (calls: Promise<{ recordings?: unknown }[]>): Promise<unknown[]> =>
+  (await calls).flatMap((c) => c.recordings ?? []);
+
 /**
- * Clears away sounds that nothing names any more: not the draft, nor what can be undone, nor a version that is kept.
- * @param now real time, epoch milliseconds @returns how many
+ * Clears away sounds that nothing names any more: not the draft, nor what can be undone, a version that is kept, or a call.
+ * @param now real time, epoch milliseconds @param only these by their hashes, however new they are @returns how many
  */
-export const sweepSounds = (db: Db, businessId: string, now = Date.now()): Promise<number> =>
+export const sweepSounds = (
+  db: Db,
+  businessId: string,
+  now = Date.now(),
+  only?: ReadonlySet<string>,
+): Promise<number> =>
   db.write('upkeep', async (open) => {
-    const tx = open('sounds', 'drafts', 'heads', 'edits', 'versions');
+    const tx = open('sounds', 'drafts', 'heads', 'edits', 'versions', 'calls', 'exchange');
     const sounds = await tx.objectStore('sounds').index('business').getAll(businessId);
-    const old = sounds.filter((s) => now - (s.storedAt ?? 0) > NEW_MS);
+    const old = sounds.filter((s) => (only ? only.has(s.hash) : now - (s.storedAt ?? 0) > NEW_MS));
     if (!old.length) return 0;
     const named = JSON.stringify([
       await tx.objectStore('drafts').get(businessId),
       await tx.objectStore('heads').get(businessId),
       await tx.objectStore('edits').index('business').getAll(businessId),
       await tx.objectStore('versions').index('business').getAll(businessId),
+      await recordingsIn(tx.objectStore('calls').index('business').getAll(businessId)),
+      await tx.objectStore('exchange').get(businessId),
     ]);
     const gone = old.filter(({ hash }) => !named.includes(hash));
     for (const { hash } of gone) within(tx.objectStore('sounds').delete([businessId, hash]));

@@ -24,6 +24,7 @@ import {
   DealingsRecord,
   ExchangeRecord,
   StandingRecord,
+  type CallSoundKept,
   type Invitation,
   type MailRecord,
   type VersionRecord,
@@ -377,12 +378,28 @@ export class Workspace {
         : `${left} of ${were.size} were changed in another window meanwhile, and stay as they are.`;
     };
   }
+  /** Recordings of calls whose time is over go for good. */
+  private async dropOldRecordings(): Promise<void> {
+    const now = this.now();
+    const isOver = (r: CallSoundKept) => r.until !== null && r.until <= now;
+    const over = this.picture.calls.filter((c) => c.recordings?.some(isOver));
+    for (const { id, recordings = [] } of over) {
+      await changeRecords(this.db, 'calls', [id], { recordings: recordings.filter((r) => !isOver(r)) });
+      const gone = recordings.filter(isOver).flatMap((r) => [r.ours, r.theirs]);
+      await sweepSounds(this.db, this.id, Date.now(), new Set(gone));
+    }
+    if (!over.length) return;
+    await this.reload('calls');
+    this.tell('calls');
+  }
+
   /** Messages whose time is over go, and sounds that nothing names: older than their mailbox keeps them, or long in the bin. @returns how many */
   async sweep(): Promise<number> {
     if (!this.swept) {
       this.swept = true;
       await sweepSounds(this.db, this.id);
     }
+    await this.dropOldRecordings();
     const { inForce, messages } = this.picture;
     const keepDays = new Map(
       Object.values(inForce.system.mailboxes).flatMap((m) =>

@@ -5,4 +5,4 @@ export { holdMusic } from './music';
 export { KeyReceiver, keysIn, tone, tonesOf } from './tones';
 export { hasUnspoken, speakable, voiceOf } from './speech';
 export { CODEC, opinion, rating, soundsLike, type Connection } from './emodel';
-export { writeWav } from './wav';
+export { writeStereo, writeWav } from './wav';

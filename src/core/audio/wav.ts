@@ -9,3 +9,16 @@ export function writeWav(pcm: Int16Array, form: 'pcm' | 'ulaw' = 'pcm'): Uint8Ar
   if (form === 'ulaw') file.toMuLaw();
   return file.toBuffer();
 }
+
+/** A WAV file of two channels of telephone samples, as long as the longer. */
+export function writeStereo(left: Int16Array, right: Int16Array): Uint8Array {
+  const length = Math.max(left.length, right.length);
+  const whole = (pcm: Int16Array): Int16Array => {
+    const all = new Int16Array(length);
+    all.set(pcm);
+    return all;
+  };
+  const file = new WaveFile();
+  file.fromScratch(2, RATE, '16', [whole(left), whole(right)]);
+  return file.toBuffer();
+}

@@ -38,3 +38,6 @@ export { callBacks, type CallBack } from './words/callbacks';
 export { costOf, metered, rateOf, type Metered } from './base/meter';
 export { centsLeft, isStopped, whyNotOut } from './base/allowed';
 export { timesOf, type CallTimes } from './words/times';
+export { asTarget } from './way/extensions';
+export { recordedIn } from './words/recorded';
+export { consentOf } from './talks/recording';

@@ -34,3 +34,4 @@ export {
 } from './dialplan';
 export { addressForm, addressLine, addressProblems } from './places';
 export { classOf, countryName, type NumberClass } from './classes';
+export { consentAt, CONSENT_TABLE, placeOf, type Consent } from './consent';

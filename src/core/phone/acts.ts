@@ -32,6 +32,7 @@ export type Told = Pick<
   | 'passing'
   | 'parked'
   | 'waiting'
+  | 'recorded'
   | 'numberId'
   | 'trace'
 >;
@@ -68,6 +69,8 @@ export interface PhoneCall {
   passedBy: string | null;
   /** What happens by itself, in words; empty where nothing does. */
   ahead: string;
+  /** It is recorded, or about to be: by this phone, another, or a rule. */
+  recorded: { is: 'announced' | 'on' | 'paused'; by: 'me' | 'rule' | 'other'; since: number } | null;
   /** What this phone did last that was not possible: why, and when, epoch milliseconds. */
   refused: { why: NotDone; at: number } | null;
 }
@@ -179,6 +182,13 @@ export function callsOf(calls: readonly Told[], phoneId: string, system: System)
               : null
             : null,
         ahead: aheadOf(call, phoneId, system),
+        recorded: call.recorded
+          ? {
+              is: call.recorded.is,
+              since: call.recorded.since,
+              by: call.recorded.by === null ? 'rule' : call.recorded.by === phoneId ? 'me' : 'other',
+            }
+          : null,
         refused: refusedTo(call, phoneId),
       },
     ];
@@ -225,6 +235,9 @@ export type ActName =
   | 'back to'
   | 'swap'
   | 'note'
+  | 'record'
+  | 'stop recording'
+  | 'pause recording'
   | 'hang up';
 
 export interface PhoneAct {
@@ -249,6 +262,9 @@ export const ACT_KEYS: Record<ActName, string> = {
   'back to': 'b',
   swap: 's',
   note: 'n',
+  record: 'r',
+  'stop recording': 'r',
+  'pause recording': 'g',
   'hang up': 'Escape',
 };
 
@@ -259,7 +275,12 @@ export const ACT_KEYS: Record<ActName, string> = {
 export function actsOn(
   call: PhoneCall,
   second: PhoneCall | undefined,
-  { system, taken, canMove }: { system: System; taken: readonly string[]; canMove: boolean },
+  {
+    system,
+    taken,
+    canMove,
+    mayRecord = false,
+  }: { system: System; taken: readonly string[]; canMove: boolean; mayRecord?: boolean },
 ): PhoneAct[] {
   const act = (name: ActName, words: string): PhoneAct => ({ act: name, words, key: ACT_KEYS[name] });
   const hangUp = act('hang up', 'Hang up');
@@ -291,8 +312,25 @@ export function actsOn(
     ...(two && slot ? [act('park', `Park on ${slot}`)] : []),
     ...(canMove ? [act('move', 'To another phone…')] : []),
     act('note', 'Note…'),
+    ...recordingActs(call, mayRecord).map(([name, words]) => act(name, words)),
     hangUp,
   ];
+}
+
+/** What can be done about recording; what is by rule nobody ends. */
+function recordingActs({ recorded }: PhoneCall, mayRecord: boolean): [ActName, string][] {
+  if (!recorded) return mayRecord ? [['record', 'Record']] : [];
+  const gap: [ActName, string] = ['pause recording', recorded.is === 'paused' ? 'Record on' : 'Gap'];
+  return [
+    ...(recorded.is === 'announced' ? [] : [gap]),
+    ...(recorded.by === 'rule' ? [] : [['stop recording', 'Stop recording'] as [ActName, string]]),
+  ];
+}
+
+/** Whether somebody may have calls recorded. */
+export function mayRecord({ business }: System, personId: string | null): boolean {
+  const who = business.recording?.mayRecordFor ?? [];
+  return who === 'everybody' || (personId !== null && who.includes(personId));
 }
 
 /** A call that rings at a colleague and may be taken, or that waits in a slot. */

@@ -1,6 +1,7 @@
 /** What somebody types to call: a name, an extension, a short code, a number in any form. What each would get, before it is dialled. */
 import {
   addressOfHelp,
+  asTarget,
   emergencyFrom,
   ending,
   helpFor,
@@ -138,9 +139,9 @@ function byName(text: string, { system, phone }: Where, what: 'call' | 'pass on'
     what === 'call'
       ? []
       : Object.values(system.mailboxes)
-          .filter((m) => fits(text, m.name))
+          .filter((m) => matches(m.name, m.extension))
           .map((m) =>
-            target(`mailbox ${m.id}`, m.name, 'leave it with the mailbox', {
+            target(`mailbox ${m.id}`, m.name, join(m.extension, 'leave it with the mailbox'), {
               to: 'mailbox',
               mailboxId: m.id,
             }),
@@ -206,14 +207,7 @@ function byDigits(
     }
     case 'extension': {
       const owner = extensions.get(got.extension)!;
-      const target: PassTarget =
-        owner.kind === 'person'
-          ? { to: 'person', personId: owner.id }
-          : owner.kind === 'group'
-            ? { to: 'group', groupId: owner.id }
-            : owner.kind === 'queue'
-              ? { to: 'queue', queueId: owner.id }
-              : { to: 'plan', planId: owner.id };
+      const target = asTarget(owner);
       return {
         callee: {
           key: `${owner.kind} ${owner.id}`,

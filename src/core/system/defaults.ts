@@ -5,6 +5,7 @@ import type { CivicAddress, Site } from './shape/places';
 import type { Hours, Rota } from './shape/hours';
 import type { Plan } from './shape/plans';
 import type { Queue } from './shape/queues';
+import type { Recording } from './shape/recordings';
 import type { Business, InvitationWording, Mailbox, NumberHeld, System } from './shape/schema';
 
 /** Seconds a person is rung before their voicemail: three rings in North America, six in Britain. Common practice, no source. */
@@ -240,3 +241,7 @@ export const emptySystem = (business: Business): System => ({
   lists: {},
   promises: {},
 });
+
+/** What somebody held hears on a call by one of the numbers: its own music, else the business's, else none that was chosen. */
+export const holdMusicFor = (system: System, numberId: string | null): Recording | undefined =>
+  system.recordings[system.numbers[numberId ?? '']?.holdMusicId ?? system.business.holdMusicId ?? ''];

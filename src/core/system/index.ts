@@ -4,6 +4,7 @@ export * from './shape/people';
 export * from './shape/hours';
 export * from './shape/plans';
 export * from './shape/queues';
+export * from './shape/call-recording';
 export * from './shape/calls-out';
 export * from './shape/contacts';
 export * from './shape/behaviour';

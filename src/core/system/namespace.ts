@@ -5,7 +5,7 @@ export interface ExtensionInUse {
   extension: string;
   /** Whose it is, as it is told. */
   who: string;
-  kind: 'person' | 'group' | 'queue' | 'plan';
+  kind: 'person' | 'group' | 'queue' | 'plan' | 'mailbox';
   id: string;
   /** The field of the object it stands in. */
   field: 'extension' | 'further';
@@ -13,13 +13,14 @@ export interface ExtensionInUse {
   until: string | null;
 }
 
-/** Every extension in use: people's own, their further ones, and those of groups, queues and plans. */
+/** Every extension in use: people's own, their further ones, and those of groups, queues, plans and mailboxes. */
 export const extensionsInUse = ({
   people,
   groups,
   queues,
   plans,
-}: Pick<System, 'people' | 'groups' | 'queues' | 'plans'>): ExtensionInUse[] => [
+  mailboxes,
+}: Pick<System, 'people' | 'groups' | 'queues' | 'plans' | 'mailboxes'>): ExtensionInUse[] => [
   ...Object.values(people).flatMap(({ id, name, extension, further }): ExtensionInUse[] => [
     { extension, who: name, kind: 'person', id, field: 'extension', until: null },
     ...further.map((f): ExtensionInUse => ({
@@ -34,6 +35,7 @@ export const extensionsInUse = ({
   ...dialled('group', groups),
   ...dialled('queue', queues),
   ...dialled('plan', plans),
+  ...dialled('mailbox', mailboxes),
 ];
 
 const dialled = (

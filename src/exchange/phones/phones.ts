@@ -40,9 +40,12 @@ import {
   settable,
   signOut,
   storeSettings,
+  storeSound,
+  sweepSounds,
   Workspace,
   type Beside,
   type CallRecord,
+  type CallSoundKept,
   type Change,
   type Changes,
   type Db,
@@ -113,6 +116,7 @@ const LOG = 100;
 /** A phone's address is looked at again after a year. */
 const CHECK_DAYS = 365;
 const MINUTE_MS = 60_000;
+const DAY_MS = 86_400_000;
 
 export class PhoneWindows {
   private readonly windows = new Map<string, Window>();
@@ -355,11 +359,11 @@ export class PhoneWindows {
 
   private async whyNot(window: Window, request: PhoneRequest): Promise<string> {
     const { businessId, system, phoneId } = window;
-    const aboutCall = request.do === 'act' || request.do === 'note' || request.do === 'quality';
+    const aboutCall = request.do === 'act' || 'callId' in request;
     const calls = aboutCall ? ((await this.lineOf(businessId))?.calls ?? []) : [];
     const own = ownPhones(system, phoneId);
     const over =
-      aboutCall && request.do !== 'act'
+      'callId' in request
         ? await readOne(this.db, 'calls', request.callId).catch(() => undefined)
         : undefined;
     const mailboxes = new Map<string, string>();
@@ -441,6 +445,24 @@ export class PhoneWindows {
           return note ? { ...known, note } : known;
         });
         return null;
+      case 'recorded':
+        await this.keepRecording(window, request);
+        return null;
+      case 'delete recording': {
+        const all = (await readOne(this.db, 'calls', request.callId))?.recordings ?? [];
+        await this.office.writeBeside(businessId, request.callId, (known) => ({
+          ...known,
+          recordings: (known.recordings ?? []).filter((r) => r.at !== request.at),
+        }));
+        const gone = all.filter((r) => r.at === request.at).flatMap((r) => [r.ours, r.theirs]);
+        await sweepSounds(this.db, businessId, Date.now(), new Set(gone));
+        return null;
+      }
+      case 'call sound': {
+        const record = await readOne(this.db, 'calls', request.callId).catch(() => undefined);
+        const named = record?.recordings?.some((r) => r.ours === request.hash || r.theirs === request.hash);
+        return named ? ((await readSound(this.db, businessId, request.hash)) ?? null) : null;
+      }
       case 'quality':
         await this.office.writeBeside(businessId, request.callId, (known) => ({
           ...known,
@@ -497,6 +519,37 @@ export class PhoneWindows {
         await this.inWorkspace(businessId, (workspace) => signOut(workspace, [phoneId]));
         return null;
     }
+  }
+
+  /** The sound is stored first: a call that names it has it. */
+  private async keepRecording(
+    { businessId, phoneId, system }: Window,
+    { callId, at, seconds, ours, theirs, cut }: Extract<PhoneRequest, { do: 'recorded' }>,
+  ): Promise<void> {
+    const line = await this.lineOf(businessId);
+    const trace =
+      line?.calls.find((c) => c.request.id === callId)?.trace ??
+      (await readOne(this.db, 'calls', callId).catch(() => undefined))?.trace ??
+      [];
+    // What was never begun by the engine is no recording: nobody was told of it.
+    const begun = trace.findLast((e) => e.kind === 'record on');
+    if (begun?.kind !== 'record on') throw new Error('That call was not recorded.');
+    const days = system.business.recording?.keepDays ?? null;
+    const kept: CallSoundKept = {
+      phone: phoneId,
+      at,
+      seconds,
+      ours: await storeSound(this.db, businessId, ours),
+      theirs: await storeSound(this.db, businessId, theirs),
+      consent: begun.consent,
+      by: begun.personId,
+      ...(cut ? { cut } : {}),
+      until: days === null ? null : at + days * DAY_MS,
+    };
+    await this.office.writeBeside(businessId, callId, (known) => ({
+      ...known,
+      recordings: [...(known.recordings ?? []).filter((r) => r.at !== at), kept],
+    }));
   }
 
   /** Does something that goes through the whole of a business. */

@@ -56,6 +56,9 @@ export interface Answers {
   effect: Differing;
   'change messages': null;
   note: null;
+  recorded: null;
+  'delete recording': null;
+  'call sound': Uint8Array | null;
   quality: null;
   /** What stays because somebody else was faster, in words, or nothing. */
   'take back': string | null;

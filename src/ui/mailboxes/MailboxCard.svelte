@@ -89,6 +89,17 @@
           `heard by ${listed(ownerIds.map((id) => system.people[id]?.name ?? '')) || 'nobody'}`,
         )}
     />
+    <EditField
+      label="Extension"
+      value={mailbox.extension ?? ''}
+      placeholder="none"
+      keep={(text) =>
+        setMailbox(
+          mailbox,
+          { extension: text || null },
+          text ? `extension ${text}: its people listen, others leave a message` : 'without an extension',
+        )}
+    />
     <EditField label="Mailed to these addresses as well" value={mailbox.mailTo.join(', ')} keep={mailTo} />
     <SecondsField
       label="Longest message, in seconds"

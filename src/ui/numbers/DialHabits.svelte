@@ -124,6 +124,24 @@
       ? `A call that is parked waits on the lowest free of ${business.park.from} to ${business.park.to}; any phone fetches it by dialling that.`
       : 'Nobody can park a call: there are no slots.'}
   </p>
+  <h3>While somebody is held</h3>
+  <Select
+    size="sm"
+    hideLabel
+    labelText="Hold music of the business"
+    selected={business.holdMusicId ?? ''}
+    on:update={(e) => {
+      const holdMusicId = String(e.detail) || null;
+      if (holdMusicId !== (business.holdMusicId ?? null))
+        problem = set('Hold music of the business', { holdMusicId }) ?? '';
+    }}
+  >
+    <SelectItem value="" text="a piece of its own" />
+    {#each Object.values(theBusiness().system.recordings) as r (r.id)}<SelectItem
+        value={r.id}
+        text={r.name}
+      />{/each}
+  </Select>
   <h3>Reserved</h3>
   {#each business.reserved as r, i (r.from + r.note)}
     <p class="row">

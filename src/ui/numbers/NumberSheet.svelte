@@ -122,6 +122,37 @@
     <p class="small soft">{shownByWords}</p>
   </div>
 
+  <h3>Said first to whoever is called with it</h3>
+  <Select
+    size="sm"
+    hideLabel
+    labelText="Announcement of {number.label}"
+    selected={number.announceId ?? ''}
+    on:update={(e) => {
+      const announceId = String(e.detail) || null;
+      if (announceId !== (number.announceId ?? null))
+        void set(`What is said first on calls that show ${name()}`, { announceId });
+    }}
+  >
+    <SelectItem value="" text="nothing" />
+    {#each Object.values(system.recordings) as r (r.id)}<SelectItem value={r.id} text={r.name} />{/each}
+  </Select>
+
+  <h3>While somebody is held</h3>
+  <Select
+    size="sm"
+    hideLabel
+    labelText="Hold music of {number.label}"
+    selected={number.holdMusicId ?? ''}
+    on:update={(e) => {
+      const holdMusicId = String(e.detail) || null;
+      if (holdMusicId !== (number.holdMusicId ?? null)) void set(`Hold music of ${name()}`, { holdMusicId });
+    }}
+  >
+    <SelectItem value="" text="what the business plays" />
+    {#each Object.values(system.recordings) as r (r.id)}<SelectItem value={r.id} text={r.name} />{/each}
+  </Select>
+
   <h3>Emergency address</h3>
   <Select
     size="sm"

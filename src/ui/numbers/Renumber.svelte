@@ -52,6 +52,9 @@
       ...Object.values(system.plans).flatMap(({ id, extension }) =>
         extension ? [{ do: 'plan.set' as const, id, change: { extension: moved(extension) } }] : [],
       ),
+      ...Object.values(system.mailboxes).flatMap(({ id, extension }) =>
+        extension ? [{ do: 'mailbox.set' as const, id, change: { extension: moved(extension) } }] : [],
+      ),
     ];
   }
   function apply() {

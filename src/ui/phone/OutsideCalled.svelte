@@ -6,6 +6,8 @@
   import type { System } from '$core/system';
   import { outsideLock } from '$exchange';
   import { durationText } from '../format';
+  import { samplesOf } from '../recordings/maker';
+  import { player } from '../recordings/player.svelte';
   import { theBusiness } from '../window/session.svelte';
   import Keypad from './Keypad.svelte';
   import OutsideWords from './OutsideWords.svelte';
@@ -48,7 +50,23 @@
       return shown.number ? writeNumber(shown.number, system.business.country) : 'a hidden number';
     return 'a number of the business';
   });
+  /** What is said first, for as long as it is said. */
+  const announced = $derived.by(() => {
+    const said = talking?.trace.findLast((e) => e.kind === 'announced' && e.phone === phone);
+    if (!talking || said?.kind !== 'announced') return null;
+    return theBusiness().now - talking.request.at < said.t + said.ms ? said : null;
+  });
+  const announcedId = $derived(announced?.recordingId);
+  $effect(() => {
+    const recording = announcedId ? untrack(() => system).recordings[announcedId] : undefined;
+    if (!recording) return;
+    void samplesOf(recording).then((samples) => {
+      if ('ulaw' in samples && announcedId) void player.play(recording.id, samples.ulaw);
+    });
+    return () => player.stop();
+  });
   const heard = $derived.by(() => {
+    if (announced) return `“${system.recordings[announced.recordingId]?.text ?? ''}”`;
     const me = talking?.ends.find((e) => e.phone === phone);
     if (!talking || !me) return '';
     const what = hears(me, talking.ends);

@@ -13,6 +13,7 @@
   import Keypad from './Keypad.svelte';
   import OutsideCalled from './OutsideCalled.svelte';
   import OutsideWords from './OutsideWords.svelte';
+  import { holdSamples } from './hold';
   import { heardInWords } from './heard';
   import { hold, Line } from './line.svelte';
   import { Recorder } from './recorder.svelte';
@@ -63,8 +64,9 @@
     voice.update(
       CALLER,
       line.calls.filter((c) => c.request.id === callId),
+      system,
     );
-    if (call?.phase === 'parked') voice.listenTo(true);
+    if (call?.phase === 'parked') voice.listenTo(true, () => holdSamples(system, call.numberId));
   });
   const going = $derived(call !== null && call.phase !== 'over');
   $effect(() => {

@@ -4,6 +4,7 @@
   import type { Person, System } from '$core/system';
   import type { CallRecord } from '$workspace';
   import { durationText, momentText } from '../format';
+  import CallSounds from '../messages/CallSounds.svelte';
   import { here } from '../window/session.svelte';
 
   /** The last calls that rang somebody, and what became of them. */
@@ -44,6 +45,7 @@
       >{whoCalls(system, call.request.from)}{#if missed}<em> missed</em>{/if}</b
     ><span>{momentText(call.at, here().zone)}</span>
     <small>{words}{sounded(call)}</small>
+    <CallSounds {call} {system} />
     {#if call.note}<small class="note">“{call.note}”</small>{/if}
   </div>
 {:else}<p class="soft">No calls yet.</p>{/each}

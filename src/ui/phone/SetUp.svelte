@@ -40,6 +40,7 @@
   const address = $derived(addressOfHelp(system, help.place));
   const line = $derived(address ? addressLine(address) : '');
   const emergency = $derived(profileOf(system.business.country).emergency[0] ?? '112');
+  const network = $derived(here().standing.registrations[phone.id]?.address);
   let elsewhere = $state(false);
 
   async function ask() {
@@ -47,7 +48,7 @@
     step = 2;
   }
   function confirmAddress() {
-    own.set({ confirmed: { at: here().now, address: line } });
+    own.set({ confirmed: { at: here().now, address: line, network } });
     step = 4;
   }
   const finish = () => {
@@ -166,7 +167,7 @@
         <OwnAddress
           {phone}
           done={(text) => {
-            own.set({ confirmed: { at: here().now, address: text } });
+            own.set({ confirmed: { at: here().now, address: text, network } });
             step = 4;
           }}
         />

@@ -7,7 +7,7 @@
   import MessageLight from '../phones/MessageLight.svelte';
   import { session } from '../window/session.svelte';
   import type { PhoneDesk } from './desk.svelte';
-  import { ending, outcomeOf, partyOf } from '$core/calls';
+  import { ending, isOurs, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { callsOf, colleagueCalled, hurdles, ownsMailbox, type Callee } from '$core/phone';
   import CallerSound from './CallerSound.svelte';
@@ -34,6 +34,7 @@
   import Ringing from './Ringing.svelte';
   import SetUp from './SetUp.svelte';
   import { SoundCheck } from './sound.svelte';
+  import WhereNow from './WhereNow.svelte';
   import WindowPlace from './WindowPlace.svelte';
 
   let {
@@ -104,6 +105,13 @@
     if (calling.phase === 'queued') return 'You wait, and hear music.';
     return heardInWords(calling, system, desk.now, desk.messages);
   });
+  /** Whom we called hears something first; who called does not. */
+  const announcing = $derived.by(() => {
+    const talk = calls.find((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === phoneId));
+    const said = talk?.trace.findLast((e) => e.kind === 'announced');
+    if (!talk || said?.kind !== 'announced' || desk.now - talk.request.at >= said.t + said.ms) return '';
+    return `They hear “${system.recordings[said.recordingId]?.text ?? ''}” first.`;
+  });
   $effect(() => {
     const phase = calling?.phase;
     if (phase === 'ringing') return playCadence(profileOf(system.business.country).ringback);
@@ -156,7 +164,31 @@
   });
   const voice = new OwnVoice();
   onDestroy(() => voice.close());
-  $effect(() => voice.update(phoneId, calls));
+  $effect(() => voice.update(phoneId, calls, system));
+  // Nothing of ours covers answer and hang up.
+  $effect(() => {
+    if (ringing || busy) looking = false;
+  });
+  /** This window takes the sound of a talk that is recorded: where it was begun here, or is by rule and nobody of ours is before it. */
+  let taking: { callId: string; at: number } | null = null;
+  $effect(() => {
+    const talk = calls.find((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === phoneId));
+    const { recorded } = talk ?? {};
+    const ours = talk?.ends.filter((e) => isOurs(e)).map((e) => e.phone) ?? [];
+    const mine = recorded && (recorded.by === null ? ours[0] === phoneId : recorded.by === phoneId);
+    const held = talk?.ends.some((e) => isOurs(e) && e.holds !== undefined);
+    const callId = mine && recorded.is !== 'announced' ? talk!.request.id : null;
+    untrack(() => {
+      if (taking && taking.callId !== callId) {
+        const sound = voice.record('off');
+        if (sound) void desk.keepRecording(taking.callId, taking.at, sound);
+        taking = null;
+      }
+      if (!callId) return;
+      taking ??= { callId, at: desk.now };
+      voice.record(recorded!.is === 'paused' || held ? 'paused' : 'on');
+    });
+  });
   /** How the talk sounded last is kept with the call, once it is over or somebody else's. */
   let rated: { callId: string; rating: number } | null = null;
   $effect(() => {
@@ -335,7 +367,7 @@
           where={where!}
           now={desk.now}
           muted={voice.now.muted}
-          sound={heard || voice.inWords(system)}
+          sound={heard || announcing || voice.inWords(system)}
           words={voice.now.words}
           ontype={(text) => voice.type(text)}
           {proposed}
@@ -410,6 +442,7 @@
               onpickup={(callId) => void desk.act({ kind: 'pick up', callId, phone: phoneId })}
             />
           </div>
+          <WhereNow {desk} {person} {phone} {system} {own} />
           {#if inTheWay.length}
             <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
               <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
@@ -455,7 +488,7 @@
   </div>
 {/if}
 
-<PhoneKeys />
+<PhoneKeys away={ringing !== undefined} />
 {#if looking}
   {#await import('./LookUp.svelte') then { default: LookUp }}
     <LookUp personId={person?.id ?? null} {system} close={() => (looking = false)} />

@@ -7,6 +7,7 @@ import { writeNumber } from '$core/numbering';
 import type { PhoneRequest } from '$core/phone';
 import { emptyStanding, type OwnValues, type Setting, type Standing, type System } from '$core/system';
 import { PhoneClient, type Answers, type MessageKnown, type Parts } from '$exchange';
+import { LONGEST_S, type CallSound } from '$media';
 import { benchTime, type ClockSetting } from '$standins/clock/clock';
 import { freshId } from '../ids';
 import type { Back } from '../window/acts-done';
@@ -171,6 +172,28 @@ export class PhoneDesk implements Here, Deeds {
   async recordingSound(hash: string): Promise<Uint8Array | undefined> {
     const sound = await this.client.ask({ do: 'sound', of: 'recording', id: hash });
     return sound instanceof Uint8Array ? sound : undefined;
+  }
+  async callSound(callId: string, hash: string): Promise<Uint8Array | undefined> {
+    return (await this.client.ask({ do: 'call sound', callId, hash })) ?? undefined;
+  }
+  async deleteRecording(callId: string, at: number): Promise<void> {
+    await this.client.ask({ do: 'delete recording', callId, at });
+  }
+  /** Keeps the sound of a call; that it could not be kept is said, for it is gone then. */
+  async keepRecording(callId: string, at: number, sound: CallSound): Promise<void> {
+    try {
+      await this.client.ask({ do: 'recorded', callId, at, ...sound });
+      if (sound.cut)
+        this.say({
+          kind: 'error',
+          stays: true,
+          title: 'The recording was cut',
+          detail: `A recording is kept for ${LONGEST_S / 60} minutes; what came later is not in it.`,
+        });
+    } catch (error) {
+      const detail = error instanceof Error ? error.message : String(error);
+      this.say({ kind: 'error', stays: true, title: 'The recording is not kept', detail });
+    }
   }
   async messageSound(message: MessageKnown): Promise<string | null> {
     if (!message.soundThere) return null;

@@ -3,8 +3,8 @@ export interface OwnPhone {
   microphone: string;
   speaker: string;
   ring: string;
-  /** When the emergency address was last confirmed, with the address; null for never. */
-  confirmed: { at: number; address: string } | null;
+  /** When the emergency address was last confirmed, with the address and on which network; null for never. */
+  confirmed: { at: number; address: string; network?: string | undefined } | null;
   /** The steps of setting up have been gone through. */
   setUp: boolean;
   /** What calls from here go out of: this window, another phone of its person by id, or it is asked. */

@@ -3,7 +3,8 @@ import { soundsLike } from '$core/audio';
 import { hears, whoseName } from '$core/calls';
 import type { System } from '$core/system';
 import type { LiveCall } from '$exchange';
-import { BrowserSignals, HoldMusic, Voice, type VoiceNow } from '$media';
+import { holdSamples } from './hold';
+import { BrowserSignals, HoldMusic, Voice, type CallSound, type VoiceNow } from '$media';
 
 export class OwnVoice {
   now = $state.raw<VoiceNow>({ microphone: 'off', muted: false, peers: [], rating: null, words: [] });
@@ -12,22 +13,31 @@ export class OwnVoice {
   private voice = new Voice(new BrowserSignals(), (now) => (this.now = now));
   private held = new HoldMusic();
 
-  /** @param me the name of this window's end @param calls that go on now */
-  update(me: string, calls: readonly LiveCall[]): void {
+  /** @param me the name of this window's end @param calls that go on now @param system says which music */
+  update(me: string, calls: readonly LiveCall[], system?: System): void {
     const mine = calls.filter((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === me));
     const call = mine.find((c) => c.ends.some((e) => e.phone === me && e.holds === undefined)) ?? mine[0];
     this.voice.update(call ? { callId: call.request.id, me, ends: call.ends } : null);
     const end = call?.ends.find((e) => e.phone === me);
-    this.listenTo(end !== undefined && hears(end, call!.ends) === 'music');
+    const music = end !== undefined && hears(end, call!.ends) === 'music';
+    this.listenTo(music, system && (() => holdSamples(system, call!.numberId)));
   }
 
-  /** A caller who waits in a slot hears the music as well. */
-  listenTo(music: boolean): void {
+  /** A caller who waits in a slot hears the music as well. @param samples what was chosen; otherwise a piece of its own */
+  listenTo(music: boolean, samples?: () => Promise<Float32Array<ArrayBuffer> | undefined>): void {
+    const began = music && !this.music;
     this.music = music;
-    if (music) this.held.play();
-    else this.held.stop();
+    if (!music) return this.held.stop();
+    if (!began) return;
+    void (samples?.() ?? Promise.resolve(undefined))
+      .catch(() => undefined)
+      // By then they may have been taken back.
+      .then((chosen) => this.music && this.held.play(chosen));
   }
 
+  record(is: 'on' | 'paused' | 'off'): CallSound | null {
+    return this.voice.record(is);
+  }
   mute(on: boolean): void {
     this.voice.mute(on);
   }

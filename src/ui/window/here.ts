@@ -51,6 +51,10 @@ export interface Deeds {
   markCalls(ids: readonly string[], answeredAt: number): Promise<Back>;
   /** µ-law samples of a recording, by its hash. */
   recordingSound(hash: string): Promise<Uint8Array | undefined>;
+  /** A channel of a recorded call. */
+  callSound(callId: string, hash: string): Promise<Uint8Array | undefined>;
+  /** A recording of a call goes for good. @throws with why, in words */
+  deleteRecording(callId: string, at: number): Promise<void>;
   /** The sound of a message as a URL, or null. */
   messageSound(message: MessageKnown): Promise<string | null>;
   /** `held`: the carrier keeps it back until texting is approved. */

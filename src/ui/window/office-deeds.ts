@@ -6,7 +6,7 @@ import { ifCalled, withoutTheirs, withTried } from '$core/phone';
 import { accountsOn, asPaired, type OwnValues, type Setting } from '$core/system';
 import type { MessageKnown } from '$exchange';
 import { deliveredAt } from '$standins/carrier/texting';
-import { readOne, readSound, sendText } from '$workspace';
+import { readOne, readSound, sendText, sweepSounds } from '$workspace';
 import { CoverageClient } from '../coverage/client';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
@@ -55,6 +55,16 @@ export class OfficeDeeds implements Deeds {
 
   recordingSound(hash: string): Promise<Uint8Array | undefined> {
     return readSound(this.place.db, this.place.id, hash);
+  }
+  callSound(_callId: string, hash: string): Promise<Uint8Array | undefined> {
+    return readSound(this.place.db, this.place.id, hash);
+  }
+  async deleteRecording(callId: string, at: number): Promise<void> {
+    const record = await readOne(this.place.db, 'calls', callId);
+    const all = record?.recordings ?? [];
+    await this.place.workspace.change('calls', [callId], { recordings: all.filter((r) => r.at !== at) });
+    const gone = all.filter((r) => r.at === at).flatMap((r) => [r.ours, r.theirs]);
+    await sweepSounds(this.place.db, this.place.id, Date.now(), new Set(gone));
   }
   messageSound(message: MessageKnown): Promise<string | null> {
     return Promise.resolve(message.sound);

@@ -121,6 +121,17 @@ interface InPhase {
 }
 export type Phase = keyof InPhase;
 
+/** How a call is recorded. */
+export interface Recorded {
+  /** The phone it was begun on, with its person; null is by rule. */
+  by: string | null;
+  personId: string | null;
+  consent: 'one' | 'all';
+  is: 'announced' | 'on' | 'paused';
+  /** Epoch milliseconds: since when it is so. */
+  since: number;
+}
+
 /** What every call has. */
 export interface AnyCall {
   request: CallRequest;
@@ -187,6 +198,8 @@ export interface AnyCall {
   endCount: number;
   /** Two outside parties may stay in the talk: somebody passed one on to the other. */
   joined?: boolean;
+  /** It is recorded, or about to be once all have heard that; absent where it is not. */
+  recorded?: Recorded | undefined;
   /** Somebody has passed the call on, and nobody has taken it yet. */
   passing: Passing | null;
   parked: Parked | null;
@@ -330,6 +343,8 @@ export type Action =
   /** The phone, its window or its network is gone, by no act of anybody; or there again. */
   | { kind: 'gone'; callId: string; phone: string }
   | { kind: 'there again'; callId: string; phone: string }
+  /** Has the call recorded, ends that, or makes a gap in it and goes on. */
+  | { kind: 'record' | 'stop recording' | 'pause recording'; callId: string; phone: string }
   /** Rings the phone as soon as it and a colleague are free, and on lifting calls them. @param id of the wish, and of its calls */
   | { kind: 'ring when free'; id: string; phone: string; personId: string }
   | { kind: 'no longer wanted'; id: string; phone: string }
@@ -359,6 +374,7 @@ export type TimerKind =
   | 'still gone'
   | 'long joined'
   | 'credit'
+  | 'recording'
   | 'does';
 
 /** Timers that go on through the phases of a wait; they carry its token in place of a leg. */

@@ -75,7 +75,12 @@ export type NotDone =
   | 'not in service'
   | 'nobody you share a group with is rung'
   | 'not your phone'
-  | 'you may not call there';
+  | 'you may not call there'
+  | 'calls are not recorded here'
+  | 'you may not record'
+  | 'it is recorded already'
+  | 'it is not recorded'
+  | 'it is recorded by rule';
 
 export type Outcome =
   | { kind: 'answered'; phone: string; personId: string | null }
@@ -210,6 +215,15 @@ export type Happening =
     }
   /** A number outside is called; `shows` is what it sees, null where that is hidden. */
   | { kind: 'goes out'; number: string; shows: Shown | null }
+  /** All hear that the call is recorded, for so many milliseconds; null is words of the machine. */
+  | { kind: 'record notice'; recordingId: string | null; ms: number }
+  /** It is recorded from now on; `by` is null where that is a rule. */
+  | { kind: 'record on'; by: string | null; personId: string | null; consent: 'one' | 'all' }
+  | { kind: 'record paused'; phone: string; personId: string | null }
+  | { kind: 'record again'; phone: string; personId: string | null }
+  | { kind: 'record off'; phone: string; personId: string | null }
+  /** Whoever was called hears it first, for so many milliseconds. */
+  | { kind: 'announced'; phone: string; recordingId: string; ms: number }
   /** So many minutes can still be paid for; 0 ends the call. */
   | { kind: 'credit'; minutes: 0 | 1 | 2; phone: string }
   /** Many short calls to a country look like fraud: no more go there until somebody allows them. */

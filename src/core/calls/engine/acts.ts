@@ -14,7 +14,9 @@ import {
   type Talk,
 } from '../talks/ends';
 import { gone, stillGone, thereAgain } from '../talks/faults';
+import { announce } from '../talks/announcing';
 import { passOn } from '../talks/passing';
+import { noticeOver, pauseRecording, startRecording, stopRecording } from '../talks/recording';
 import { creditDue, startsToCost } from '../talks/paying';
 import { allTogether, backTo, joinThem, secondAnswered } from '../talks/second';
 import { park, pickUp, takeOver } from '../talks/taking';
@@ -86,6 +88,9 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
   'back to': inTalk(backTo),
   'all together': inTalk(allTogether),
   park: inTalk(park),
+  record: inTalk(startRecording),
+  'stop recording': inTalk(stopRecording),
+  'pause recording': inTalk(pauseRecording),
   'send keys': (run, call, { phone, keys }) => {
     const end = endOf(call, phone);
     if (!end) return run.refuse(call, phone, 'not in this call');
@@ -138,6 +143,7 @@ const TIMERS: { [K in TimerKind]: (run: Run, call: CallState, number: number) =>
   },
   talked: talkedEnough,
   credit: creditDue,
+  recording: noticeOver,
   does: (run, call, i) => does(run, call, i, (action) => act(run, call, action)),
   'hold reminder': remind,
   'still gone': stillGone,
@@ -153,6 +159,7 @@ function lifted(run: Run, call: CallState, leg: Leg): void {
   if (!asksForKey && ownLifted(run, call, leg)) return;
   if (!lift(run, call, leg)) return;
   startsToCost(run, call, leg.phone);
+  announce(run, call, leg.phone);
   const { waiting } = call;
   call.waiting = null;
   if (waiting) run.serveSoon(waiting.queueId, 0);

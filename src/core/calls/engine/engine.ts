@@ -65,6 +65,9 @@ function rankOf({ kind }: Action): number {
     case 'all together':
     case 'park':
     case 'take over':
+    case 'record':
+    case 'stop recording':
+    case 'pause recording':
     case 'ring when free':
     case 'no longer wanted':
     case 'send keys':

@@ -154,6 +154,15 @@ const AnyCall = z.looseObject({
   ends: z.array(EndRecord),
   endCount: Count,
   joined: z.boolean().optional(),
+  recorded: z
+    .object({
+      by: PhoneName.nullable(),
+      personId: Id.nullable(),
+      consent: z.enum(['one', 'all']),
+      is: z.enum(['announced', 'on', 'paused']),
+      since: Moment,
+    })
+    .optional(),
   passing: z
     .object({
       by: PhoneName,
@@ -263,6 +272,7 @@ const DueRecord = z.object({
         'still gone',
         'long joined',
         'credit',
+        'recording',
         'does',
       ]),
       callId: Id,

@@ -113,7 +113,12 @@ function enough(run: Run, call: Listening): void {
   if (stage === 'extension') {
     const { system, extensions } = run.world(call);
     const owner = extensions.get(digits);
-    const found = owner?.kind === 'person' ? (system.people[owner.id]?.mailboxId ?? null) : null;
+    const found =
+      owner?.kind === 'mailbox'
+        ? owner.id
+        : owner?.kind === 'person'
+          ? (system.people[owner.id]?.mailboxId ?? null)
+          : null;
     if (found && system.mailboxes[found]) {
       set(call, { mailboxId: found });
       return askPin(run, call, '');

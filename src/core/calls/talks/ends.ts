@@ -1,5 +1,6 @@
 /** Who comes into a talk, and who goes. */
 import { CALLER, isOurs, originOf, partyOf, type End } from '../base/talk';
+import { leavesRecording, newcomerIsTold, recordByRule } from './recording';
 import { planActs } from './planned';
 import { isFree, partsWith, takesPart, whoseTurn } from '../base/on-call';
 import { RANK, type CallIn, type CallState, type Run } from '../base/state';
@@ -43,6 +44,7 @@ export function comesIn(run: Run, call: Talk, { phone, personId }: NewEnd, holds
   call.ends = [...call.ends, end];
   if (isOurs(end) && holdsOthers) holdOthers(run, phone, call.request.id);
   if (phone !== CALLER) takesPart(run, phone, personId, call.request.id);
+  newcomerIsTold(run, call);
   return end;
 }
 
@@ -58,6 +60,7 @@ export function beginTalk(run: Run, call: CallState, with_: NewEnd): Talk {
   const end = comesIn(run, talk, goes, !elsewhere);
   comesIn(run, talk, with_);
   if (elsewhere) hold(run, talk, end);
+  recordByRule(run, talk);
   if (first) planActs(run, talk, 'answer');
   const talks = call.request.behaviour?.caller.talks;
   if (talks !== undefined) run.after(talk, talks * 1000, 'talked', RANK.hangUp);
@@ -67,6 +70,7 @@ export function beginTalk(run: Run, call: CallState, with_: NewEnd): Talk {
 /** Somebody goes out of a talk that goes on without them; nothing is said of it. */
 export function goesOut(run: Run, call: Talk, end: End): void {
   call.ends = call.ends.filter((e) => e !== end);
+  leavesRecording(run, call, end);
   if (end.phone !== CALLER && partsWith(run, end.phone, call.request.id))
     isFree(run, call, [whoseTurn(end.phone, end.personId)], true);
 }

@@ -1,7 +1,7 @@
 /** A trace line by line, for people: what the rehearsal page and the case files show. */
 import { periodInWords } from '../../hours';
 import { branchInWords, stepInWords } from '../../answering';
-import { allSteps, type Step, type System } from '../../system';
+import { allSteps, RECORDING_NOTICE, type Step, type System } from '../../system';
 import { addressLine, countryName, writeNumber } from '../../numbering';
 import { addressOfHelp } from '../base/help';
 import {
@@ -162,6 +162,18 @@ function say(e: Happening, system: System): string {
       return `emergency call to ${e.number}, location ${placeInWords(e.place, system)}${e.elsewhere ? ' as the business’s: where this phone is is not known' : ''}${e.callback ? `, rings back ${writeNumber(e.callback, system.business.country)}` : ''}`;
     case 'goes out':
       return `calls ${writeNumber(e.number, system.business.country)}, showing ${shownInWords(e.shows, system)}`;
+    case 'record notice':
+      return `all hear ${e.recordingId ? recording(e.recordingId) : `“${RECORDING_NOTICE}”`}`;
+    case 'record on':
+      return `recorded from here, ${e.by ? `by ${endName(system, { phone: e.by, personId: e.personId })}` : 'by rule'}, ${e.consent === 'all' ? 'with everybody told' : 'where one may agree'}`;
+    case 'record paused':
+      return `${endName(system, e)}: a gap in the recording`;
+    case 'record again':
+      return `${endName(system, e)}: recorded again`;
+    case 'record off':
+      return `no longer recorded`;
+    case 'announced':
+      return `${phoneName(system, e.phone)} hears ${recording(e.recordingId)} first`;
     case 'credit':
       return e.minutes
         ? `${phoneName(system, e.phone)}: ${e.minutes} min can still be paid for`

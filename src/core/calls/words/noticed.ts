@@ -80,6 +80,12 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
     case 'recording started':
     case 'answered':
     case 'emergency':
+    case 'record notice':
+    case 'record on':
+    case 'record paused':
+    case 'record again':
+    case 'record off':
+    case 'announced':
     case 'credit':
     case 'stopped':
     case 'goes out':

@@ -17,6 +17,18 @@ export type PhoneRequest =
   /** What their settings do to callers of the business: those to be tried, or null for what they have set against nothing. */
   | { do: 'effect'; values: OwnValues | null }
   | { do: 'change messages'; ids: string[]; to: MessageChange }
+  /** The sound of a call as it was recorded on this phone, in two channels of µ-law. */
+  | {
+      do: 'recorded';
+      callId: string;
+      at: number;
+      seconds: number;
+      ours: Uint8Array;
+      theirs: Uint8Array;
+      cut: boolean;
+    }
+  /** A recording of a call goes for good. */
+  | { do: 'delete recording'; callId: string; at: number }
   /** A note to a call, live or over; empty takes it away. */
   | { do: 'note'; callId: string; text: string }
   /** How a call sounded here: the rating of the E-model, 0 to 100. */
@@ -24,8 +36,9 @@ export type PhoneRequest =
   /** Takes back what a request of this phone did to messages. */
   | { do: 'take back'; of: string }
   | { do: 'text'; from: string; to: string; text: string }
-  /** The sound of a recording, by its hash, or of a message, by its id. */
+  /** The sound of a recording, by its hash, of a message, by its id, or of a channel of a recorded call, by its hash. */
   | { do: 'sound'; of: 'recording' | 'message'; id: string }
+  | { do: 'call sound'; callId: string; hash: string }
   /** Where the phone is used. */
   | { do: 'address'; address: CivicAddress }
   /** The bench: where the phone that the window plays is, and how. */
@@ -75,6 +88,9 @@ export function mayAsk(request: PhoneRequest, asked: Asked): string {
     }
     case 'note':
     case 'quality':
+    case 'recorded':
+    case 'delete recording':
+    case 'call sound':
       return onlyIf(all || isOwnCall(request.callId), 'That is not a call of yours.');
     case 'if called':
     case 'effect':
@@ -121,6 +137,9 @@ function mayAct(
     case 'park':
     case 'pick up':
     case 'take over':
+    case 'record':
+    case 'stop recording':
+    case 'pause recording':
     case 'ring when free':
     case 'no longer wanted':
     case 'send keys':

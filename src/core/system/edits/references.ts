@@ -45,7 +45,8 @@ export const KIND_WORDS: Record<Kind, string> = {
 };
 
 /** Names of fields that hold an id, or a list of them; a caller ID is a number. */
-type Pointing = `${string}Id` | `${string}Ids` | 'turns' | 'callerIdFor' | 'abroadFor' | 'premiumFor';
+type Pointing =
+  `${string}Id` | `${string}Ids` | 'turns' | 'callerIdFor' | 'abroadFor' | 'premiumFor' | 'mayRecordFor';
 /** Every path within an object at which an id stands. Steps below a step are steps of the plan as well. */
 type Paths<T> = T extends readonly (infer U)[]
   ? `[]${Paths<U>}`
@@ -89,8 +90,15 @@ const PLACES: Record<Place, Points> = {
   'business.callsOut.abroadFor[]': points('person', 'out'),
   'business.callsOut.premiumFor[]': points('person', 'out'),
   'business.callsOut.guard.hoursId': points('hours', 'null'),
+  'business.recording.mayRecordFor[]': points('person', 'out'),
+  'business.recording.numberIds[]': points('number', 'out'),
+  'business.recording.personIds[]': points('person', 'out'),
+  'business.recording.noticeId': points('recording', 'null'),
+  'business.holdMusicId': points('recording', 'null'),
   'business.unwanted.mailboxId': points('mailbox', 'null'),
   'sites.notify.personIds[]': points('person', 'out'),
+  'numbers.announceId': points('recording', 'null'),
+  'numbers.holdMusicId': points('recording', 'null'),
   'numbers.siteId': points('site', 'null'),
   'numbers.planId': points('plan', 'null'),
   'numbers.callerIdFor[]': points('person', 'out'),

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { StarCode } from '../../numbering/star-codes';
+import { CallRecording } from './call-recording';
 import { CallsOut } from './calls-out';
 import { Contact, ContactList } from './contacts';
 import { Hours, Rota } from './hours';
@@ -100,6 +101,10 @@ export const Business = z.object({
   park: ParkSlots.optional(),
   /** Who may call where outside; absent is everybody everywhere. */
   callsOut: CallsOut.optional(),
+  /** Recording of calls; absent is never. */
+  recording: CallRecording.optional(),
+  /** What those who are held hear; absent or null is a piece of its own. */
+  holdMusicId: Id.nullable().optional(),
 });
 
 export const NumberHeld = z.object({
@@ -113,6 +118,10 @@ export const NumberHeld = z.object({
   use: z.enum(['main', 'direct', 'department', '24-hour', 'shared']),
   siteId: Id.nullable(),
   planId: Id.nullable(),
+  /** What its callers hear while they are held; absent or null is what the business has. */
+  holdMusicId: Id.nullable().optional(),
+  /** Said first to whoever is called with it shown; absent or null is nothing. */
+  announceId: Id.nullable().optional(),
   /** Who may show it on calls they make. */
   callerIdFor: z.union([z.literal('everybody'), z.array(Id).max(200)]),
   /** Name sent with it on calls made; 15 characters is what North American networks carry (from memory). */
@@ -128,6 +137,8 @@ export const NumberHeld = z.object({
 export const Mailbox = z.object({
   id: Id,
   name,
+  /** Dialled inside: whoever hears it listens, anybody else leaves a message. Absent or null is none. */
+  extension: Extension.nullable().optional(),
   ownerIds: z.array(Id).max(50),
   /** The usual greeting. */
   greetingId: Id.nullable(),

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { ringChart, traceLines } from '$core/calls';
   import { momentText } from '$ui/format';
+  import CallSounds from '$ui/messages/CallSounds.svelte';
   import Inbox from '$ui/messages/Inbox.svelte';
   import RingChart from '$ui/RingChart.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
@@ -33,6 +34,8 @@
           {momentText(call.at, theBusiness().zone)}
         </button>
         <p>{call.words}</p>
+        {#if call.note}<p>“{call.note}”</p>{/if}
+        <CallSounds {call} {system} />
         {#if open === call.id}
           <RingChart chart={ringChart(call.trace, system)} />
           <pre>{traceLines(call.trace, system).join('\n')}</pre>

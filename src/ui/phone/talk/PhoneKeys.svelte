@@ -2,8 +2,12 @@
   import { Modal } from 'carbon-components-svelte';
   import { ACT_KEYS, type ActName } from '$core/phone';
 
-  /** Every key of the phone: shown by ?. */
+  /** Every key of the phone: shown by ?, and put away when it rings. */
+  let { away = false }: { away?: boolean } = $props();
   let open = $state(false);
+  $effect(() => {
+    if (away) open = false;
+  });
   const WORDS: Record<ActName, string> = {
     hold: 'Hold',
     'take back': 'Take back',
@@ -18,6 +22,9 @@
     swap: 'Swap between two calls',
     'back to': 'Back to the first call',
     note: 'Write a note',
+    record: 'Record',
+    'stop recording': 'Stop recording',
+    'pause recording': 'A gap in the recording, and on',
     'hang up': 'Hang up',
   };
   const KEYS: Record<string, string> = { Escape: 'Esc', Enter: 'Enter' };

@@ -1,6 +1,14 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
-  import { actsOn, phonesToMoveTo, type ActName, type Callee, type PhoneCall, type Where } from '$core/phone';
+  import {
+    actsOn,
+    mayRecord,
+    phonesToMoveTo,
+    type ActName,
+    type Callee,
+    type PhoneCall,
+    type Where,
+  } from '$core/phone';
   import { phoneName } from '$core/calls';
   import type { IfNobody, PassTarget } from '$core/system';
   import { durationText } from '../../format';
@@ -61,6 +69,7 @@
           system: where.system,
           taken: desk.going.taken,
           canMove: phonesToMoveTo(where.system, where.phone).length > 0,
+          mayRecord: mayRecord(where.system, where.phone.personId),
         })
       : [],
   );
@@ -114,6 +123,10 @@
       case 'move':
         asking = asking === act ? null : act;
         return;
+      case 'record':
+      case 'stop recording':
+      case 'pause recording':
+        return void desk.act({ kind: act, ...on(id) });
       case 'note':
         noting = noting === null ? note : null;
         return;
@@ -227,6 +240,15 @@
         >
       </p>
     {/if}
+    {#if current.recorded}
+      <p class="recorded" role="status" data-testid="recorded">
+        {current.recorded.is === 'announced'
+          ? 'All hear that it is recorded; then it is.'
+          : current.recorded.is === 'paused'
+            ? 'Recording: a gap, nothing is recorded now.'
+            : `Recorded${current.recorded.by === 'rule' ? ' by rule' : current.recorded.by === 'other' ? ' by a colleague' : ''}.`}
+      </p>
+    {/if}
     {#if current.part === 'talks' && current.ahead}<p class="problem" role="alert">{current.ahead}</p>{/if}
     {#if refused}<p class="problem" role="alert" data-testid="refused">Not done: {refused}.</p>{/if}
     {#if ended}<p role="status">{ended}</p>{/if}
@@ -270,7 +292,7 @@
           />
         </form>
       </div>
-    {:else if note}
+    {:else if current.part === 'talks'}
       <button class="linkish small" type="button" onclick={() => (typing = true)}
         >Type instead of speaking</button
       >
@@ -366,6 +388,11 @@
 {/if}
 
 <style>
+  .recorded {
+    border-left: 4px solid var(--alarm);
+    padding-left: 10px;
+    margin: 0 0 8px;
+  }
   .talk {
     padding: 22px 18px;
     display: flex;

@@ -3,6 +3,7 @@
   import DialBox from '$ui/numbers/DialBox.svelte';
   import DialHabits from '$ui/numbers/DialHabits.svelte';
   import ExtensionMap from '$ui/numbers/ExtensionMap.svelte';
+  import RecordCalls from '$ui/numbers/RecordCalls.svelte';
   import Renumber from '$ui/numbers/Renumber.svelte';
 </script>
 
@@ -18,6 +19,7 @@
   <aside>
     <DialHabits />
     <CallsAbroad />
+    <RecordCalls />
     <Renumber />
   </aside>
 </div>

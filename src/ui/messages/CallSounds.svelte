@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { onDestroy } from 'svelte';
+  import { writeStereo, decodeUlaw } from '$core/audio';
+  import type { System } from '$core/system';
+  import type { CallRecord } from '$workspace';
+  import { dateText, durationText, momentText } from '../format';
+  import { here, session } from '../window/session.svelte';
+  import { localTime } from '$core/hours';
+
+  /** What was recorded of a call: played, taken along as a file of two channels, or deleted for good. */
+  let { call, system }: { call: CallRecord; system: System } = $props();
+  type Kept = NonNullable<CallRecord['recordings']>[number];
+  let playing = $state<{ at: number; url: string } | null>(null);
+  let busy = $state(false);
+  let sure = $state<number | null>(null);
+  const close = () => {
+    if (playing) URL.revokeObjectURL(playing.url);
+    playing = null;
+  };
+  onDestroy(close);
+
+  async function play(kept: Kept) {
+    busy = true;
+    try {
+      const { deeds } = here();
+      const [ours, theirs] = await Promise.all([
+        deeds.callSound(call.id, kept.ours),
+        deeds.callSound(call.id, kept.theirs),
+      ]);
+      if (!ours || !theirs) throw new Error('Its sound is not in this browser.');
+      close();
+      const wav = writeStereo(decodeUlaw(ours), decodeUlaw(theirs)) as Uint8Array<ArrayBuffer>;
+      playing = { at: kept.at, url: URL.createObjectURL(new Blob([wav], { type: 'audio/wav' })) };
+    } catch (error) {
+      const detail = error instanceof Error ? error.message : String(error);
+      session.say({ kind: 'error', title: 'The recording cannot be played', detail });
+    }
+    busy = false;
+  }
+  async function remove(kept: Kept) {
+    try {
+      await here().deeds.deleteRecording(call.id, kept.at);
+      close();
+      session.say({ kind: 'success', title: 'The recording is deleted for good' });
+    } catch (error) {
+      const detail = error instanceof Error ? error.message : String(error);
+      session.say({ kind: 'error', title: 'The recording is not deleted', detail });
+    }
+    sure = null;
+  }
+  const who = (kept: Kept) => (kept.by ? `by ${system.people[kept.by]?.name ?? 'somebody'}` : 'by rule');
+  const told = (kept: Kept) => (kept.consent === 'all' ? 'everybody was told' : 'one may agree there');
+</script>
+
+{#each call.recordings ?? [] as kept (kept.at)}
+  <div class="kept small" data-testid="call-sound">
+    <span
+      >Recorded {momentText(kept.at, here().zone)}, {durationText(kept.seconds * 1000)}, {who(kept)}; {told(
+        kept,
+      )}{kept.cut ? '; cut short' : ''}{kept.until === null
+        ? ''
+        : `; kept until ${dateText(localTime(here().zone, kept.until).date)}`}.</span
+    >
+    {#if playing?.at === kept.at}
+      <audio controls autoplay src={playing.url}><track kind="captions" /></audio>
+      <a href={playing.url} download="call-{call.id}.wav">Download, ours left, theirs right</a>
+    {:else}
+      <button class="linkish" type="button" disabled={busy} onclick={() => void play(kept)}>Listen</button>
+    {/if}
+    {#if sure === kept.at}
+      <button class="linkish" type="button" onclick={() => void remove(kept)}
+        >Delete it for good: it cannot be brought back</button
+      >
+      <button class="linkish" type="button" onclick={() => (sure = null)}>Keep it</button>
+    {:else}
+      <button class="linkish" type="button" onclick={() => (sure = kept.at)}>Delete…</button>
+    {/if}
+  </div>
+{/each}
+
+<style>
+  .kept {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    align-items: center;
+    border-left: 3px solid var(--copper);
+    padding-left: 10px;
+    margin: 6px 0;
+    grid-column: 1 / -1;
+  }
+  audio {
+    width: 100%;
+    height: 34px;
+  }
+</style>
