@@ -6,12 +6,15 @@ import {
   ending,
   helpFor,
   numbersToShow,
+  passedTo,
   shownInWords,
   shownOn,
+  whoCalls,
   rateOf,
   whyNotOut,
   type Destination,
   type Memory,
+  type Trace,
 } from '../calls';
 import { addressLine, classOf, countryName, profileOf, sortDialled, writeNumber } from '../numbering';
 import { directory } from '../people';
@@ -328,4 +331,13 @@ export function colleagueCalled(to: Destination, system: System): string | null 
   if (to.kind !== 'digits') return null;
   const owner = extensionsInUse(system).find((e) => e.extension === to.digits);
   return owner?.kind === 'person' ? owner.id : null;
+}
+
+/** Who was called, by name: a colleague, a group, a contact, or the number as it is read. */
+export function calledName(to: Destination, trace: Trace, system: System): string {
+  const out = trace.find((e) => e.kind === 'goes out');
+  if (out?.kind === 'goes out') return whoCalls(system, { kind: 'outside', number: out.number });
+  if (to.kind === 'target') return passedTo(system, to.target);
+  if (to.kind === 'number') return whoCalls(system, { kind: 'outside', number: to.e164 });
+  return extensionsInUse(system).find((e) => e.extension === to.digits)?.who ?? to.digits;
 }

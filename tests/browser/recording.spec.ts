@@ -1,0 +1,81 @@
+/** A call is recorded: all hear it first, the sound is kept in two channels, played and deleted for good. */
+import { readFile } from 'node:fs/promises';
+import { expect } from '@playwright/test';
+import wavefile from 'wavefile';
+import { open, saved } from './bench';
+import { call, IDRIS, JONAH, staffPhone, test, TEST_TONE, toneAsMicrophone } from './talking';
+
+const { WaveFile } = wavefile;
+
+test('who may record is said by the administration; all are told, the sound is kept and goes for good', async ({
+  context,
+  page,
+}) => {
+  await open(page, '/numbers/dialling');
+  const card = page.getByTestId('record-calls');
+  await expect(card).toContainText('No phone offers it.');
+  await card.getByLabel('Who may have a call recorded').selectOption('everybody');
+  await expect(card).toContainText('Nobody is recorded unawares');
+  await card.getByRole('button', { name: 'Whose consent is usual where' }).click();
+  await expect(card.getByLabel('Consent in United States, WA')).toHaveValue('all');
+  await saved(page);
+  await page.goto('/changes');
+  await page.getByRole('button', { name: 'Put in force', exact: true }).click();
+  await expect(page.getByText('In force: callers get this')).toBeVisible();
+
+  const idris = await staffPhone(context, IDRIS, (phone) => toneAsMicrophone(phone));
+  const jonah = await staffPhone(context, JONAH, (phone) => toneAsMicrophone(phone, 440));
+  await call(idris, 'jonah');
+  await jonah
+    .getByTestId('ringing')
+    .getByRole('button', { name: /^Answer/ })
+    .click();
+  await expect(idris.getByTestId('talking')).toContainText('talked');
+  await idris.keyboard.press('r');
+  await expect(idris.getByTestId('recorded')).toHaveText('All hear that it is recorded; then it is.');
+  await expect(idris.getByTestId('recorded')).toHaveText('Recorded.');
+  await expect(jonah.getByTestId('recorded')).toHaveText('Recorded by a colleague.');
+  await idris.keyboard.press('g');
+  await expect(idris.getByTestId('recorded')).toContainText('a gap');
+  await idris.keyboard.press('g');
+  await expect(idris.getByTestId('recorded')).toHaveText('Recorded.');
+  // Some sound goes by.
+  await expect
+    .poll(() => idris.getByTestId('talking').innerText(), { timeout: 15_000 })
+    .toMatch(/\b([6-9]|[1-5]\d) s talked/);
+  await idris.keyboard.press('n');
+  await idris.getByLabel('Note to this call').fill('about the mast');
+  await idris.keyboard.press('Enter');
+  await expect(idris.getByTestId('note')).toHaveText('“about the mast”');
+  await idris.keyboard.press('Escape');
+
+  const kept = idris.getByTestId('call-sound');
+  await expect(kept).toContainText('by Idris Okafor; everybody was told; kept until');
+  await expect(idris.getByText('“about the mast”')).toBeVisible();
+  await kept.getByRole('button', { name: 'Listen' }).click();
+  // Ours is the test tone on the left, theirs the other on the right, read by a library for such files.
+  const [download] = await Promise.all([
+    idris.waitForEvent('download'),
+    kept.getByRole('link', { name: 'Download, ours left, theirs right' }).click(),
+  ]);
+  const file = new WaveFile(new Uint8Array(await readFile(await download.path())));
+  const [left, right] = file.getSamples(false, Float64Array) as unknown as [Float64Array, Float64Array];
+  const power = (pcm: Float64Array, hz: number) => {
+    let [re, im] = [0, 0];
+    pcm.forEach((s, i) => {
+      re += s * Math.cos((2 * Math.PI * hz * i) / 8000);
+      im += s * Math.sin((2 * Math.PI * hz * i) / 8000);
+    });
+    return Math.hypot(re, im) / pcm.length;
+  };
+  const tones = {
+    ours: [power(left, TEST_TONE), power(left, 440)],
+    theirs: [power(right, 440), power(right, TEST_TONE)],
+  };
+  expect(tones.ours[0]!).toBeGreaterThan(10 * tones.ours[1]!);
+  expect(tones.theirs[0]!).toBeGreaterThan(10 * tones.theirs[1]!);
+
+  await kept.getByRole('button', { name: 'Delete…' }).click();
+  await kept.getByRole('button', { name: 'Delete it for good' }).click();
+  await expect(kept).toHaveCount(0);
+});
