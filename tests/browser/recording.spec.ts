@@ -33,6 +33,7 @@ test('who may record is said by the administration; all are told, the sound is k
   await expect(idris.getByTestId('talking')).toContainText('talked');
   await idris.keyboard.press('r');
   await expect(idris.getByTestId('recorded')).toHaveText('All hear that it is recorded; then it is.');
+  await expect(jonah.getByTestId('talk-notice')).toHaveText('“This call is recorded.”');
   await expect(idris.getByTestId('recorded')).toHaveText('Recorded.');
   await expect(jonah.getByTestId('recorded')).toHaveText('Recorded by a colleague.');
   await idris.keyboard.press('g');

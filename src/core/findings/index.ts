@@ -5,6 +5,7 @@ import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } fr
 import { awayUnreplaced, cutOffWhenDialled, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
 import { phones } from './phones';
+import { recordedForEver } from './recording';
 import { forgotten, unwantedNowhere } from './reach';
 import { badHours, holidays, rotas } from './hours';
 import { outsideUnconfirmed, swallowing } from './outside';
@@ -44,6 +45,7 @@ const CHECKS: readonly Check[] = [
   greetings,
   forgotten,
   unwantedNowhere,
+  recordedForEver,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 

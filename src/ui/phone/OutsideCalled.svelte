@@ -10,6 +10,7 @@
   import { player } from '../recordings/player.svelte';
   import { theBusiness } from '../window/session.svelte';
   import Keypad from './Keypad.svelte';
+  import TalkNotice from './talk/TalkNotice.svelte';
   import OutsideWords from './OutsideWords.svelte';
   import type { OwnVoice } from './voice.svelte';
   import { hold, type Line } from './line.svelte';
@@ -92,6 +93,7 @@
   <section class="card" aria-live="polite" data-testid="outside-talking">
     <p class="soft">{sees} · {durationText(Math.max(0, theBusiness().now - talking.since))}</p>
     <h1>{heard}</h1>
+    <TalkNotice call={talking} {system} />
     <OutsideWords {voice} {system} listen />
     {#if keyed}<p class="soft small">Keys pressed: {keyed}</p>{/if}
     <Keypad onpress={press} />

@@ -13,6 +13,7 @@
   import Keypad from './Keypad.svelte';
   import OutsideCalled from './OutsideCalled.svelte';
   import OutsideWords from './OutsideWords.svelte';
+  import TalkNotice from './talk/TalkNotice.svelte';
   import { holdSamples } from './hold';
   import { heardInWords } from './heard';
   import { hold, Line } from './line.svelte';
@@ -242,7 +243,11 @@
     <section class="card" aria-live="polite" data-testid="outside-call">
       <p class="soft">Calling {dialled} · {durationText(Math.max(0, theBusiness().now - call.request.at))}</p>
       <h1 class="heard">{heard}</h1>
-      {#if call.phase === 'talking'}<OutsideWords {voice} {system} />{/if}
+      {#if call.phase === 'talking'}<TalkNotice
+          call={call?.phase === 'talking' ? call : undefined}
+          {system}
+        />
+        <OutsideWords {voice} {system} />{/if}
       {#if call.phase === 'message'}
         <TextArea
           labelText="What you say"

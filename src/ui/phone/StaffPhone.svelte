@@ -24,6 +24,7 @@
   import People from './talk/People.svelte';
   import PhoneKeys from './talk/PhoneKeys.svelte';
   import Talk from './talk/Talk.svelte';
+  import TalkNotice from './talk/TalkNotice.svelte';
   import Wanted from './talk/Wanted.svelte';
   import OwnCalls from './OwnCalls.svelte';
   import OwnState from './OwnState.svelte';
@@ -292,6 +293,10 @@
 <svelte:window bind:innerWidth={width} />
 <Notices />
 <CallerSound call={calling} {system} />
+<TalkNotice
+  call={calls.find((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === phoneId))}
+  {system}
+/>
 {#if !phone || !person}
   <div class="card pad">
     <h1>This phone has been removed</h1>
