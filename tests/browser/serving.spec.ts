@@ -57,6 +57,8 @@ test('a word of one’s own is seen by colleagues; whoever is busy is called whe
   // Idris is not to be disturbed: Jonah cannot reach him, and is rung when that ends.
   await idris.getByText('Silent for an hour').click();
   await call(jonah, '202');
+  // His mailbox takes it: Jonah leaves nothing there.
+  await jonah.getByRole('button', { name: /Stop calling/ }).click();
   await jonah.getByRole('button', { name: 'Ring me when Idris Okafor is free' }).click();
   await expect(jonah.getByTestId('wanted')).toContainText('rings when Idris Okafor is free, until');
   await idris.getByText('on: no phone of yours rings').click();

@@ -14,7 +14,6 @@
   import OutsideCalled from './OutsideCalled.svelte';
   import OutsideWords from './OutsideWords.svelte';
   import TalkNotice from './talk/TalkNotice.svelte';
-  import { holdSamples } from './hold';
   import { heardInWords } from './heard';
   import { hold, Line } from './line.svelte';
   import { Recorder } from './recorder.svelte';
@@ -66,8 +65,8 @@
       CALLER,
       line.calls.filter((c) => c.request.id === callId),
       system,
+      call?.phase === 'parked',
     );
-    if (call?.phase === 'parked') voice.listenTo(true, () => holdSamples(system, call.numberId));
   });
   const going = $derived(call !== null && call.phase !== 'over');
   $effect(() => {

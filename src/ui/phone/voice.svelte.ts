@@ -1,4 +1,5 @@
 /** The voice of a phone's window, for its page: who is connected, how it sounds, and music while it is held. */
+import { untrack } from 'svelte';
 import { soundsLike } from '$core/audio';
 import { hears, whoseName } from '$core/calls';
 import type { System } from '$core/system';
@@ -13,26 +14,30 @@ export class OwnVoice {
   private voice = new Voice(new BrowserSignals(), (now) => (this.now = now));
   private held = new HoldMusic();
 
-  /** @param me the name of this window's end @param calls that go on now @param system says which music */
-  update(me: string, calls: readonly LiveCall[], system?: System): void {
+  /**
+   * @param me the name of this window's end @param calls that go on now @param system says which music
+   * @param waits a caller who waits in a slot hears the music as well
+   */
+  update(me: string, calls: readonly LiveCall[], system?: System, waits = false): void {
     const mine = calls.filter((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === me));
     const call = mine.find((c) => c.ends.some((e) => e.phone === me && e.holds === undefined)) ?? mine[0];
     this.voice.update(call ? { callId: call.request.id, me, ends: call.ends } : null);
     const end = call?.ends.find((e) => e.phone === me);
-    const music = end !== undefined && hears(end, call!.ends) === 'music';
-    this.listenTo(music, system && (() => holdSamples(system, call!.numberId)));
+    const music = waits || (end !== undefined && hears(end, call!.ends) === 'music');
+    const numberId = (call ?? calls[0])?.numberId ?? null;
+    this.listenTo(music, system && (() => holdSamples(system, numberId)));
   }
 
-  /** A caller who waits in a slot hears the music as well. @param samples what was chosen; otherwise a piece of its own */
-  listenTo(music: boolean, samples?: () => Promise<Float32Array<ArrayBuffer> | undefined>): void {
-    const began = music && !this.music;
-    this.music = music;
+  /** Plain, for it is read where it is set. */
+  private hearsMusic = false;
+  private listenTo(music: boolean, samples?: () => Promise<Float32Array<ArrayBuffer> | undefined>): void {
+    if (music === this.hearsMusic) return;
+    this.hearsMusic = this.music = music;
     if (!music) return this.held.stop();
-    if (!began) return;
-    void (samples?.() ?? Promise.resolve(undefined))
+    void untrack(() => samples?.() ?? Promise.resolve(undefined))
       .catch(() => undefined)
       // By then they may have been taken back.
-      .then((chosen) => this.music && this.held.play(chosen));
+      .then((chosen) => this.hearsMusic && this.held.play(chosen));
   }
 
   record(is: 'on' | 'paused' | 'off'): CallSound | null {
