@@ -156,7 +156,7 @@
   }
   .two {
     display: grid;
-    grid-template-columns: 1.2fr 1.2fr 180px 130px;
+    grid-template-columns: minmax(0, 1.4fr) 110px minmax(0, 1.2fr) 170px 150px;
     gap: 14px;
     align-items: start;
   }
