@@ -26,8 +26,8 @@ import {
   StandingRecord,
   storeSettings,
   storeStanding,
+  Beside,
   within,
-  type Beside,
   type Change,
   type Changes,
   type Db,
@@ -68,42 +68,32 @@ const actOf = ({ does }: Reaction, callId: string, phone: string): Parameters<Ca
     ? { kind: does, callId, phone }
     : { kind: 'outside', callId, phone, is: does };
 
+/** What of a call windows are shown as it is. */
+const SHOWN = [
+  'request',
+  'from',
+  'phase',
+  'since',
+  'until',
+  'legs',
+  'ends',
+  'parked',
+  'passing',
+  'waiting',
+  'recorded',
+  'mailboxId',
+  'numberId',
+  'trace',
+] as const satisfies readonly (keyof LiveCall & keyof CallState)[];
+
 /** The calls of an engine as windows see them. */
 const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCall[] =>
-  [...engine.calls.values()].map((c): LiveCall => {
-    const {
-      request,
-      from,
-      phase,
-      since,
-      until,
-      legs,
-      ends,
-      parked,
-      passing,
-      waiting,
-      mailboxId,
-      numberId,
-      trace,
-    } = c;
-    return {
-      calledPerson: calledPerson(engine, c),
-      note: beside.get(c.request.id)?.note,
-      request,
-      from,
-      phase,
-      since,
-      until,
-      legs,
-      ends,
-      parked,
-      passing,
-      waiting,
-      recorded: c.recorded,
-      mailboxId,
-      numberId,
-      trace,
-    };
+  [...engine.calls.values()].map((call) => {
+    const shown = Object.fromEntries(SHOWN.map((key) => [key, call[key]])) as Pick<
+      CallState,
+      (typeof SHOWN)[number]
+    >;
+    return { ...shown, calledPerson: calledPerson(engine, call), note: beside.get(call.request.id)?.note };
   });
 
 interface Line {
@@ -300,14 +290,9 @@ export class Switch {
       const tx = open('calls');
       const record = await tx.objectStore('calls').get(callId);
       if (record?.businessId === businessId) {
-        const { note: _, quality: __, recordings: ___, ...rest } = record;
-        const { note, quality, recordings } = record;
-        const beside = change({
-          ...(note === undefined ? {} : { note }),
-          ...(quality === undefined ? {} : { quality }),
-          ...(recordings === undefined ? {} : { recordings }),
-        });
-        within(tx.objectStore('calls').put({ ...rest, ...beside }));
+        // What is left out of it is gone.
+        const { note: _, quality: __, recordings: ___, deleted: ____, ...rest } = record;
+        within(tx.objectStore('calls').put({ ...rest, ...change(Beside.parse(record)) }));
       }
       await tx.done;
     });
@@ -584,7 +569,8 @@ export class Switch {
   private publish(businessId: string, line: Line): void {
     const calls = liveCalls(line);
     this.post({ kind: 'calls', businessId, calls });
-    this.phones.callsNow(businessId, { calls, memory: line.engine.memory });
+    const { engine, standing } = line;
+    this.phones.callsNow(businessId, { system: engine.document, standing, calls, memory: engine.memory });
   }
 
   private post(message: FromSwitch): void {

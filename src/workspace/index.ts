@@ -19,6 +19,7 @@ export {
   signOut,
   type AccountWanted,
 } from './phones';
+export { dropRecordings } from './call-sounds';
 export { changeBack, changeRecords } from './changing';
 export { settable, storeSettings, storeStanding } from './standing';
 

@@ -146,6 +146,10 @@ export const Beside = z.object({
   note: z.string().max(2000).optional(),
   /** Its sound where it was recorded, each part in two channels. */
   recordings: z.array(CallSoundKept).max(50).optional(),
+  /** Recordings that were deleted for good: when, and by whom. */
+  deleted: z
+    .array(z.object({ recordedAt: z.number(), seconds: z.number(), at: z.number(), by: z.string().max(80) }))
+    .optional(),
   /** How it sounded where it was heard, by phone: the rating of the E-model (G.107), 0 to 100. */
   quality: z.record(Id, z.number().min(0).max(100)).optional(),
 });

@@ -105,3 +105,42 @@ it('what nothing names any more is cleared away, but not what can be undone, nor
   expect(await readSound(db, id, lost)).toBeUndefined();
   expect(await readSound(db, id, hash)).toEqual(ULAW);
 });
+
+it('a recorded call keeps its sound until its time is over; then it goes for good, and the log says so', async () => {
+  const [ours, theirs] = [await storeSound(db, w.id, ULAW), await storeSound(db, w.id, ULAW.slice(5))];
+  const at = w.now() - 60_000;
+  const put = async (until: number | null) => {
+    await db.write('call', async (open) => {
+      const tx = open('calls');
+      void tx.objectStore('calls').put({
+        id: 'recorded',
+        businessId: w.id,
+        at,
+        request: {
+          id: 'recorded',
+          at,
+          from: { kind: 'outside', number: null },
+          to: { kind: 'number', e164: '+13605550142' },
+          behaviour: null,
+        },
+        trace: [],
+        words: 'a call',
+        recordings: [{ phone: 'rosa-desk', at, seconds: 2.5, ours, theirs, consent: 'all', by: null, until }],
+      });
+      await tx.done;
+    });
+    await w.callsChanged();
+  };
+  await put(at + 86_400_000);
+  await sweepSounds(db, w.id, Date.now() + 7_200_000);
+  await w.sweep();
+  expect(await readSound(db, w.id, ours)).toEqual(ULAW);
+  await put(at + 1000);
+  await w.sweep();
+  expect(await readSound(db, w.id, ours)).toBeUndefined();
+  expect(await readSound(db, w.id, theirs)).toBeUndefined();
+  expect(w.view.calls.find((c) => c.id === 'recorded')).toMatchObject({
+    recordings: [],
+    deleted: [{ recordedAt: at, seconds: 2.5, by: 'the rule of how long they are kept' }],
+  });
+});

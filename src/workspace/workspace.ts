@@ -16,6 +16,7 @@ import { dropAside, readAside, readMany, setAside, type Unread } from './damage'
 import { settable, storeSettings, storeStanding } from './standing';
 import { businessNames, clockOf, pictureOf, type View } from './view';
 import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
+import { dropRecordings } from './call-sounds';
 import { changeBack, changeRecords, type RecordChange } from './changing';
 import type { Db } from './db';
 import { foldDraft, readDraft, storeStep, takeStep, type DraftStep } from './draft';
@@ -380,15 +381,15 @@ export class Workspace {
   }
   /** Recordings of calls whose time is over go for good. */
   private async dropOldRecordings(): Promise<void> {
-    const now = this.now();
-    const isOver = (r: CallSoundKept) => r.until !== null && r.until <= now;
+    const at = this.now();
+    const isOver = (r: CallSoundKept) => r.until !== null && r.until <= at;
     const over = this.picture.calls.filter((c) => c.recordings?.some(isOver));
-    for (const { id, recordings = [] } of over) {
-      await changeRecords(this.db, 'calls', [id], { recordings: recordings.filter((r) => !isOver(r)) });
-      const gone = recordings.filter(isOver).flatMap((r) => [r.ours, r.theirs]);
-      await sweepSounds(this.db, this.id, Date.now(), new Set(gone));
-    }
-    if (!over.length) return;
+    const gone = { at, by: 'the rule of how long they are kept' };
+    for (const { id } of over) await dropRecordings(this.db, this.id, id, isOver, gone);
+    if (over.length) await this.callsChanged();
+  }
+  /** Calls were changed in storage: shown here, and told to the other windows. */
+  async callsChanged(): Promise<void> {
     await this.reload('calls');
     this.tell('calls');
   }

@@ -79,4 +79,5 @@ test('who may record is said by the administration; all are told, the sound is k
   await kept.getByRole('button', { name: 'Delete…' }).click();
   await kept.getByRole('button', { name: 'Delete it for good' }).click();
   await expect(kept).toHaveCount(0);
+  await expect(idris.getByText(/A recording of .* was deleted .*, by Idris Okafor/)).toBeVisible();
 });

@@ -27,6 +27,7 @@ test('whoever serves a queue logs out and in, pauses with a reason, and sees who
   await serving.getByRole('button', { name: 'Log out' }).click();
   await expect(serving).toContainText('logged out');
   await idris.getByText('Silent for an hour').click();
+  await expect(idris.getByTestId('phone-state')).toContainText('do not disturb');
   await serving.getByRole('button', { name: 'Log in' }).click();
   await expect(serving).toContainText('Before its calls reach you');
   await expect(serving).toContainText('Do not disturb is on');
@@ -56,6 +57,7 @@ test('a word of one’s own is seen by colleagues; whoever is busy is called whe
 
   // Idris is not to be disturbed: Jonah cannot reach him, and is rung when that ends.
   await idris.getByText('Silent for an hour').click();
+  await expect(idris.getByTestId('phone-state')).toContainText('do not disturb');
   await call(jonah, '202');
   // His mailbox takes it: Jonah leaves nothing there.
   await jonah.getByRole('button', { name: /Stop calling/ }).click();

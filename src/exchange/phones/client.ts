@@ -27,8 +27,17 @@ export interface Told {
 /** A request was refused, with why in words. */
 export class Refused extends Error {}
 
-const isReckoned = ({ do: what }: PhoneRequest): boolean =>
-  what === 'if called' || what === 'effect' || what === 'sound' || what === 'text' || what === 'address';
+/** Requests that take long, or are large: they are sent again seldom. */
+const SLOW: readonly PhoneRequest['do'][] = [
+  'if called',
+  'effect',
+  'sound',
+  'call sound',
+  'recorded',
+  'text',
+  'address',
+];
+const isReckoned = ({ do: what }: PhoneRequest): boolean => SLOW.includes(what);
 
 export class PhoneClient {
   private readonly waiting = new Map<string, (answer: Extract<ToPhone, { kind: 'answer' }>) => void>();

@@ -17,6 +17,7 @@ import {
   presencesApart,
   presencesIn,
   seesAll,
+  unseenIn,
   unseenNumbers,
   withoutTheirs,
   withTried,
@@ -31,6 +32,7 @@ import type { ClockSetting } from '../../standins/clock/clock';
 import {
   changeBack,
   changeRecords,
+  dropRecordings,
   putPhones,
   readMany,
   readOne,
@@ -41,7 +43,6 @@ import {
   signOut,
   storeSettings,
   storeSound,
-  sweepSounds,
   Workspace,
   type Beside,
   type CallRecord,
@@ -109,6 +110,12 @@ interface Window extends Knock {
   backs: Map<string, () => Promise<string | null>>;
 }
 
+/** What lies in the mailboxes and the log of a business. */
+interface Mail {
+  messages: MessageRecord[];
+  calls: CallRecord[];
+}
+
 /** So many answers and ways back are remembered of a phone. */
 const REMEMBERED = 50;
 /** So many of the last calls a phone is told of. */
@@ -165,7 +172,8 @@ export class PhoneWindows {
     const minute = Math.floor(now / MINUTE_MS);
     // What somebody is doing goes by the time of day, too.
     for (const [businessId, known] of this.apart)
-      if (known.minute !== minute || known.until <= now) await this.tellCalls(businessId);
+      if (!this.of(businessId).length) this.apart.delete(businessId);
+      else if (known.minute !== minute || known.until <= now) await this.tellCalls(businessId);
   }
 
   private async knocked({ businessId, phoneId }: Knock): Promise<void> {
@@ -199,12 +207,13 @@ export class PhoneWindows {
 
   private async tellAll(window: Window): Promise<void> {
     await this.tellBusiness(window);
-    await this.tellMessages(window);
+    this.tellMessages(window, await this.mailOf(window.businessId));
     await this.tellCalls(window.businessId, window);
   }
 
   /** Something of a business changed in storage. Within a turn. */
   async changed({ businessId, what }: Change): Promise<void> {
+    const mail = new Map<string, Mail>();
     for (const window of this.windows.values()) {
       if (businessId !== null && window.businessId !== businessId) continue;
       switch (what) {
@@ -222,9 +231,13 @@ export class PhoneWindows {
           await this.tellAll(window);
           break;
         case 'messages':
-        case 'calls':
-          await this.tellMessages(window);
+        case 'calls': {
+          // Read once, however many phones are told of it.
+          const known = mail.get(window.businessId) ?? (await this.mailOf(window.businessId));
+          mail.set(window.businessId, known);
+          this.tellMessages(window, known);
           break;
+        }
         case 'mail':
         case 'invitations':
         case 'dealings':
@@ -266,23 +279,31 @@ export class PhoneWindows {
     if (line) this.sendCalls(windows, line);
   }
   /** The same at once, for acts are shown without delay. */
-  callsNow(businessId: string, line: Pick<LineNow, 'calls' | 'memory'>): void {
+  callsNow(businessId: string, line: LineNow): void {
     this.sendCalls(this.of(businessId), line);
   }
   private of(businessId: string): Window[] {
     return [...this.windows.values()].filter((w) => w.businessId === businessId);
   }
 
-  private sendCalls(windows: readonly Window[], { calls, memory }: Pick<LineNow, 'calls' | 'memory'>): void {
+  private sendCalls(windows: readonly Window[], line: LineNow): void {
+    if (!windows.length) return;
+    const { calls, memory } = line;
+    const done = finishing(memory, line.system, this.office.now());
+    const set = withOwn(line.system, line.standing.own);
+    const presence = presencesIn(
+      this.presenceApart(windows[0]!.businessId, set, line.standing, done),
+      calls,
+      set,
+    );
     for (const window of windows) {
-      const { businessId, phoneId, standing, unseen } = window;
+      const { phoneId, standing, unseen } = window;
       const system = withOwn(window.system, standing.own);
-      const done = finishing(memory, system, this.office.now());
-      const presence = presencesIn(this.presenceApart(businessId, system, standing, done), calls, system);
       this.tell(window, 'calls', callsKnown(calls, phoneId, system, presence, memory, done, unseen));
     }
   }
 
+  /** What everybody in force is doing apart from calls: the same for all phones of a business. */
   private presenceApart(
     businessId: string,
     system: System,
@@ -306,14 +327,18 @@ export class PhoneWindows {
     return is;
   }
 
-  private async tellMessages(window: Window): Promise<void> {
-    const { businessId, phoneId, system } = window;
-    const me = system.phones[phoneId]?.personId ?? '';
-    const all = seesAll(system, phoneId);
+  private async mailOf(businessId: string): Promise<Mail> {
     const [messages, calls] = await Promise.all([
       readMany(this.db, 'messages', businessId),
       readMany(this.db, 'calls', businessId),
     ]);
+    return { messages, calls };
+  }
+
+  private tellMessages(window: Window, { messages, calls }: Mail): void {
+    const { phoneId, system } = window;
+    const me = system.phones[phoneId]?.personId ?? '';
+    const all = seesAll(system, phoneId);
     const own = ownPhones(system, phoneId);
     const theirs = (c: CallRecord) =>
       c.trace.some((e) => e.kind === 'leg offered' && e.personId === me) || isOwnRecord(c, own);
@@ -324,7 +349,7 @@ export class PhoneWindows {
       log: calls
         .filter((c) => all || (me && theirs(c)))
         .slice(-LOG)
-        .map((c) => hidden(c, window.unseen)),
+        .map((c) => hidden(c, unseenIn(c.request, c.trace, own, window.unseen))),
     });
   }
 
@@ -376,6 +401,7 @@ export class PhoneWindows {
       system,
       phoneId,
       mailboxOf: (id) => mailboxes.get(id),
+      recordedBy: (_, at) => over?.recordings?.find((r) => r.at === at)?.by,
       isOwnCall: (id) =>
         (over !== undefined && over.businessId === businessId && isOwnRecord(over, own)) ||
         calls.some((c) => c.request.id === id && c.ends.some((e) => own.has(e.phone))),
@@ -449,13 +475,12 @@ export class PhoneWindows {
         await this.keepRecording(window, request);
         return null;
       case 'delete recording': {
-        const all = (await readOne(this.db, 'calls', request.callId))?.recordings ?? [];
-        await this.office.writeBeside(businessId, request.callId, (known) => ({
-          ...known,
-          recordings: (known.recordings ?? []).filter((r) => r.at !== request.at),
-        }));
-        const gone = all.filter((r) => r.at === request.at).flatMap((r) => [r.ours, r.theirs]);
-        await sweepSounds(this.db, businessId, Date.now(), new Set(gone));
+        const by = system.people[me]?.name ?? 'a phone';
+        await dropRecordings(this.db, businessId, request.callId, (r) => r.at === request.at, {
+          at: now,
+          by,
+        });
+        this.changes.tell({ businessId, what: 'calls' });
         return null;
       }
       case 'call sound': {

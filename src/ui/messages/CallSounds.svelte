@@ -1,14 +1,28 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
   import { writeStereo, decodeUlaw } from '$core/audio';
+  import { recordedIn } from '$core/calls';
+  import { may } from '$core/people';
   import type { System } from '$core/system';
   import type { CallRecord } from '$workspace';
   import { dateText, durationText, momentText } from '../format';
   import { here, session } from '../window/session.svelte';
   import { localTime } from '$core/hours';
 
+  interface Props {
+    call: CallRecord;
+    system: System;
+    /** Whose phone this is: they delete what they had recorded; null is a page of whoever runs the system, who deletes all. */
+    own?: string | null;
+  }
   /** What was recorded of a call: played, taken along as a file of two channels, or deleted for good. */
-  let { call, system }: { call: CallRecord; system: System } = $props();
+  let { call, system, own = null }: Props = $props();
+  const mayDelete = (kept: Kept) =>
+    own === null || kept.by === own || may(system.people[own]?.role ?? 'staff', 'see the system');
+  /** It was recorded, and no sound of it was ever kept. */
+  const silent = $derived(
+    !call.recordings?.length && !call.deleted?.length && recordedIn(call.trace).some((r) => r.spans.length),
+  );
   type Kept = NonNullable<CallRecord['recordings']>[number];
   let playing = $state<{ at: number; url: string } | null>(null);
   let busy = $state(false);
@@ -72,11 +86,22 @@
         >Delete it for good: it cannot be brought back</button
       >
       <button class="linkish" type="button" onclick={() => (sure = null)}>Keep it</button>
-    {:else}
+    {:else if mayDelete(kept)}
       <button class="linkish" type="button" onclick={() => (sure = kept.at)}>Delete…</button>
     {/if}
   </div>
 {/each}
+{#each call.deleted ?? [] as gone (gone.recordedAt)}
+  <p class="kept small soft">
+    A recording of {durationText(gone.seconds * 1000)} was deleted {momentText(gone.at, here().zone)}, by {gone.by}.
+  </p>
+{/each}
+{#if silent}
+  <p class="kept small">
+    It was recorded, and no sound of it was kept: the phone it was recorded on was no window of this browser,
+    or its window was closed.
+  </p>
+{/if}
 
 <style>
   .kept {

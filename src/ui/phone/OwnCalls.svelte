@@ -52,7 +52,7 @@
         : whoCalls(system, call.request.from)}{#if missed}<em> missed</em>{/if}</b
     ><span>{momentText(call.at, here().zone)}</span>
     <small>{words}{sounded(call)}</small>
-    <CallSounds {call} {system} />
+    <CallSounds {call} {system} own={person.id} />
     {#if call.note}<small class="note">“{call.note}”</small>{/if}
   </div>
 {:else}<p class="soft">No calls yet.</p>{/each}

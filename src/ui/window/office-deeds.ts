@@ -6,8 +6,9 @@ import { ifCalled, withoutTheirs, withTried } from '$core/phone';
 import { accountsOn, asPaired, type OwnValues, type Setting } from '$core/system';
 import type { MessageKnown } from '$exchange';
 import { deliveredAt } from '$standins/carrier/texting';
-import { readOne, readSound, sendText, sweepSounds } from '$workspace';
+import { dropRecordings, readOne, readSound, sendText } from '$workspace';
 import { CoverageClient } from '../coverage/client';
+import { byWhom } from '../format';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
 import type { Back } from './acts-done';
@@ -60,11 +61,9 @@ export class OfficeDeeds implements Deeds {
     return readSound(this.place.db, this.place.id, hash);
   }
   async deleteRecording(callId: string, at: number): Promise<void> {
-    const record = await readOne(this.place.db, 'calls', callId);
-    const all = record?.recordings ?? [];
-    await this.place.workspace.change('calls', [callId], { recordings: all.filter((r) => r.at !== at) });
-    const gone = all.filter((r) => r.at === at).flatMap((r) => [r.ours, r.theirs]);
-    await sweepSounds(this.place.db, this.place.id, Date.now(), new Set(gone));
+    const { workspace, db, id, now, actorName } = this.place;
+    await dropRecordings(db, id, callId, (r) => r.at === at, { at: now, by: byWhom(actorName) });
+    await workspace.callsChanged();
   }
   messageSound(message: MessageKnown): Promise<string | null> {
     return Promise.resolve(message.sound);

@@ -108,8 +108,18 @@ describe('recording', () => {
       .does('a', { kind: 'pass on', phone: 'rosa-desk', to: toPerson('idris'), ifNobody: { then: 'back' } })
       .at(25)
       .does('a', { kind: 'answer', phone: 'idris-desk' });
-    expect(yard.of('a', 'record notice').length).toBeGreaterThan(before);
+    expect(yard.of('a', 'record notice').length).toBe(before + 1);
     expect(yard.of('a', 'record off')).toEqual([]);
+  });
+  it('by rule begins with whoever takes it where the call was passed on during the notice', () => {
+    const yard = talk(rules({ personIds: ['rosa', 'idris'] }));
+    yard
+      .at(3.2)
+      .does('a', { kind: 'pass on', phone: 'rosa-desk', to: toPerson('idris'), ifNobody: { then: 'back' } })
+      .at(8)
+      .does('a', { kind: 'answer', phone: 'idris-desk' })
+      .at(20);
+    expect(yard.of('a', 'record on')).toHaveLength(1);
   });
   it('whoever joins later hears it', () => {
     const yard = records(talk(rules()), 10).at(20);

@@ -138,6 +138,8 @@ function ends(run: Run, call: CallState, { phone, personId }: Pick<End, 'phone' 
 export function recordByRule(run: Run, call: Talk): void {
   const rules = rulesOf(run, call);
   if (!rules) return;
+  // A notice that was cut short by passing the call on was not heard: it is said anew.
+  if (call.recorded?.is === 'announced' && call.recorded.by === null) call.recorded = undefined;
   const byNumber = call.numberId !== null && rules.numberIds.includes(call.numberId);
   const byPerson = call.ends.some(
     (e) => isOurs(e) && e.personId !== null && rules.personIds.includes(e.personId),
@@ -149,7 +151,8 @@ export function recordByRule(run: Run, call: Talk): void {
 export function newcomerIsTold(run: Run, call: CallState): void {
   const { recorded } = call;
   const rules = rulesOf(run, call);
-  if (!recorded || recorded.is === 'announced' || !rules) return;
+  // Two who begin to talk are told together, once both are there.
+  if (!recorded || recorded.is === 'announced' || !rules || call.ends.length < 2) return;
   const { system } = run.world(call);
   const consent = consentOf(call, call.ends, system);
   if (consent === 'one') return;

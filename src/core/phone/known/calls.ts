@@ -1,5 +1,5 @@
 /** What a staff phone is told of the calls that go on: its own in full, of others what it may take, and who is doing what. */
-import type { Memory, Want } from '../../calls';
+import type { CallRequest, Memory, Trace, Want } from '../../calls';
 import type { System } from '../../system';
 import { callsNear, slotsTaken, type Near, type Told } from '../acts';
 import type { Presence } from '../presence';
@@ -44,7 +44,7 @@ export function callsKnown<T extends Told>(
     legs.some((l) => own.has(l.phone)) ||
     [from, request.from].some((f) => f.kind === 'phone' && own.has(f.phoneId));
   return {
-    calls: calls.filter(isOwn).map((c) => hidden(c, unseen)),
+    calls: calls.filter(isOwn).map((c) => hidden(c, unseenIn(c.request, c.trace, own, unseen))),
     near: callsNear(calls, phoneId, system).map((n) => hidden(n, unseen)),
     taken: slotsTaken(calls),
     presence,
@@ -64,11 +64,25 @@ const spentBy = (me: string, { spent, abroad, stopped }: CallsKnown['spent']): C
   ...(stopped ? { stopped } : {}),
 });
 
-/** The same without numbers that may not be seen, but for one that was dialled on this very phone. */
+/** Numbers of a call that may not be seen: what somebody dialled on a phone of theirs they know. */
+export function unseenIn(
+  { from }: Pick<CallRequest, 'from'>,
+  trace: Trace,
+  own: ReadonlySet<string>,
+  unseen: ReadonlySet<string>,
+): ReadonlySet<string> {
+  if (!unseen.size || from.kind !== 'phone' || !own.has(from.phoneId)) return unseen;
+  const dialled = new Set(trace.flatMap((e) => (e.kind === 'goes out' ? e.number : [])));
+  return new Set([...unseen].filter((number) => !dialled.has(number)));
+}
+
+/** The same without numbers that may not be seen. */
 export function hidden<T extends object>(told: T, unseen: ReadonlySet<string>): T {
   if (!unseen.size) return told;
   const text = JSON.stringify(told);
   const there = [...unseen].filter((number) => text.includes(number));
   if (!there.length) return told;
-  return JSON.parse(there.reduce((t, number) => t.replaceAll(number, UNSEEN), text)) as T;
+  // A number may begin like a longer one.
+  const without = (t: string, number: string) => t.replaceAll(new RegExp(`\\${number}(?!\\d)`, 'g'), UNSEEN);
+  return JSON.parse(there.reduce(without, text)) as T;
 }

@@ -7,6 +7,6 @@ export {
   unseenNumbers,
   type Known,
 } from './business';
-export { callsKnown, hidden, type CallsKnown } from './calls';
+export { callsKnown, hidden, unseenIn, type CallsKnown } from './calls';
 export { mayAsk, type PhoneRequest } from './requests';
 export { withoutTheirs, withTried } from './tried';

@@ -4,7 +4,7 @@ import { demonstration } from '../../../../demo/lantern-cove';
 import { directory } from '../../people';
 import { asPaired, settle, type Setting, type Standing, type System } from '../../system';
 import { callees, ifCalled, presenceOf, presencesApart, presencesIn } from '../index';
-import { callsKnown, hidden, knownTo, mayAsk, unseenNumbers, type PhoneRequest } from './index';
+import { callsKnown, hidden, unseenIn, knownTo, mayAsk, unseenNumbers, type PhoneRequest } from './index';
 
 const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const whole = demonstration(NOW);
@@ -84,6 +84,15 @@ describe('calls', () => {
     expect(unseenNumbers(system, standing, 'rosa-desk').size).toBe(0);
   });
 
+  it('what somebody dialled themselves they see; a longer number that begins alike stays', () => {
+    const unseen = new Set([DOVS]);
+    const trace = [{ t: 0, kind: 'goes out' as const, number: DOVS, shows: null }];
+    const from = { kind: 'phone' as const, phoneId: NOOR };
+    expect(unseenIn({ from }, trace, new Set([NOOR]), unseen).size).toBe(0);
+    expect(unseenIn({ from }, trace, new Set(['mei-desk']), unseen).size).toBe(1);
+    expect(hidden({ a: DOVS, b: `${DOVS}9` }, unseen)).toEqual({ a: 'a private number', b: `${DOVS}9` });
+  });
+
   it('calls of others are not told, but who is on one is', () => {
     const call = {
       request: { from: { kind: 'outside', number: '+12065550134' } },
@@ -129,6 +138,7 @@ describe('what a phone may ask', () => {
       },
       phoneId,
       mailboxOf: (id) => (id === 'hers' ? 'rosa-box' : 'noor-box'),
+      recordedBy: (_, at) => (at === 1 ? 'noor' : at === 2 ? null : undefined),
       isOwnCall: (id) => id === 'my call',
       phoneCalling: (id) => (id === 'her call' ? 'mei-desk' : NOOR),
     });
@@ -170,6 +180,10 @@ describe('what a phone may ask', () => {
     expect(ask({ do: 'note', callId: 'my call', text: 'x' })).toBe('');
     expect(ask({ do: 'note', callId: 'her call', text: 'x' })).not.toBe('');
     expect(ask({ do: 'note', callId: 'her call', text: 'x' }, 'rosa-desk')).toBe('');
+    const goes = (at: number, phoneId?: string) =>
+      ask({ do: 'delete recording', callId: 'my call', at }, phoneId);
+    expect([goes(1), goes(2, 'rosa-desk')]).toEqual(['', '']);
+    expect(goes(2)).toContain('whoever runs the system');
     expect(ask({ do: 'sign out' }, 'no-such-phone')).toBe('This phone has been removed.');
   });
 });

@@ -53,13 +53,15 @@ export interface Asked {
   mailboxOf(messageId: string): string | undefined;
   /** Whether a call, live or over, is one of this phone's person. */
   isOwnCall(callId: string): boolean;
+  /** Who had a recording of a call made; null is a rule, undefined that there is none. */
+  recordedBy(callId: string, at: number): string | null | undefined;
   /** The phone that goes the way of a call, or nothing where that is nobody's of ours. */
   phoneCalling(callId: string): string | undefined;
 }
 
 /** Why a phone may not ask something, in words; empty where it may. */
 export function mayAsk(request: PhoneRequest, asked: Asked): string {
-  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall } = asked;
+  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall, recordedBy } = asked;
   if (!system.phones[phoneId]) return 'This phone has been removed.';
   const own = ownPhones(system, phoneId);
   const me = system.phones[phoneId].personId;
@@ -89,9 +91,14 @@ export function mayAsk(request: PhoneRequest, asked: Asked): string {
     case 'note':
     case 'quality':
     case 'recorded':
-    case 'delete recording':
     case 'call sound':
       return onlyIf(all || isOwnCall(request.callId), 'That is not a call of yours.');
+    // What is recorded by rule is the business's.
+    case 'delete recording':
+      return onlyIf(
+        all || (me !== null && recordedBy(request.callId, request.at) === me),
+        'Only who had it recorded, or whoever runs the system, deletes it.',
+      );
     case 'if called':
     case 'effect':
       return onlyIf(me !== null, 'This phone is nobody’s.');
