@@ -5,7 +5,7 @@
   import { readLink } from '$standins/mail/invitation';
   import { takeLinks } from '$ui/phone/links';
   import { PhoneDesk } from '$ui/phone/desk.svelte';
-  import Pairing from '$ui/phone/Pairing.svelte';
+  import Pairing from '$ui/phone/setup/Pairing.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
   import Trouble from '$ui/Trouble.svelte';
   import { session } from '$ui/window/session.svelte';

@@ -4,8 +4,8 @@
   import { ending, outcomeOf, phoneName, sentence } from '$core/calls';
   import { callerLock } from '$exchange';
   import { freshId } from '../ids';
-  import CallerSound from '../phone/CallerSound.svelte';
-  import { heardInWords } from '../phone/heard';
+  import CallerSound from '../phone/sounds/CallerSound.svelte';
+  import { heardInWords } from '../phone/sounds/heard';
   import Keypad from '../phone/Keypad.svelte';
   import { hold, Line } from '../phone/line.svelte';
   import { theBusiness } from '../window/session.svelte';

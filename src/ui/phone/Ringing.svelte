@@ -6,7 +6,7 @@
   import type { LiveCall } from '$exchange';
   import { here } from '../window/session.svelte';
   import { showCall } from './notify';
-  import { allowSound, playCadence, soundAllowed } from './tones';
+  import { allowSound, playCadence, soundAllowed } from './sounds/tones';
 
   interface Props {
     call: LiveCall;

@@ -10,10 +10,10 @@
   import { ending, isOurs, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { callsOf, colleagueCalled, hurdles, ownsMailbox, type Callee } from '$core/phone';
-  import CallerSound from './CallerSound.svelte';
-  import { heardInWords } from './heard';
-  import { playCadence, ringOn, VOICEMAIL_TONE } from './tones';
-  import { OwnVoice } from './voice.svelte';
+  import CallerSound from './sounds/CallerSound.svelte';
+  import { heardInWords } from './sounds/heard';
+  import { playCadence, ringOn, VOICEMAIL_TONE } from './sounds/tones';
+  import { OwnVoice } from './sounds/voice.svelte';
   import { freshId } from '../ids';
   import { hold } from './line.svelte';
   import CallField from './talk/CallField.svelte';
@@ -33,10 +33,10 @@
   import { OwnPhoneMemory, rememberPhone } from './own-phone.svelte';
 
   import Ringing from './Ringing.svelte';
-  import SetUp from './SetUp.svelte';
-  import { SoundCheck } from './sound.svelte';
-  import WhereNow from './WhereNow.svelte';
-  import WindowPlace from './WindowPlace.svelte';
+  import SetUp from './setup/SetUp.svelte';
+  import { SoundCheck } from './sounds/sound.svelte';
+  import WhereNow from './setup/WhereNow.svelte';
+  import WindowPlace from './setup/WindowPlace.svelte';
 
   let {
     desk,

@@ -2,7 +2,7 @@
 import { makeAccounts, type AccountWanted } from '$workspace';
 import type { AccountDetails } from '$standins/registrar/accounts';
 import { randomBytes } from '../fresh';
-import { dialPlanOf } from '../numbers/dial';
+import { dialPlanOf } from '../numbers/dialling/dial';
 import { theBusiness } from '../window/session.svelte';
 
 /** Makes accounts, or new passwords; what they are is in what comes back and nowhere else. */

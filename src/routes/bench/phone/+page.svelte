@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { demonstration } from '$demo/lantern-cove';
-  import OutsidePhone from '$ui/phone/OutsidePhone.svelte';
+  import OutsidePhone from '$ui/phone/outside/OutsidePhone.svelte';
   import Trouble from '$ui/Trouble.svelte';
   import { session } from '$ui/window/session.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
   import type { PhoneCall } from '$core/phone';
-  import { KNOCK, playCadence } from '../tones';
+  import { KNOCK, playCadence } from '../sounds/tones';
 
   /** A second call knocks while this phone is in one: it stands above everything. */
   let {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { page } from '$app/state';
-  import PortCard from '$ui/numbers/PortCard.svelte';
-  import PortForm from '$ui/numbers/PortForm.svelte';
+  import PortCard from '$ui/numbers/getting/PortCard.svelte';
+  import PortForm from '$ui/numbers/getting/PortForm.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const ports = $derived([...theBusiness().view.dealings.ports].reverse());

@@ -1,10 +1,10 @@
 <script lang="ts">
-  import CallsAbroad from '$ui/numbers/CallsAbroad.svelte';
-  import DialBox from '$ui/numbers/DialBox.svelte';
-  import DialHabits from '$ui/numbers/DialHabits.svelte';
-  import ExtensionMap from '$ui/numbers/ExtensionMap.svelte';
-  import RecordCalls from '$ui/numbers/RecordCalls.svelte';
-  import Renumber from '$ui/numbers/Renumber.svelte';
+  import CallsAbroad from '$ui/numbers/dialling/CallsAbroad.svelte';
+  import DialBox from '$ui/numbers/dialling/DialBox.svelte';
+  import DialHabits from '$ui/numbers/dialling/DialHabits.svelte';
+  import ExtensionMap from '$ui/numbers/dialling/ExtensionMap.svelte';
+  import RecordCalls from '$ui/numbers/dialling/RecordCalls.svelte';
+  import Renumber from '$ui/numbers/dialling/Renumber.svelte';
 </script>
 
 <svelte:head><title>Dialling · Upper Line</title></svelte:head>

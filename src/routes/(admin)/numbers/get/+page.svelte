@@ -1,6 +1,6 @@
 <script lang="ts">
-  import Basket from '$ui/numbers/Basket.svelte';
-  import Search from '$ui/numbers/Search.svelte';
+  import Basket from '$ui/numbers/getting/Basket.svelte';
+  import Search from '$ui/numbers/getting/Search.svelte';
 </script>
 
 <svelte:head><title>Get a number · Upper Line</title></svelte:head>

@@ -19,7 +19,7 @@
     writeNumber,
     type Dialled,
   } from '$core/numbering';
-  import { theBusiness } from '../window/session.svelte';
+  import { theBusiness } from '../../window/session.svelte';
   import { dialPlanOf } from './dial';
 
   /** A box that says what a person dialling some digits gets, after how long, and why. */

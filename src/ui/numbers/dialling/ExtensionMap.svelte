@@ -2,7 +2,7 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { hundredOf, type MapCell } from '$core/numbering';
   import { extensionsInUse } from '$core/system';
-  import { theBusiness } from '../window/session.svelte';
+  import { theBusiness } from '../../window/session.svelte';
   import { dialPlanOf } from './dial';
 
   /** Every extension of the business's length, in hundreds: taken, free, reserved, or blocked and with what. */

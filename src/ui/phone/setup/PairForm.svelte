@@ -3,10 +3,10 @@
   import { onMount, untrack } from 'svelte';
   import type { System } from '$core/system';
   import { pair } from '$workspace';
-  import { session } from '../window/session.svelte';
-  import { OUTSIDE_ADDRESS, placesOf } from '../bench/standins';
+  import { session } from '../../window/session.svelte';
+  import { OUTSIDE_ADDRESS, placesOf } from '../../bench/standins';
   import { readPairing } from './pairing-file';
-  import { allowSound } from './tones';
+  import { allowSound } from '../sounds/tones';
 
   /** Pairs this window with an account: by link, by the picture or the file of the letter, or by number and code. */
   let {

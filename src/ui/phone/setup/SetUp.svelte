@@ -4,11 +4,11 @@
   import { addressOfHelp, helpFor } from '$core/calls';
   import { addressLine, profileOf } from '$core/numbering';
   import type { Person, Phone, System } from '$core/system';
-  import { here } from '../window/session.svelte';
+  import { here } from '../../window/session.svelte';
   import OwnAddress from './OwnAddress.svelte';
-  import type { OwnPhoneMemory } from './own-phone.svelte';
+  import type { OwnPhoneMemory } from '../own-phone.svelte';
   import type { Hurdle } from '$core/phone';
-  import type { SoundCheck } from './sound.svelte';
+  import type { SoundCheck } from '../sounds/sound.svelte';
 
   /** What a phone needs of its person before the first call, step by step; each can be left for later. */
   let {

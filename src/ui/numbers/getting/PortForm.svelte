@@ -5,9 +5,9 @@
   import { PRICE } from '$standins/carrier/stock';
   import { profileOf, PROFILES, readNumber, type NumberKind } from '$core/numbering';
   import { submitPort } from '$workspace';
-  import { freshId } from '../ids';
-  import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { freshId } from '../../ids';
+  import { Remembered } from '../../remembered.svelte';
+  import { theBusiness } from '../../window/session.svelte';
   import PortFacts from './PortFacts.svelte';
 
   const system = $derived(theBusiness().system);

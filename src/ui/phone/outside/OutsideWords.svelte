@@ -3,7 +3,7 @@
   import { onDestroy } from 'svelte';
   import type { System } from '$core/system';
   import { KeyListener } from '$media';
-  import type { OwnVoice } from './voice.svelte';
+  import type { OwnVoice } from '../sounds/voice.svelte';
 
   /** The sound of an outside phone in a talk: how it is, words typed instead, and keys that come as tones. */
   let { voice, system, listen = false }: { voice: OwnVoice; system: System; listen?: boolean } = $props();

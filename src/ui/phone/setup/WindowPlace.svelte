@@ -2,9 +2,9 @@
   import { Select, SelectItem } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import type { System } from '$core/system';
-  import { placesOf } from '../bench/standins';
-  import { here, session } from '../window/session.svelte';
-  import { deskOf } from './desk.svelte';
+  import { placesOf } from '../../bench/standins';
+  import { here, session } from '../../window/session.svelte';
+  import { deskOf } from '../desk.svelte';
 
   /** A part of the bench: where the phone that this window plays is. */
   let { phoneId, system }: { phoneId: string; system: System } = $props();

@@ -1,13 +1,13 @@
 /** What pairs a phone, read from the picture or the settings file of an invitation, off the page. */
-import type { FormatsWorker } from '../../workers/formats.worker';
-import type { Pairing } from '../../workers/pairing';
-import { DEADLINE_MS } from '../file-reader.svelte';
-import { Latest } from '../latest';
+import type { FormatsWorker } from '../../../workers/formats.worker';
+import type { Pairing } from '../../../workers/pairing';
+import { DEADLINE_MS } from '../../file-reader.svelte';
+import { Latest } from '../../latest';
 
 export type { Pairing };
 
 const worker = new Latest<FormatsWorker>(
-  () => new Worker(new URL('../../workers/formats.worker.ts', import.meta.url), { type: 'module' }),
+  () => new Worker(new URL('../../../workers/formats.worker.ts', import.meta.url), { type: 'module' }),
   DEADLINE_MS,
 );
 

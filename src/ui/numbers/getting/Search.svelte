@@ -5,10 +5,10 @@
   import type { Choice, SearchResult } from '$standins/carrier/carrier';
   import { takenNow } from '$standins/carrier/book';
   import { dropNumbers, reserveNumbers } from '$workspace';
-  import { searchNumbers } from '../carrier';
-  import { count } from '../format';
-  import { Remembered } from '../remembered.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { searchNumbers } from '../../carrier';
+  import { count } from '../../format';
+  import { Remembered } from '../../remembered.svelte';
+  import { theBusiness } from '../../window/session.svelte';
   import type { Asked } from './asked';
   import Offers from './Offers.svelte';
   import SearchFields from './SearchFields.svelte';

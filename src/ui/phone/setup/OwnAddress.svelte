@@ -3,9 +3,9 @@
   import { untrack } from 'svelte';
   import { addressLine, addressProblems } from '$core/numbering';
   import { civicAddress, type CivicAddress, type Phone } from '$core/system';
-  import AddressFields from '../fields/AddressFields.svelte';
-  import { here } from '../window/session.svelte';
-  import { deskOf } from './desk.svelte';
+  import AddressFields from '../../fields/AddressFields.svelte';
+  import { here } from '../../window/session.svelte';
+  import { deskOf } from '../desk.svelte';
 
   /** Where a phone is used: given by whoever uses it, kept as the phone's own address. */
   let { phone, done }: { phone: Phone; done: (line: string) => void } = $props();

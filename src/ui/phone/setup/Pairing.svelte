@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
   import { Changes, openDatabase, readRecord, StandingRecord } from '$workspace';
-  import { session } from '../window/session.svelte';
+  import { session } from '../../window/session.svelte';
   import PairForm from './PairForm.svelte';
 
   interface Props {

@@ -1,7 +1,7 @@
 /** What somebody hears who is held: the music of the number they came by, else the business's. */
 import { decodeUlaw } from '$core/audio';
 import { holdMusicFor, type System } from '$core/system';
-import { samplesOf } from '../recordings/maker';
+import { samplesOf } from '../../recordings/maker';
 
 /** Samples at 8 kHz, full scale 1; undefined where none was chosen, or its sound cannot be had. */
 export async function holdSamples(

@@ -2,7 +2,7 @@
   import { NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
   import { PROFILES, profileOf, type NumberResult } from '$core/numbering';
   import type { Search } from '$standins/carrier/carrier';
-  import { theBusiness } from '../window/session.svelte';
+  import { theBusiness } from '../../window/session.svelte';
   import type { Asked } from './asked';
 
   /** What a search for numbers asks; every key is a new question. */

@@ -2,9 +2,9 @@
   import { addressOfHelp, helpFor } from '$core/calls';
   import { addressLine } from '$core/numbering';
   import type { Person, Phone, System } from '$core/system';
-  import type { PhoneDesk } from './desk.svelte';
+  import type { PhoneDesk } from '../desk.svelte';
   import OwnAddress from './OwnAddress.svelte';
-  import type { OwnPhoneMemory } from './own-phone.svelte';
+  import type { OwnPhoneMemory } from '../own-phone.svelte';
 
   /** The phone is on another network than when somebody last said where it is: help would be sent to the wrong door. */
   let {

@@ -5,10 +5,10 @@
   import type { Offer, Search } from '$standins/carrier/carrier';
   import { takenNow, type Ordered } from '$standins/carrier/book';
   import { dropNumbers, orderNumbers, reserveNumbers } from '$workspace';
-  import { searchNumbers } from '../carrier';
-  import { count, durationText, priceText } from '../format';
-  import { freshId } from '../ids';
-  import { theBusiness } from '../window/session.svelte';
+  import { searchNumbers } from '../../carrier';
+  import { count, durationText, priceText } from '../../format';
+  import { freshId } from '../../ids';
+  import { theBusiness } from '../../window/session.svelte';
 
   /** What is set aside, for how long still, and what became of an order, with a replacement for what failed. */
   const mine = $derived(

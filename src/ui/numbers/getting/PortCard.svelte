@@ -3,9 +3,9 @@
   import { untrack } from 'svelte';
   import { firstPortDay, portStanding, type Port } from '$standins/carrier/porting';
   import { cancelPort, resendPort } from '$workspace';
-  import { momentText } from '../format';
-  import { session, theBusiness } from '../window/session.svelte';
-  import { goesNow } from './going';
+  import { momentText } from '../../format';
+  import { session, theBusiness } from '../../window/session.svelte';
+  import { goesNow } from '../going';
   import PortFacts from './PortFacts.svelte';
 
   let { port }: { port: Port } = $props();

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import type { Choice } from '$standins/carrier/carrier';
-  import { priceText } from '../format';
-  import { theBusiness } from '../window/session.svelte';
+  import { priceText } from '../../format';
+  import { theBusiness } from '../../window/session.svelte';
 
   /** Numbers on offer, each with why it is easy to remember. */
   let { choices, take }: { choices: readonly Choice[]; take: (choice: Choice) => void } = $props();

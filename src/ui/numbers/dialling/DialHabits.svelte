@@ -3,9 +3,9 @@
   import { emergencyOfSites } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { StarFeature, type Business, type StarCode } from '$core/system';
-  import EditField from '../fields/EditField.svelte';
-  import SecondsField from '../fields/SecondsField.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import EditField from '../../fields/EditField.svelte';
+  import SecondsField from '../../fields/SecondsField.svelte';
+  import { theBusiness } from '../../window/session.svelte';
 
   const business = $derived(theBusiness().system.business);
   const numbers = $derived(Object.values(theBusiness().system.numbers));

@@ -5,16 +5,16 @@
   import { profileOf, writeNumber } from '$core/numbering';
   import type { System } from '$core/system';
   import { outsideLock } from '$exchange';
-  import { durationText } from '../format';
-  import { samplesOf } from '../recordings/maker';
-  import { player } from '../recordings/player.svelte';
-  import { theBusiness } from '../window/session.svelte';
-  import Keypad from './Keypad.svelte';
-  import TalkNotice from './talk/TalkNotice.svelte';
+  import { durationText } from '../../format';
+  import { samplesOf } from '../../recordings/maker';
+  import { player } from '../../recordings/player.svelte';
+  import { theBusiness } from '../../window/session.svelte';
+  import Keypad from '../Keypad.svelte';
+  import TalkNotice from '../talk/TalkNotice.svelte';
   import OutsideWords from './OutsideWords.svelte';
-  import type { OwnVoice } from './voice.svelte';
-  import { hold, type Line } from './line.svelte';
-  import { playCadence } from './tones';
+  import type { OwnVoice } from '../sounds/voice.svelte';
+  import { hold, type Line } from '../line.svelte';
+  import { playCadence } from '../sounds/tones';
 
   /** This window as the outside phone with its number: it rings when somebody of the business calls there. */
   let {

@@ -2,9 +2,9 @@
   import { MultiSelect, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
   import { CONSENT_TABLE, countryName, type Consent } from '$core/numbering';
   import { noCallRecording, RECORDING_NOTICE, type CallRecording } from '$core/system';
-  import PeopleField from '../fields/PeopleField.svelte';
-  import { named } from '../named';
-  import { theBusiness } from '../window/session.svelte';
+  import PeopleField from '../../fields/PeopleField.svelte';
+  import { named } from '../../named';
+  import { theBusiness } from '../../window/session.svelte';
 
   /** Whether calls are recorded: by whom, by which rule, with whose consent, and for how long. */
   const system = $derived(theBusiness().system);

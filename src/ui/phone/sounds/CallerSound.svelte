@@ -2,9 +2,9 @@
   import { onDestroy, untrack } from 'svelte';
   import type { System } from '$core/system';
   import type { LiveCall } from '$exchange';
-  import { samplesOf } from '../recordings/maker';
-  import { player } from '../recordings/player.svelte';
-  import { here } from '../window/session.svelte';
+  import { samplesOf } from '../../recordings/maker';
+  import { player } from '../../recordings/player.svelte';
+  import { here } from '../../window/session.svelte';
   import { heardNow } from './heard';
 
   /** Plays what the caller hears, as the telephone carries it. Shows nothing: the words stand elsewhere. */
