@@ -9,6 +9,7 @@
   import AddressFields from '../fields/AddressFields.svelte';
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
+  import RecordingChoice from '../fields/RecordingChoice.svelte';
   import { theBusiness } from '../window/session.svelte';
   import GiveBack from './GiveBack.svelte';
   import GoesTo from './GoesTo.svelte';
@@ -123,35 +124,22 @@
   </div>
 
   <h3>Said first to whoever is called with it</h3>
-  <Select
-    size="sm"
+  <RecordingChoice
     hideLabel
-    labelText="Announcement of {number.label}"
-    selected={number.announceId ?? ''}
-    on:update={(e) => {
-      const announceId = String(e.detail) || null;
-      if (announceId !== (number.announceId ?? null))
-        void set(`What is said first on calls that show ${name()}`, { announceId });
-    }}
-  >
-    <SelectItem value="" text="nothing" />
-    {#each Object.values(system.recordings) as r (r.id)}<SelectItem value={r.id} text={r.name} />{/each}
-  </Select>
+    label="Announcement of {number.label}"
+    chosen={number.announceId}
+    none="nothing"
+    onchoose={(announceId) => void set(`What is said first on calls that show ${name()}`, { announceId })}
+  />
 
   <h3>While somebody is held</h3>
-  <Select
-    size="sm"
+  <RecordingChoice
     hideLabel
-    labelText="Hold music of {number.label}"
-    selected={number.holdMusicId ?? ''}
-    on:update={(e) => {
-      const holdMusicId = String(e.detail) || null;
-      if (holdMusicId !== (number.holdMusicId ?? null)) void set(`Hold music of ${name()}`, { holdMusicId });
-    }}
-  >
-    <SelectItem value="" text="what the business plays" />
-    {#each Object.values(system.recordings) as r (r.id)}<SelectItem value={r.id} text={r.name} />{/each}
-  </Select>
+    label="Hold music of {number.label}"
+    chosen={number.holdMusicId}
+    none="what the business plays"
+    onchoose={(holdMusicId) => void set(`Hold music of ${name()}`, { holdMusicId })}
+  />
 
   <h3>Emergency address</h3>
   <Select

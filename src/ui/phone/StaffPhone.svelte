@@ -7,13 +7,13 @@
   import MessageLight from '../phones/MessageLight.svelte';
   import { session } from '../window/session.svelte';
   import type { PhoneDesk } from './desk.svelte';
-  import { ending, isOurs, outcomeOf, partyOf } from '$core/calls';
+  import { ending, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { callsOf, colleagueCalled, hurdles, ownsMailbox, type Callee } from '$core/phone';
   import CallerSound from './sounds/CallerSound.svelte';
   import { heardInWords } from './sounds/heard';
   import { playCadence, ringOn, VOICEMAIL_TONE } from './sounds/tones';
-  import { OwnVoice } from './sounds/voice.svelte';
+  import { OwnTalk } from './sounds/own-talk.svelte';
   import { freshId } from '../ids';
   import { hold } from './line.svelte';
   import CallField from './talk/CallField.svelte';
@@ -106,13 +106,6 @@
     if (calling.phase === 'queued') return 'You wait, and hear music.';
     return heardInWords(calling, system, desk.now, desk.messages);
   });
-  /** Whom we called hears something first; who called does not. */
-  const announcing = $derived.by(() => {
-    const talk = calls.find((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === phoneId));
-    const said = talk?.trace.findLast((e) => e.kind === 'announced');
-    if (!talk || said?.kind !== 'announced' || desk.now - talk.request.at >= said.t + said.ms) return '';
-    return `They hear “${system.recordings[said.recordingId]?.text ?? ''}” first.`;
-  });
   $effect(() => {
     const phase = calling?.phase;
     if (phase === 'ringing') return playCadence(profileOf(system.business.country).ringback);
@@ -163,48 +156,11 @@
     }
     return null;
   });
-  const voice = new OwnVoice();
-  onDestroy(() => voice.close());
-  $effect(() => voice.update(phoneId, calls, system));
+  const sounds = untrack(() => new OwnTalk(desk, own, () => system));
+  const { voice } = sounds;
   // Nothing of ours covers answer and hang up.
   $effect(() => {
     if (ringing || busy) looking = false;
-  });
-  /** This window takes the sound of a talk that is recorded: where it was begun here, or is by rule and nobody of ours is before it. */
-  let taking: { callId: string; at: number } | null = null;
-  $effect(() => {
-    const talk = calls.find((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === phoneId));
-    const { recorded } = talk ?? {};
-    const ours = talk?.ends.filter((e) => isOurs(e)).map((e) => e.phone) ?? [];
-    const mine = recorded && (recorded.by === null ? ours[0] === phoneId : recorded.by === phoneId);
-    const held = talk?.ends.some((e) => isOurs(e) && e.holds !== undefined);
-    const callId = mine && recorded.is !== 'announced' ? talk!.request.id : null;
-    untrack(() => {
-      if (taking && taking.callId !== callId) {
-        const sound = voice.record('off');
-        if (sound) void desk.keepRecording(taking.callId, taking.at, sound);
-        taking = null;
-      }
-      if (!callId) return;
-      taking ??= { callId, at: desk.now };
-      voice.record(recorded!.is === 'paused' || held ? 'paused' : 'on');
-    });
-  });
-  /** How the talk sounded last is kept with the call, once it is over or somebody else's. */
-  let rated: { callId: string; rating: number } | null = null;
-  $effect(() => {
-    const talk = ownCalls.find((c) => c.part === 'talks' && c.holds === null);
-    const { rating } = voice.now;
-    if (rated && rated.callId !== talk?.id) {
-      desk.quality(rated.callId, rated.rating);
-      rated = null;
-    }
-    if (talk && rating !== null) rated = { callId: talk.id, rating };
-  });
-  $effect(() => {
-    const { microphone, speaker } = own.value;
-    const codecs = (phone?.codecs ?? []).map((c) => c.toUpperCase());
-    untrack(() => voice.use({ microphone, speaker, codecs }));
   });
   /** Whom to call, where it is asked what from. */
   let asked = $state.raw<{ callee: Callee; shows: string | undefined } | null>(null);
@@ -293,10 +249,7 @@
 <svelte:window bind:innerWidth={width} />
 <Notices />
 <CallerSound call={calling} {system} />
-<TalkNotice
-  call={calls.find((c) => c.phase === 'talking' && c.ends.some((e) => e.phone === phoneId))}
-  {system}
-/>
+<TalkNotice call={sounds.talk} {system} />
 {#if !phone || !person}
   <div class="card pad">
     <h1>This phone has been removed</h1>
@@ -372,7 +325,7 @@
           where={where!}
           now={desk.now}
           muted={voice.now.muted}
-          sound={heard || announcing || voice.inWords(system)}
+          sound={heard || sounds.announcing || voice.inWords(system)}
           words={voice.now.words}
           ontype={(text) => voice.type(text)}
           {proposed}

@@ -5,6 +5,7 @@
   import { StarFeature, type Business, type StarCode } from '$core/system';
   import EditField from '../../fields/EditField.svelte';
   import SecondsField from '../../fields/SecondsField.svelte';
+  import RecordingChoice from '../../fields/RecordingChoice.svelte';
   import { theBusiness } from '../../window/session.svelte';
 
   const business = $derived(theBusiness().system.business);
@@ -125,23 +126,13 @@
       : 'Nobody can park a call: there are no slots.'}
   </p>
   <h3>While somebody is held</h3>
-  <Select
-    size="sm"
+  <RecordingChoice
     hideLabel
-    labelText="Hold music of the business"
-    selected={business.holdMusicId ?? ''}
-    on:update={(e) => {
-      const holdMusicId = String(e.detail) || null;
-      if (holdMusicId !== (business.holdMusicId ?? null))
-        problem = set('Hold music of the business', { holdMusicId }) ?? '';
-    }}
-  >
-    <SelectItem value="" text="a piece of its own" />
-    {#each Object.values(theBusiness().system.recordings) as r (r.id)}<SelectItem
-        value={r.id}
-        text={r.name}
-      />{/each}
-  </Select>
+    label="Hold music of the business"
+    chosen={business.holdMusicId}
+    none="a piece of its own"
+    onchoose={(holdMusicId) => (problem = set('Hold music of the business', { holdMusicId }) ?? '')}
+  />
   <h3>Reserved</h3>
   {#each business.reserved as r, i (r.from + r.note)}
     <p class="row">

@@ -4,6 +4,7 @@
   import { noCallRecording, RECORDING_NOTICE, type CallRecording } from '$core/system';
   import PeopleField from '../../fields/PeopleField.svelte';
   import { named } from '../../named';
+  import RecordingChoice from '../../fields/RecordingChoice.svelte';
   import { theBusiness } from '../../window/session.svelte';
 
   /** Whether calls are recorded: by whom, by which rule, with whose consent, and for how long. */
@@ -87,18 +88,12 @@
       none="none"
       onchange={(personIds) => set('People whose calls are always recorded', { personIds })}
     />
-    <Select
-      size="sm"
-      labelText="What is said where everybody must agree"
-      selected={rules.noticeId ?? ''}
-      on:update={(e) => {
-        const noticeId = String(e.detail) || null;
-        if (noticeId !== rules.noticeId) set('What is said before recording', { noticeId });
-      }}
-    >
-      <SelectItem value="" text="“{RECORDING_NOTICE}”" />
-      {#each Object.values(system.recordings) as r (r.id)}<SelectItem value={r.id} text={r.name} />{/each}
-    </Select>
+    <RecordingChoice
+      label="What is said where everybody must agree"
+      chosen={rules.noticeId}
+      none="“{RECORDING_NOTICE}”"
+      onchoose={(noticeId) => set('What is said before recording', { noticeId })}
+    />
     <NumberInput
       size="sm"
       labelText="Kept for days (empty is until somebody deletes them)"

@@ -1,0 +1,257 @@
+/** What staff phones ask, done where they may ask it. */
+import {
+  hidden,
+  ifCalled,
+  mayAsk,
+  ownPhones,
+  phonesRungFor,
+  withoutTheirs,
+  withTried,
+  type PhoneRequest,
+} from '../../core/phone';
+import { addDays, localTime } from '../../core/hours';
+import { asPaired } from '../../core/system';
+import { deliveredAt } from '../../standins/carrier/texting';
+import {
+  changeBack,
+  changeRecords,
+  dropRecordings,
+  putPhones,
+  readOne,
+  readSound,
+  sendText,
+  signOut,
+  storeSettings,
+  storeSound,
+  Workspace,
+  type CallSoundKept,
+  type Changes,
+  type Db,
+  type MessageRecord,
+} from '../../workspace';
+import type { Answers } from './protocol';
+
+import { isOwnRecord, type Office, type Window } from './office';
+/** As long as a note may be. */
+const NOTE_LENGTH = 2000;
+
+/** So many ways back are remembered of a phone. */
+const REMEMBERED = 50;
+/** A phone's address is looked at again after a year. */
+const CHECK_DAYS = 365;
+const MINUTE_MS = 60_000;
+const DAY_MS = 86_400_000;
+
+export class Doing {
+  constructor(
+    private readonly db: Db,
+    private readonly changes: Changes,
+    private readonly office: Office,
+  ) {}
+
+  /** Why a phone may not ask something, in words; empty where it may. */
+  async whyNot(window: Window, request: PhoneRequest): Promise<string> {
+    const { businessId, system, phoneId } = window;
+    const aboutCall = request.do === 'act' || 'callId' in request;
+    const calls = aboutCall ? ((await this.lineOf(businessId))?.calls ?? []) : [];
+    const own = ownPhones(system, phoneId);
+    const over =
+      'callId' in request
+        ? await readOne(this.db, 'calls', request.callId).catch(() => undefined)
+        : undefined;
+    const mailboxes = new Map<string, string>();
+    const ids = request.do === 'change messages' ? request.ids : request.do === 'sound' ? [request.id] : [];
+    for (const id of ids) {
+      const message = await this.message(businessId, id);
+      if (message) mailboxes.set(id, message.mailboxId);
+    }
+    return mayAsk(request, {
+      system,
+      phoneId,
+      mailboxOf: (id) => mailboxes.get(id),
+      recordedBy: (_, at) => over?.recordings?.find((r) => r.at === at)?.by,
+      isOwnCall: (id) =>
+        (over !== undefined && over.businessId === businessId && isOwnRecord(over, own)) ||
+        calls.some((c) => c.request.id === id && c.ends.some((e) => own.has(e.phone))),
+      phoneCalling: (id) => {
+        const from = calls.find((c) => c.request.id === id)?.from;
+        return from?.kind === 'phone' ? from.phoneId : undefined;
+      },
+    });
+  }
+
+  private lineOf(businessId: string): ReturnType<Office['line']> {
+    return this.office.turn(() => this.office.line(businessId));
+  }
+
+  private async message(businessId: string, id: string): Promise<MessageRecord | undefined> {
+    const message = await readOne(this.db, 'messages', id).catch(() => undefined);
+    return message?.businessId === businessId ? message : undefined;
+  }
+
+  /** Does what was asked. @param id of the request @throws with why not, in words */
+  async does(window: Window, id: string, request: PhoneRequest): Promise<Answers[PhoneRequest['do']]> {
+    const { businessId, phoneId, system, standing } = window;
+    const me = system.phones[phoneId]?.personId ?? '';
+    const now = this.office.now();
+    switch (request.do) {
+      case 'act':
+        await this.office.act(businessId, request.action);
+        return null;
+      case 'set': {
+        const stamp = { at: request.at ?? now, by: request.by };
+        const stayed = await storeSettings(this.db, businessId, request.settings, stamp, system);
+        this.changes.tell({ businessId, what: 'standing' });
+        return stayed;
+      }
+      case 'if called': {
+        const tried = withTried(standing, me, request.values, system, now);
+        const supposed = request.supposed ? asPaired(tried) : tried;
+        return hidden(ifCalled(system.people[me]!, system, supposed, now), window.unseen);
+      }
+      case 'effect': {
+        const inForce = (await this.lineOf(businessId))?.system ?? system;
+        const [before, after] = request.values
+          ? [standing, withTried(standing, me, request.values, system, now)]
+          : [withoutTheirs(standing, me, phonesRungFor(system, phoneId)), standing];
+        const minute = Math.floor(now / MINUTE_MS) * MINUTE_MS;
+        return hidden(await this.office.effect(inForce, before, after, minute), window.unseen);
+      }
+      case 'change messages': {
+        const { ids, to } = request;
+        const were = await changeRecords(this.db, 'messages', ids, to);
+        const told = () => this.changes.tell({ businessId, what: 'messages' });
+        told();
+        window.backs.set(id, async () => {
+          const left = await changeBack(this.db, 'messages', were, to);
+          told();
+          return left ? 'It was changed elsewhere meanwhile, and stays as it is.' : null;
+        });
+        for (const old of [...window.backs.keys()].slice(0, -REMEMBERED)) window.backs.delete(old);
+        return null;
+      }
+      case 'note':
+        await this.office.writeBeside(businessId, request.callId, ({ note: _, ...known }) => {
+          const note = request.text.trim().slice(0, NOTE_LENGTH);
+          return note ? { ...known, note } : known;
+        });
+        return null;
+      case 'recorded':
+        await this.keepRecording(window, request);
+        return null;
+      case 'delete recording': {
+        const by = system.people[me]?.name ?? 'a phone';
+        await dropRecordings(this.db, businessId, request.callId, (r) => r.at === request.at, {
+          at: now,
+          by,
+        });
+        this.changes.tell({ businessId, what: 'calls' });
+        return null;
+      }
+      case 'call sound': {
+        const record = await readOne(this.db, 'calls', request.callId).catch(() => undefined);
+        const named = record?.recordings?.some((r) => r.ours === request.hash || r.theirs === request.hash);
+        return named ? ((await readSound(this.db, businessId, request.hash)) ?? null) : null;
+      }
+      case 'quality':
+        await this.office.writeBeside(businessId, request.callId, (known) => ({
+          ...known,
+          quality: { ...known.quality, [phoneId]: Math.min(100, Math.max(0, request.rating)) },
+        }));
+        return null;
+      case 'take back': {
+        const back = window.backs.get(request.of);
+        window.backs.delete(request.of);
+        return back ? back() : 'It is too long ago to be taken back from here.';
+      }
+      case 'sound': {
+        if (request.of === 'recording') return (await readSound(this.db, businessId, request.id)) ?? null;
+        return (await this.message(businessId, request.id))?.sound ?? null;
+      }
+      case 'text':
+        return this.inWorkspace(businessId, async (workspace) => {
+          const { from, to, text } = request;
+          const sent = await sendText(workspace, { from, to, text });
+          const { texts, texting } = workspace.view.dealings;
+          const last = texts.at(-1);
+          return sent.ok && last ? { ...sent, held: deliveredAt(last, texting, now) === null } : sent;
+        });
+      case 'address':
+        return this.inWorkspace(businessId, async (workspace) => {
+          const { date } = localTime(system.business.timeZone, now);
+          const phone = workspace.system.phones[phoneId];
+          workspace.by = workspace.system.people[me]?.name;
+          const done = workspace.edit({
+            words: `Say where ${(phone?.name ?? 'a phone').toLowerCase()} is used`,
+            commands: [
+              {
+                do: 'phone.set',
+                id: phoneId,
+                change: { address: request.address, checkAgainOn: addDays(date, CHECK_DAYS) },
+              },
+            ],
+          });
+          if (!done.ok) return done.problems[0]?.message ?? 'It cannot be kept.';
+          const [late] = await done.stored;
+          return late?.message ?? null;
+        });
+      case 'be': {
+        const { address, condition } = request;
+        await this.inWorkspace(businessId, (workspace) =>
+          putPhones(workspace, [phoneId], {
+            ...(address === undefined ? {} : { address }),
+            ...(condition === undefined ? {} : { condition }),
+          }),
+        );
+        return null;
+      }
+      case 'sign out':
+        await this.inWorkspace(businessId, (workspace) => signOut(workspace, [phoneId]));
+        return null;
+    }
+  }
+
+  /** The sound is stored first: a call that names it has it. */
+  private async keepRecording(
+    { businessId, phoneId, system }: Window,
+    { callId, at, seconds, ours, theirs, cut }: Extract<PhoneRequest, { do: 'recorded' }>,
+  ): Promise<void> {
+    const line = await this.lineOf(businessId);
+    const trace =
+      line?.calls.find((c) => c.request.id === callId)?.trace ??
+      (await readOne(this.db, 'calls', callId).catch(() => undefined))?.trace ??
+      [];
+    // What was never begun by the engine is no recording: nobody was told of it.
+    const begun = trace.findLast((e) => e.kind === 'record on');
+    if (begun?.kind !== 'record on') throw new Error('That call was not recorded.');
+    const days = system.business.recording?.keepDays ?? null;
+    const kept: CallSoundKept = {
+      phone: phoneId,
+      at,
+      seconds,
+      ours: await storeSound(this.db, businessId, ours),
+      theirs: await storeSound(this.db, businessId, theirs),
+      consent: begun.consent,
+      by: begun.personId,
+      ...(cut ? { cut } : {}),
+      until: days === null ? null : at + days * DAY_MS,
+    };
+    await this.office.writeBeside(businessId, callId, (known) => ({
+      ...known,
+      recordings: [...(known.recordings ?? []).filter((r) => r.at !== at), kept],
+    }));
+  }
+
+  /** Does something that goes through the whole of a business. */
+  private async inWorkspace<T>(businessId: string, work: (workspace: Workspace) => Promise<T>): Promise<T> {
+    const opened = await Workspace.open(this.db, this.changes, businessId);
+    if (!opened.ok) throw new Error(opened.message);
+    try {
+      const result = await work(opened.workspace);
+      await opened.workspace.settled();
+      return result;
+    } finally {
+      opened.workspace.close();
+    }
+  }
+}
