@@ -120,6 +120,17 @@ export const demoCommands = (): Command[] => [
   SERVICE,
   { do: 'plan.set', id: 'service', change: { extension: '300' } },
   ...NUMBERS,
+  // Idris answers for Rosa; the store's number stands on the phones of all who look after it.
+  {
+    do: 'phone.set',
+    id: 'idris-browser',
+    change: { lines: { personIds: ['rosa'], numberIds: ['n-winter-store'] } },
+  },
+  ...['jonah-browser', 'wren-desk'].map((id): Command => ({
+    do: 'phone.set',
+    id,
+    change: { lines: { personIds: [], numberIds: ['n-winter-store'] } },
+  })),
   ...PROMISES,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },

@@ -1,7 +1,7 @@
 /** Serving a queue from a phone, what colleagues see of one another, and being rung when somebody is free. */
 import { expect } from '@playwright/test';
 import { open, saved } from './bench';
-import { call, IDRIS, JONAH, staffPhone, test } from './talking';
+import { call, IDRIS, JONAH, outsidePhone, staffPhone, test } from './talking';
 
 const answer = { name: /^Answer/ };
 
@@ -68,4 +68,32 @@ test('a word of one’s own is seen by colleagues; whoever is busy is called whe
   await idris.getByTestId('ringing').getByRole('button', answer).click();
   await expect(jonah.getByTestId('talking')).toContainText('talked');
   await expect(jonah.getByTestId('wanted')).toHaveCount(0);
+});
+
+test('a line that several answer shows what goes on there, and is taken back from hold by another', async ({
+  context,
+  page,
+}) => {
+  await open(page, `/phones/${IDRIS}`);
+  const lines = page.getByTestId('lines-on-it');
+  await expect(lines).toContainText('Rosa Delgado');
+  const idris = await staffPhone(context, IDRIS);
+  const line = idris.getByTestId('line').filter({ hasText: 'Winter store' });
+  await expect(line).toContainText('free');
+  // From where people are put to the line, it stands on the phone at once after it is in force.
+  const jonah = await staffPhone(context, JONAH);
+  const outside = await outsidePhone(context, '+12065550187');
+  await outside.getByLabel('Number to call').fill('+15095550118');
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await jonah.getByTestId('ringing').getByRole('button', answer).click();
+  await expect(line).toContainText('on a call: Jonah Achterberg');
+  await expect(line.getByRole('button')).toHaveCount(0);
+  await jonah.getByTestId('talking').press('h');
+  await expect(line).toContainText('held by Jonah Achterberg');
+  await line.getByRole('button', { name: 'Take back' }).click();
+  await expect(idris.getByTestId('talking')).toContainText('talked');
+  await expect(jonah.getByTestId('line').filter({ hasText: 'Winter store' })).toContainText(
+    'on a call: Idris Okafor',
+  );
+  await expect(jonah.getByTestId('talking')).toHaveCount(0);
 });

@@ -3,6 +3,7 @@ export * from './base/trace';
 export { MEANING } from './base/outcomes';
 export { worldOf } from './base/world';
 export { CALLER, hears, isHeard, isOurs, MOST_ENDS, partyOf, type End, type Hears } from './base/talk';
+export { heldForLine, lineOf } from './base/line';
 export { mayPickUp } from './talks/taking';
 export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';

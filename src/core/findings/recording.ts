@@ -1,10 +1,11 @@
 /** Checks of the recording of calls. */
+import { recordsByRule } from '../system';
 import type { Check } from './finding';
 
 /** What is recorded by rule lies there until somebody thinks of it, where nobody has said for how long. */
 export const recordedForEver: Check = ({ system }) => {
   const rules = system.business.recording;
-  if (!rules || rules.keepDays !== null || (!rules.numberIds.length && !rules.personIds.length)) return [];
+  if (!rules || rules.keepDays !== null || !recordsByRule(rules)) return [];
   return [
     {
       id: 'recorded-for-ever',

@@ -47,6 +47,16 @@ export interface Callee {
 
 export type Found = { callees: Callee[]; more: number; problem: string };
 
+/** A colleague, as somewhere to call or to pass a call on to. @param detail stands beside the name */
+export const colleague = (personId: string, name: string, detail: string): Callee => ({
+  key: `person ${personId}`,
+  name,
+  detail,
+  to: { kind: 'target', target: { to: 'person', personId } },
+  target: { to: 'person', personId },
+  personId,
+});
+
 /** So many are offered; that there are more is said. */
 const MOST_OFFERED = 8;
 
@@ -110,15 +120,7 @@ function byName(text: string, { system, phone }: Where, what: 'call' | 'pass on'
     if (e.id === phone.personId || !matches(e.name, e.extension)) return [];
     if (e.kind === 'group')
       return [target(`group ${e.id}`, e.name, join(e.extension, 'group'), { to: 'group', groupId: e.id })];
-    return [
-      target(
-        `person ${e.id}`,
-        e.name,
-        join(e.extension, ...e.groups),
-        { to: 'person', personId: e.id },
-        e.id,
-      ),
-    ];
+    return [colleague(e.id, e.name, join(e.extension, ...e.groups))];
   });
   const queues = Object.values(system.queues)
     .filter((q) => matches(q.name, q.extension))

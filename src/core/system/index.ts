@@ -16,6 +16,7 @@ export * from './defaults';
 export { newStep, usualStep } from './new-steps';
 export { takenIn, type Bought } from './bought';
 export * from './steps';
+export { linesOn, type LinesOn } from './lines';
 export { Command, Edit } from './edits/commands';
 export { applyEdit, patchSystem, type Applied } from './edits/apply';
 export type { Problem } from './edits/rules';

@@ -1,16 +1,11 @@
 <script lang="ts">
-  import { MultiSelect } from 'carbon-components-svelte';
   import type { System } from '$core/system';
-  import { named } from '../named';
+  import SeveralField from './SeveralField.svelte';
 
-  /** Chooses people. Those who stay keep their place in the order; those who come are put last. */
+  /** Chooses people, in an order. */
   let {
-    label,
     people,
-    chosen,
-    none,
-    size = 'sm',
-    onchange,
+    ...rest
   }: {
     label: string;
     people: System['people'];
@@ -21,23 +16,8 @@
     onchange: (ids: string[]) => void;
   } = $props();
   const items = $derived(
-    Object.values(people).map((p) => ({ id: p.id, text: `${p.name} · ${p.extension}` })),
+    Object.values(people).map(({ id, name, extension }) => ({ id, name, text: `${name} · ${extension}` })),
   );
-
-  function choose(ids: readonly string[]) {
-    if (ids.length === chosen.length && ids.every((id) => chosen.includes(id))) return;
-    onchange([...chosen.filter((id) => ids.includes(id)), ...ids.filter((id) => !chosen.includes(id))]);
-  }
 </script>
 
-<div {@attach named(label)}>
-  <MultiSelect
-    {size}
-    labelText={label}
-    label={chosen.length ? chosen.map((id) => people[id]?.name ?? '').join(', ') : none}
-    {items}
-    selectedIds={[...chosen]}
-    sortItem={() => 0}
-    on:select={(e) => choose(e.detail.selectedIds.map(String))}
-  />
-</div>
+<SeveralField {items} {...rest} />

@@ -19,6 +19,7 @@
   import CallField from './talk/CallField.svelte';
   import Knock from './talk/Knock.svelte';
   import Known from './talk/Known.svelte';
+  import Lines from './talk/Lines.svelte';
   import Near from './talk/Near.svelte';
   import OutOf from './talk/OutOf.svelte';
   import People from './talk/People.svelte';
@@ -382,6 +383,7 @@
             {/if}
             {#if ended}<p role="status" data-testid="call-ended">{ended}</p>{/if}
             <Wanted {desk} {system} {missed} />
+            <Lines {desk} oncall={(callee) => call(callee, undefined)} />
             <Near
               {near}
               onfetch={(slot) =>

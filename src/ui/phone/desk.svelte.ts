@@ -24,6 +24,7 @@ export class PhoneDesk implements Here, Deeds {
   going = $state.raw<Parts['calls']>({
     calls: [],
     near: [],
+    lines: [],
     taken: [],
     presence: {},
     wants: [],

@@ -21,6 +21,7 @@
   import { isInvited } from './invite';
   import InviteButton from './InviteButton.svelte';
   import KeyDrawing from './KeyDrawing.svelte';
+  import LinesOnIt from './LinesOnIt.svelte';
   import LinkedPhone from './LinkedPhone.svelte';
   import MessageLight from './MessageLight.svelte';
   import { outsideConsequence } from './outside';
@@ -35,7 +36,7 @@
   const owners = $derived<(string | null)[]>(accountsOn(phone).length ? accountsOn(phone) : [null]);
   let shown = $state.raw<AccountDetails[]>([]);
   const keep = (words: string, change: Partial<Omit<Phone, 'id'>>) =>
-    system.phones[id] && theBusiness().keep(words, [{ do: 'phone.set', id, change }]);
+    system.phones[id] ? theBusiness().keep(words, [{ do: 'phone.set', id, change }]) : undefined;
   const accountOf = (owner: string | null) => theBusiness().standing.accounts[accountId(phone, owner)];
   const addable = $derived(
     Object.values(system.people)
@@ -141,8 +142,9 @@
       </div>
     </div>
   </section>
-  {#if desk}
-    <section>
+  <section>
+    {#if !linked}<LinesOnIt {phone} {system} {keep} />{/if}
+    {#if desk}
       <div class="card">
         <h2>Account{owners.length > 1 ? 's' : ''}</h2>
         {#each owners as owner (owner)}
@@ -249,8 +251,8 @@
         </Select>
         <p class="small soft">Each key is an account of its own: calls to any of them ring this phone.</p>
       </div>
-    </section>
-  {/if}
+    {/if}
+  </section>
 </div>
 
 <style>

@@ -28,8 +28,8 @@ export interface Passing {
   personId: string | null;
   to: PassTarget | null;
   ifNobody: IfNobody;
-  /** It rings at who it was passed to, or back at who passed it on. */
-  way: 'out' | 'back';
+  /** It rings at who it was passed to, back at who passed it on, or then at the others who have its line. */
+  way: 'out' | 'back' | 'line';
 }
 
 /** The caller waits in a slot until somebody fetches them. */

@@ -63,6 +63,7 @@ export type NotDone =
   | 'it is over'
   | 'not in this call'
   | 'somebody was faster'
+  | 'somebody is asked about it'
   | 'nobody was called about it'
   | 'more than two are in it'
   | 'eight are in it'
@@ -249,11 +250,13 @@ export type Happening =
       personId: string | null;
       why: CameBack;
     }
+  /** Nor did they: it rings at the others who have the line it came by. */
+  | { kind: 'on the line'; numberId: string }
   | {
       kind: 'joins';
       phone: string;
       personId: string | null;
-      how: 'added' | 'after a word' | 'moved' | 'fetched';
+      how: 'added' | 'after a word' | 'moved' | 'fetched' | 'from the line';
     }
   | { kind: 'leaves'; phone: string; personId: string | null }
   | { kind: 'parked'; slot: string; by: string; personId: string | null }

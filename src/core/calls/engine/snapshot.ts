@@ -169,7 +169,7 @@ const AnyCall = z.looseObject({
       personId: Id.nullable(),
       to: PassTarget.nullable(),
       ifNobody: IfNobody,
-      way: z.enum(['out', 'back']),
+      way: z.enum(['out', 'back', 'line']),
     })
     .nullable(),
   parked: z.object({ slot: z.string(), by: PhoneName, personId: Id.nullable() }).nullable(),

@@ -1,4 +1,5 @@
 /** A call is passed on to somebody else: where it goes, what becomes of it where nobody takes it, and how it comes back. */
+import { lineOf, phonesOnLine } from '../base/line';
 import { shownBy } from '../base/shown';
 import { USUAL_HOW, ringGroup, ringPerson, sawNothing } from '../people/people';
 import { offer, offerOutside } from '../people/ringing';
@@ -161,7 +162,8 @@ function rung(run: Run, call: CallState, how: 'ringing' | RingEnd): void {
 export function notTaken(run: Run, call: CallState, why: CameBack): void {
   const { passing } = call;
   if (!passing) return;
-  if (passing.way === 'back') return afterBack(run, call);
+  if (passing.way === 'back') return ringLine(run, call);
+  if (passing.way === 'line') return afterBack(run, call);
   const { ifNobody, to, by, personId } = passing;
   if (ifNobody.then === 'another') {
     call.passing = { ...passing, to: ifNobody.to, ifNobody: { then: 'back' } };
@@ -189,6 +191,28 @@ export function comeBack(run: Run, call: CallState, why: CameBack): void {
   const { phonesOf, system } = run.world(call);
   const phones = personId ? (phonesOf.get(personId) ?? []) : (system.phones[by] ?? []);
   const how = offer(run, call, [{ personId, phones: [phones].flat(), outside: null }], BACK_MS);
+  if (how === 'ringing') return;
+  run.say(call, { t: 0, kind: 'ringing over', how });
+  ringLine(run, call);
+}
+
+/** Whoever gave it away does not take it: it rings at the others who have the line it came by, where there are some. */
+function ringLine(run: Run, call: CallState): void {
+  const { by, personId } = call.passing!;
+  const { system } = run.world(call);
+  const numberId = lineOf(call, system);
+  const phones = numberId
+    ? phonesOnLine(system, numberId).filter(
+        (p) => p.id !== by && (personId === null || p.personId !== personId),
+      )
+    : [];
+  if (!numberId || !phones.length) return afterBack(run, call);
+  call.passing = { ...call.passing!, way: 'line' };
+  run.say(call, { t: 0, kind: 'on the line', numberId });
+  call.saw = sawNothing();
+  call.how = { ...USUAL_HOW, ringBusy: true, back: true };
+  const offers = phones.map((p) => ({ personId: p.personId, phones: [p], outside: null }));
+  const how = offer(run, call, offers, BACK_MS);
   if (how === 'ringing') return;
   run.say(call, { t: 0, kind: 'ringing over', how });
   afterBack(run, call);

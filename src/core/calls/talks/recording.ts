@@ -144,7 +144,8 @@ export function recordByRule(run: Run, call: Talk): void {
   const byPerson = call.ends.some(
     (e) => isOurs(e) && e.personId !== null && rules.personIds.includes(e.personId),
   );
-  if (byNumber || byPerson) startRecording(run, call, null);
+  const byPlan = call.trace.some((e) => e.kind === 'step' && rules.planIds?.includes(e.planId));
+  if (byNumber || byPerson || byPlan) startRecording(run, call, null);
 }
 
 /** Somebody comes into a talk that is recorded: where everybody must agree they hear the notice. */

@@ -1,6 +1,7 @@
 /** Calls taken from elsewhere: out of a slot, from a phone that rings at a colleague, from another phone of one's own. */
 import { endOthers } from '../people/ringing';
 import { RANK, type CallState, type Run } from '../base/state';
+import { heldForLine, hasLineOf } from '../base/line';
 import { isOurs, type End } from '../base/talk';
 import type { NotDone } from '../base/trace';
 import { slotsOf } from '../../system';
@@ -43,11 +44,14 @@ export function fetch(run: Run, fetching: CallState, slot: string, by: NewEnd): 
   return undefined;
 }
 
-/** Whether a person may take what rings there: somebody they share a group or a queue with is rung. */
-export function mayPickUp(run: Pick<Run, 'world'>, call: CallState, personId: string | null): boolean {
-  if (!personId || call.phase !== 'ringing') return false;
-  const { groups, queues } = run.world(call).system;
+/** Whether a phone may take what rings there: its person shares a group or a queue with who is rung, or it has the line. */
+export function mayPickUp(run: Pick<Run, 'world'>, call: CallState, { phone, personId }: NewEnd): boolean {
+  if (call.phase !== 'ringing') return false;
+  const { system } = run.world(call);
+  const { groups, queues, phones } = system;
   const rung = call.legs.flatMap((l) => (l.state !== 'over' && l.personId ? l.personId : []));
+  if ([null, ...rung].some((id) => hasLineOf(phones[phone], id, call, system))) return true;
+  if (!personId) return false;
   const together = [
     ...Object.values(groups).map((g) => g.members.flatMap((m) => (m.kind === 'person' ? m.id : []))),
     ...Object.values(queues).map((q) => q.memberIds),
@@ -60,7 +64,7 @@ export function mayPickUp(run: Pick<Run, 'world'>, call: CallState, personId: st
 /** Somebody takes a call that rings at a colleague. @returns why not */
 export function pickUp(run: Run, call: CallState, by: NewEnd): NotDone | undefined {
   if (call.phase !== 'ringing') return 'somebody was faster';
-  if (!mayPickUp(run, call, by.personId)) return 'nobody you share a group with is rung';
+  if (!mayPickUp(run, call, by)) return 'nobody you share a group with is rung';
   endOthers(run, call, 'answered elsewhere');
   const { waiting } = call;
   call.waiting = null;
@@ -71,12 +75,18 @@ export function pickUp(run: Run, call: CallState, by: NewEnd): NotDone | undefin
   return undefined;
 }
 
-/** A talk goes on at once on another phone of the same person. @returns why not */
+/**
+ * A talk goes on at once on another phone of the same person, or on one that has the line of who holds it. What its holder
+ * asks somebody about is not taken out of their hands. @returns why not
+ */
 export function takeOver(run: Run, call: Talk, by: NewEnd): NotDone | undefined {
-  const from = call.ends.find((e) => isOurs(e) && e.personId !== null && e.personId === by.personId);
+  const { system } = run.world(call);
+  const mine = call.ends.find((e) => isOurs(e) && e.personId !== null && e.personId === by.personId);
+  const from = mine ?? heldForLine(call, system.phones[by.phone], system);
   if (!from || endOf(call, by.phone)) return 'not in this call';
+  if (run.callsAbout(call.request.id).length) return 'somebody is asked about it';
   comesIn(run, call, by);
-  run.say(call, { t: 0, kind: 'joins', ...by, how: 'moved' });
+  run.say(call, { t: 0, kind: 'joins', ...by, how: mine ? 'moved' : 'from the line' });
   goesOut(run, call, from);
   run.say(call, { t: 0, kind: 'leaves', phone: from.phone, personId: from.personId });
   if (call.from.kind === 'phone' && call.from.phoneId === from.phone)

@@ -192,6 +192,8 @@ function say(e: Happening, system: System): string {
       return `${endName(system, { ...e, phone: e.by })} passes it on to ${passedTo(system, e.to)} (${e.how})`;
     case 'comes back':
       return `comes back to ${endName(system, { ...e, phone: e.to })}: ${e.why}`;
+    case 'on the line':
+      return `rings at the others who have the line ${system.numbers[e.numberId]?.label ?? ''}`;
     case 'joins':
       return `${endName(system, e)} joins (${e.how})`;
     case 'leaves':

@@ -94,6 +94,7 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
     case 'taken back':
     case 'passed on':
     case 'comes back':
+    case 'on the line':
     case 'joins':
     case 'leaves':
     case 'parked':

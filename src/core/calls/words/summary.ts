@@ -186,7 +186,10 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
       return `${nameOf(system, e.by, e.personId)} passed it on to ${passedTo(system, e.to)}`;
     case 'comes back':
       return `back at ${nameOf(system, e.to, e.personId)}: ${e.why}`;
+    case 'on the line':
+      return `rang at the others who have the line ${system.numbers[e.numberId]?.label ?? ''}`;
     case 'joins':
+      if (e.how === 'from the line') return `${nameOf(system, e.phone, e.personId)} took it from the line`;
       return e.how === 'added' ? `${nameOf(system, e.phone, e.personId)} joined` : null;
     case 'parked':
       return `${nameOf(system, e.by, e.personId)} parked it on ${e.slot}`;
@@ -217,6 +220,7 @@ const STOPS_RINGING: readonly Trace[number]['kind'][] = [
   'machine',
   'passed on',
   'comes back',
+  'on the line',
   'fetched',
   'goes out',
   'parked',

@@ -74,6 +74,7 @@ const TOLD = {
   'taken back': ['drawn', 'noticed'],
   'passed on': ['drawn', 'noticed', 'said'],
   'comes back': ['noticed', 'said'],
+  'on the line': ['noticed', 'said'],
   joins: ['drawn', 'noticed', 'said'],
   leaves: ['drawn', 'noticed'],
   parked: ['drawn', 'noticed', 'said'],

@@ -1,7 +1,9 @@
 /** What a staff phone is told of the calls that go on: its own in full, of others what it may take, and who is doing what. */
 import type { CallRequest, Memory, Trace, Want } from '../../calls';
 import type { System } from '../../system';
-import { callsNear, slotsTaken, type Near, type Told } from '../acts';
+import { linesOf, type Line } from '../lines';
+import { callsNear, slotsTaken, type Near } from '../near';
+import type { Told } from '../parties';
 import type { Presence } from '../presence';
 import { servedBy, type Served } from '../serving';
 import { ownPhones } from './business';
@@ -10,6 +12,8 @@ export interface CallsKnown<T extends Told = Told> {
   /** Calls of the phones of its person. */
   calls: T[];
   near: Near[];
+  /** Lines of others that stand on it. */
+  lines: Line[];
   /** Slots in which a call waits. */
   taken: string[];
   /** What colleagues are doing, by person. */
@@ -43,9 +47,14 @@ export function callsKnown<T extends Told>(
     ends.some((e) => own.has(e.phone)) ||
     legs.some((l) => own.has(l.phone)) ||
     [from, request.from].some((f) => f.kind === 'phone' && own.has(f.phoneId));
+  const lines = linesOf(calls, phoneId, system);
+  const onLines = new Set(lines.map((l) => l.take?.callId));
   return {
     calls: calls.filter(isOwn).map((c) => hidden(c, unseenIn(c.request, c.trace, own, unseen))),
-    near: callsNear(calls, phoneId, system).map((n) => hidden(n, unseen)),
+    near: callsNear(calls, phoneId, system)
+      .filter((n) => !onLines.has(n.id))
+      .map((n) => hidden(n, unseen)),
+    lines: lines.map((l) => hidden(l, unseen)),
     taken: slotsTaken(calls),
     presence,
     wants: (memory.wants ?? [])

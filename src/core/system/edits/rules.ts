@@ -50,6 +50,9 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
       throw new Refused('keys', 'Only a desk phone holds several accounts.');
     if (hasTwice([phone.personId, ...phone.keys.map((k) => k.personId)]))
       throw new Refused('keys', 'This phone holds that account already.');
+    const { personIds = [], numberIds = [] } = phone.lines ?? {};
+    if (personIds.includes(phone.personId ?? '')) throw new Refused('lines', 'That is the phone’s own line.');
+    if (hasTwice(personIds) || hasTwice(numberIds)) throw new Refused('lines', 'A line is there twice.');
     if (hasTwice(phone.codecs)) throw new Refused('codecs', 'A codec is there twice.');
     const linked = phone.kind === 'linked mobile' || phone.kind === 'linked landline';
     if (linked !== (phone.number !== null))

@@ -8,6 +8,8 @@ export const CallRecording = z.object({
   /** Calls by these numbers, and calls of these people, are recorded by rule. */
   numberIds: z.array(Id).max(200),
   personIds: z.array(Id).max(500),
+  /** Calls that went through these plans, too. */
+  planIds: z.array(Id).max(200).optional(),
   /** What is said where everybody must agree; null is words of the machine. */
   noticeId: Id.nullable(),
   /** Days recordings are kept; null is until somebody deletes them. */
@@ -26,6 +28,10 @@ export const noCallRecording = (): CallRecording => ({
   keepDays: 30,
   consent: {},
 });
+
+/** Whether some calls are recorded without anybody asking for it. */
+export const recordsByRule = ({ numberIds, personIds, planIds }: CallRecording): boolean =>
+  numberIds.length + personIds.length + (planIds?.length ?? 0) > 0;
 
 /** What is said where no recording of it was chosen. */
 export const RECORDING_NOTICE = 'This call is recorded.';

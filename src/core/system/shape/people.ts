@@ -140,6 +140,8 @@ export const Phone = z.object({
   label: text(20),
   /** Desk phones only: accounts of others on its further keys. */
   keys: z.array(z.object({ personId: Id, label: text(20) })).max(11),
+  /** Lines that stand on it without ringing it: of people, and of numbers. */
+  lines: z.object({ personIds: z.array(Id).max(20), numberIds: z.array(Id).max(20) }).optional(),
   outsideOffice: z.boolean(),
   /** Seconds from the offer until it sounds; null takes the kind's usual delay. */
   alertDelay: z.number().int().min(0).max(30).nullable(),

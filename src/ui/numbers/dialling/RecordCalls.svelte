@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { MultiSelect, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
+  import { NumberInput, Select, SelectItem } from 'carbon-components-svelte';
   import { CONSENT_TABLE, countryName, type Consent } from '$core/numbering';
   import { noCallRecording, RECORDING_NOTICE, type CallRecording } from '$core/system';
+  import NumbersField from '../../fields/NumbersField.svelte';
   import PeopleField from '../../fields/PeopleField.svelte';
-  import { named } from '../../named';
   import RecordingChoice from '../../fields/RecordingChoice.svelte';
+  import SeveralField from '../../fields/SeveralField.svelte';
   import { theBusiness } from '../../window/session.svelte';
 
   /** Whether calls are recorded: by whom, by which rule, with whose consent, and for how long. */
@@ -26,7 +27,6 @@
         mayRecordFor: mode === 'everybody' ? 'everybody' : [],
       });
   }
-  const numbers = $derived(Object.values(system.numbers).map((n) => ({ id: n.id, text: n.label })));
   const placeName = (place: string) =>
     place.length === 2 ? countryName(place) : `${countryName(place.slice(0, 2))}, ${place.slice(3)}`;
   const places = $derived(
@@ -66,21 +66,20 @@
         onchange={(mayRecordFor) => set('Who may record calls', { mayRecordFor })}
       />
     {/if}
-    <div {@attach named('Numbers whose calls are always recorded')}>
-      <MultiSelect
-        size="sm"
-        labelText="Numbers whose calls are always recorded"
-        label={rules.numberIds.map((id) => system.numbers[id]?.label ?? '').join(', ') || 'none'}
-        items={numbers}
-        selectedIds={[...rules.numberIds]}
-        sortItem={() => 0}
-        on:select={(e) => {
-          const numberIds = e.detail.selectedIds.map(String);
-          if (numberIds.join() !== rules.numberIds.join())
-            set('Numbers whose calls are always recorded', { numberIds });
-        }}
-      />
-    </div>
+    <NumbersField
+      label="Numbers whose calls are always recorded"
+      {system}
+      chosen={rules.numberIds}
+      none="none"
+      onchange={(numberIds) => set('Numbers whose calls are always recorded', { numberIds })}
+    />
+    <SeveralField
+      label="Plans whose calls are always recorded"
+      items={Object.values(system.plans).map(({ id, name }) => ({ id, name, text: name }))}
+      chosen={rules.planIds ?? []}
+      none="none"
+      onchange={(planIds) => set('Plans whose calls are always recorded', { planIds })}
+    />
     <PeopleField
       label="People whose calls are always recorded"
       people={system.people}

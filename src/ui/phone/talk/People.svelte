@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { presenceInWords, type Callee, type Presence, type Where } from '$core/phone';
+  import { colleague, presenceInWords, type Callee, type Presence, type Where } from '$core/phone';
   import { directory } from '$core/people';
   import { dateText } from '../../format';
   import { lamp } from '../../people/lamp';
@@ -21,14 +21,6 @@
       (e) => e.kind !== 'group' && e.id !== where.phone.personId,
     ),
   );
-  const callee = (id: string, name: string, extension: string): Callee => ({
-    key: `person ${id}`,
-    name,
-    detail: extension,
-    to: { kind: 'target', target: { to: 'person', personId: id } },
-    target: { to: 'person', personId: id },
-    personId: id,
-  });
 </script>
 
 <nav aria-label="Colleagues" data-testid="colleagues">
@@ -40,7 +32,7 @@
         <button
           type="button"
           aria-label="{verb} {e.name}"
-          onclick={() => onchoose(callee(e.id, e.name, e.extension))}
+          onclick={() => onchoose(colleague(e.id, e.name, e.extension))}
         >
           <b>{e.name}</b><span>{e.extension}</span>
           {#if p}<em class={lamp(p)}>{presenceInWords(p, dateText)}</em>{/if}

@@ -1,0 +1,51 @@
+/** Calls that a phone may take and that are not for it. */
+import { listed, mayPickUp, whoseName, worldOf, type CallState } from '../calls';
+import type { System } from '../system';
+import { callerName, othersOf, type Told } from './parties';
+
+/** A call that rings at a colleague and may be taken, or that waits in a slot. */
+export interface Near {
+  id: string;
+  /** It rings at a colleague, waits in a slot, or is talked in on another phone of one's own. */
+  is: 'rings' | 'waits' | 'mine';
+  /** Who calls. */
+  name: string;
+  /** Who is rung, or the slot. */
+  where: string;
+  slot: string | null;
+}
+
+/**
+ * Calls a phone may take that are not for it: those that ring at whom its person shares a group with, those parked, and
+ * those its person talks in on another phone.
+ */
+export function callsNear(calls: readonly Told[], phoneId: string, system: System): Near[] {
+  const personId = system.phones[phoneId]?.personId ?? null;
+  const world = () => worldOf(system);
+  return calls.flatMap((call): Near[] => {
+    const { name } = callerName(call, system);
+    if (call.parked && call.phase !== 'over')
+      return [
+        { id: call.request.id, is: 'waits', name, where: `on ${call.parked.slot}`, slot: call.parked.slot },
+      ];
+    const mine = call.ends.find((e) => personId !== null && e.personId === personId);
+    if (call.phase === 'talking' && mine && !call.ends.some((e) => e.phone === phoneId)) {
+      const others = othersOf(call, mine.phone, system).map((o) => o.name);
+      const where = `on your ${(system.phones[mine.phone]?.name ?? 'other phone').toLowerCase()}`;
+      return [{ id: call.request.id, is: 'mine', name: listed(others), where, slot: null }];
+    }
+    if (call.phase !== 'ringing' || call.legs.some((l) => l.phone === phoneId && l.state !== 'over'))
+      return [];
+    if (!mayPickUp({ world }, call as CallState, { phone: phoneId, personId })) return [];
+    const rung = [
+      ...new Set(
+        call.legs.flatMap((l) => (l.state === 'over' ? [] : whoseName(system, l.phone, l.personId))),
+      ),
+    ];
+    return [{ id: call.request.id, is: 'rings', name, where: `at ${rung.join(', ')}`, slot: null }];
+  });
+}
+
+/** Slots in which a call waits. */
+export const slotsTaken = (calls: readonly Told[]): string[] =>
+  calls.flatMap((c) => (c.parked && c.phase !== 'over' ? c.parked.slot : []));
