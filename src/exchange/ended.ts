@@ -1,5 +1,5 @@
 /** What is kept of a call that has ended: the log entry, and the message with its mail. */
-import { addressOfHelp, outcomeOf, saidSoFar, sentence, whoCalls, type CallState } from '../core/calls';
+import { addressOfHelp, saidSoFar, sentence, whoCalls, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
 import { contactOf, isBlockedNumber, type Standing, type System } from '../core/system';
 import type { TextMessage } from '../standins/carrier/texting';
@@ -25,11 +25,10 @@ export async function keepEnded(
   { said, beside, standing }: { said: Said; beside: Beside; standing: Standing },
 ): Promise<Change['what'][]> {
   const { request, trace } = call;
-  const ended = outcomeOf(trace);
+  // Whoever took the call while a message was left did not take away what was said until then.
+  const spoken = trace.findLast((e) => e.kind === 'recorded');
   const message =
-    ended?.outcome.kind === 'message'
-      ? messageOf(businessId, system, call, said, ended.outcome, standing)
-      : null;
+    spoken?.kind === 'recorded' ? messageOf(businessId, system, call, said, spoken, standing) : null;
   const mail = [
     ...(message && !message.folder ? await lettersFor(businessId, system, message) : []),
     ...(await emergencyLetters(businessId, system, call)),

@@ -14,7 +14,7 @@ import { RATES } from '../standins/carrier/prices';
 import { reactionOf, type Reaction } from '../standins/outside/outside';
 import type { Differing } from '../core/coverage';
 import type { Held } from '../core/messages';
-import { EXCHANGE, isOff } from '../core/phone';
+import { EXCHANGE, isOff, type Told } from '../core/phone';
 import { emptyStanding, type Setting, type Standing, type System } from '../core/system';
 import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
@@ -77,6 +77,7 @@ const SHOWN = [
   'until',
   'legs',
   'ends',
+  'listening',
   'parked',
   'passing',
   'waiting',
@@ -85,6 +86,8 @@ const SHOWN = [
   'numberId',
   'trace',
 ] as const satisfies readonly (keyof LiveCall & keyof CallState)[];
+/** What a phone is told of a call and is not shown here does not compile. */
+true satisfies [Exclude<keyof Told, (typeof SHOWN)[number]>] extends [never] ? true : false;
 
 /** The calls of an engine as windows see them. */
 const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCall[] =>

@@ -1,10 +1,15 @@
-/** Records a talk in the window of one of its ends: two channels at telephone rate, ours and theirs, as G.711. */
-import { encodeUlaw, RATE } from '../core/audio';
+/**
+ * Records a talk in the window of one of its ends: two channels at telephone rate, ours and theirs, as G.711. Keys that are
+ * pressed are left out: they may be the number of a card.
+ */
+import { encodeUlaw, eraseKeys, RATE } from '../core/audio';
 
 /** Sound is taken in pieces of so many samples. */
 const PIECE = 4096;
 /** So long is one recording at most, in seconds: what comes later is not kept, and that is told. */
 export const LONGEST_S = 600;
+/** So many typed words are kept with a recording. */
+const MOST_SAID = 500;
 
 export interface CallSound {
   /** µ-law at 8 kHz, of the same length. */
@@ -13,6 +18,22 @@ export interface CallSound {
   seconds: number;
   /** It was longer than may be kept. */
   cut: boolean;
+  /** What was typed meanwhile, by names of ends. */
+  said: Said[];
+}
+
+export interface Said {
+  from: string;
+  text: string;
+}
+
+/** Silences the keys in the newest piece, and in the one before where they began. */
+function withoutKeys(pieces: readonly Float32Array[]): void {
+  const last = pieces.slice(-2);
+  const joined = new Float32Array(last.length * PIECE);
+  for (const [i, piece] of last.entries()) joined.set(piece, i * PIECE);
+  if (!eraseKeys(joined)) return;
+  for (const [i, piece] of last.entries()) piece.set(joined.subarray(i * PIECE, (i + 1) * PIECE));
 }
 
 const toUlaw = (pieces: readonly Float32Array[]): Uint8Array => {
@@ -31,6 +52,7 @@ export class CallRecorder {
   private readonly sources = new Map<string, { track: MediaStreamTrack; node: MediaStreamAudioSourceNode }>();
   private length = 0;
   private cut = false;
+  private readonly said: Said[] = [];
   /** A gap: nothing is taken. */
   paused = false;
 
@@ -45,11 +67,18 @@ export class CallRecorder {
     node.onaudioprocess = ({ inputBuffer }) => {
       if (this.paused) return;
       if (this.length + PIECE > LONGEST_S * RATE) return void (this.cut = true);
-      this.pieces[0].push(inputBuffer.getChannelData(0).slice());
-      this.pieces[1].push(inputBuffer.getChannelData(1).slice());
+      for (const [i, channel] of this.pieces.entries()) {
+        channel.push(inputBuffer.getChannelData(i).slice());
+        withoutKeys(channel);
+      }
       this.length += PIECE;
     };
     void this.context.resume();
+  }
+
+  /** Something was typed in the talk. */
+  typed(said: Said): void {
+    if (!this.paused && this.said.length < MOST_SAID) this.said.push(said);
   }
 
   /** Whose sound is taken from now on. @param mine what this window sends @param others what it hears, by name */
@@ -82,6 +111,7 @@ export class CallRecorder {
       theirs: toUlaw(this.pieces[1]),
       seconds: this.length / RATE,
       cut: this.cut,
+      said: this.said,
     };
   }
 }

@@ -3,7 +3,7 @@
  * hears whom. Each pair is connected directly, so that nobody's sound hangs on a third window.
  */
 import { hears, isHeard, type End } from '../core/calls';
-import { CallRecorder, type CallSound } from './call-recorder';
+import { CallRecorder, type CallSound, type Said } from './call-recorder';
 import { Outgoing } from './outgoing';
 import { Peer, type PeerState } from './peer';
 import type { Body, Signals } from './signals';
@@ -23,7 +23,7 @@ export interface VoiceNow {
   /** The worst rating of the ends heard, or null where none is known yet. */
   rating: number | null;
   /** What was typed instead of spoken, the newest last. */
-  words: { from: string; text: string }[];
+  words: Said[];
 }
 
 /** How often the quality is looked at, in milliseconds. */
@@ -51,10 +51,7 @@ export class Voice {
   ) {
     this.stopListening = signals.listen((s) => {
       if (!this.talk || s.callId !== this.talk.callId || s.to !== this.talk.me) return;
-      if (s.kind === 'words')
-        return this.say({
-          words: [...this.now.words, { from: s.from, text: s.text.slice(0, 500) }].slice(-WORDS_KEPT),
-        });
+      if (s.kind === 'words') return this.saw({ from: s.from, text: s.text.slice(0, 500) });
       void this.peers.get(s.from)?.hear(s);
     });
     this.looking = setInterval(() => void this.look(), LOOK_MS);
@@ -128,7 +125,11 @@ export class Voice {
   type(text: string): void {
     if (!this.talk || !text.trim()) return;
     for (const name of this.peers.keys()) this.signal(name, { kind: 'words', text });
-    this.say({ words: [...this.now.words, { from: this.talk.me, text }].slice(-WORDS_KEPT) });
+    this.saw({ from: this.talk.me, text });
+  }
+  private saw(words: Said): void {
+    this.recorder?.typed(words);
+    this.say({ words: [...this.now.words, words].slice(-WORDS_KEPT) });
   }
 
   /** Which devices are used from now on; '' is the usual one. */

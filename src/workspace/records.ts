@@ -135,6 +135,11 @@ export const CallSoundKept = z.object({
   by: Id.nullable(),
   /** It was longer than may be kept. */
   cut: z.boolean().optional(),
+  /** What was typed meanwhile: all that is in words of a talk. */
+  said: z
+    .array(z.object({ by: z.string().max(200), text: z.string().max(500) }))
+    .max(500)
+    .optional(),
   /** When it goes by itself, epoch milliseconds; null is never. */
   until: z.number().nullable(),
 });

@@ -44,6 +44,14 @@ test('who may record is said by the administration; all are told, the sound is k
   await expect
     .poll(() => idris.getByTestId('talking').innerText(), { timeout: 15_000 })
     .toMatch(/\b([6-9]|[1-5]\d) s talked/);
+  // Keys that are pressed are left out; what is typed stands beside the sound.
+  await idris.keyboard.press('k');
+  for (const key of ['4', '7', '1', '1']) await idris.getByRole('button', { name: `Key ${key}` }).click();
+  await idris.keyboard.press('k');
+  await jonah.getByRole('button', { name: 'Type instead of speaking' }).click();
+  await jonah.getByLabel('Type instead of speaking').fill('the mast is <i>cracked</i>');
+  await jonah.getByLabel('Type instead of speaking').press('Enter');
+  await expect(idris.getByTestId('words')).toContainText('the mast is');
   await idris.keyboard.press('n');
   await idris.getByLabel('Note to this call').fill('about the mast');
   await idris.keyboard.press('Enter');
@@ -53,6 +61,7 @@ test('who may record is said by the administration; all are told, the sound is k
   const kept = idris.getByTestId('call-sound');
   await expect(kept).toContainText('by Idris Okafor; everybody was told; kept until');
   await expect(idris.getByText('“about the mast”')).toBeVisible();
+  await expect(kept).toContainText('Jonah Achterberg: “the mast is <i>cracked</i>”');
   await kept.getByRole('button', { name: 'Listen' }).click();
   // Ours is the test tone on the left, theirs the other on the right, read by a library for such files.
   const [download] = await Promise.all([
@@ -69,6 +78,14 @@ test('who may record is said by the administration; all are told, the sound is k
     });
     return Math.hypot(re, im) / pcm.length;
   };
+  // All four keys have 1,209 Hz (ITU-T Q.23), of which half of what is heard of a key is: no twentieth of a second has it.
+  const share = (pcm: Float64Array) => {
+    const level = Math.sqrt(pcm.reduce((sum, s) => sum + s * s, 0) / pcm.length);
+    return level < 100 ? 0 : power(pcm, 1209) / level;
+  };
+  for (const pcm of [left, right])
+    for (let i = 0; i + 400 <= pcm.length; i += 200)
+      expect(share(pcm.subarray(i, i + 400))).toBeLessThan(0.3);
   const tones = {
     ours: [power(left, TEST_TONE), power(left, 440)],
     theirs: [power(right, 440), power(right, TEST_TONE)],

@@ -47,3 +47,31 @@ test('a test tone is heard at the other end, is silent on hold and muted, and go
   await outside.getByLabel('Type instead of speaking').press('Enter');
   await expect(idris.getByTestId('words')).toContainText('I can only <b>type</b>.');
 });
+
+test('whoever hears a mailbox listens while somebody speaks into it, and takes the call; what was said is kept', async ({
+  context,
+  page,
+}) => {
+  await page.goto('/');
+  const idris = await staffPhone(context, IDRIS, toneAsMicrophone);
+  const jonah = await staffPhone(context, JONAH);
+  await call(idris, 'jonah');
+  await jonah
+    .getByTestId('ringing')
+    .getByRole('button', { name: /^Let them leave/ })
+    .click();
+  const near = jonah.getByTestId('near');
+  await expect(near).toContainText('Idris Okafor speaks into Jonah Achterberg', { timeout: 20_000 });
+  await near.getByRole('button', { name: 'Listen' }).click();
+  await expect(near).toContainText('is heard as they speak');
+  await expect.poll(() => levelAt(jonah), { timeout: 20_000 }).toBeGreaterThan(HEARD);
+  // What is shorter than two seconds is no message.
+  await expect(near).toContainText(/\b([3-9]|\d\d) s/);
+  await near.getByRole('button', { name: 'Take the call' }).click();
+  await expect(idris.getByTestId('talking')).toContainText('Jonah Achterberg');
+  await jonah.getByTestId('talking').press('Escape');
+  await expect(idris.getByTestId('talking')).toHaveCount(0);
+  // The message stands among those of the mailbox, with the seconds that were spoken.
+  await expect(jonah.getByText('Idris Okafor').first()).toBeVisible();
+  await expect(jonah.getByTestId('message').filter({ hasText: 'Idris Okafor' })).toHaveCount(1);
+});

@@ -1,7 +1,7 @@
 /** Keypad tones made and heard. Limits of ITU-T Q.23, Q.24 and ETSI ES 201 235, from memory. */
 import { describe, expect, it } from 'vitest';
 import { drawn } from '../calls/base/chance';
-import { decodeUlaw, encodeUlaw, KeyReceiver, keysIn, RATE, tone, tonesOf } from '.';
+import { decodeUlaw, encodeUlaw, eraseKeys, KeyReceiver, keysIn, RATE, tone, tonesOf } from '.';
 
 const KEYS = '1234567890*#ABCD';
 const silence = (seconds: number) => new Float32Array(Math.round(seconds * RATE));
@@ -10,6 +10,35 @@ const pair = (low: number, high: number, seconds = 0.1, lowLevel = 0.2, highLeve
   tone([low], seconds, lowLevel).map((s, i) => s + highLevel * Math.sin((2 * Math.PI * high * i) / RATE));
 const pressed = (keys: string, on = 0.08, off = 0.08) =>
   join(silence(0.1), ...[...keys].flatMap((k) => [tone(tonesOf(k)!, on, 0.2), silence(off)]), silence(0.1));
+
+describe('keys left out of a recording', () => {
+  const loud = (samples: Float32Array) => samples.filter((s) => Math.abs(s) > 0.01).length;
+  it('none is heard any more, and nothing of their edges is left', () => {
+    const sound = pressed(KEYS);
+    expect(eraseKeys(sound)).toBe(KEYS.length);
+    expect(keysIn(sound)).toBe('');
+    expect(loud(sound)).toBe(0);
+  });
+  it('what is said before and after stays as it was', () => {
+    const voice = tone([300, 450], 0.4);
+    const sound = join(voice, silence(0.1), tone(tonesOf('7')!, 0.1), silence(0.1), voice);
+    const before = sound.slice();
+    expect(eraseKeys(sound)).toBe(1);
+    const edge = voice.length;
+    expect(sound.subarray(0, edge)).toEqual(before.subarray(0, edge));
+    expect(sound.subarray(-edge)).toEqual(before.subarray(-edge));
+    expect(loud(sound.subarray(edge, -edge))).toBe(0);
+  });
+  it('one tone alone, and noise, are left in', () => {
+    const sound = join(
+      tone([1004], 1),
+      Float32Array.from({ length: RATE }, (_, i) => drawn(7, i) - 0.5),
+    );
+    const before = sound.slice();
+    expect(eraseKeys(sound)).toBe(0);
+    expect(sound).toEqual(before);
+  });
+});
 
 describe('keys', () => {
   it('have the pairs of tones of Q.23', () => {

@@ -126,6 +126,30 @@ export class KeyReceiver {
 export const keysIn = (samples: ArrayLike<number>, rate = RATE): string =>
   new KeyReceiver(rate).push(samples);
 
+/**
+ * Silences the keys in a stretch of sound, in place, with the edges that could still tell which they were.
+ * @param samples full scale 1; what begins or ends within them is found as well
+ * @returns how many stretches were silenced
+ */
+export function eraseKeys(samples: Float32Array, rate = RATE): number {
+  let erased = 0;
+  let [key, since] = ['', 0];
+  const over = (at: number): void => {
+    if (!key || (at - since) / STEP < LONG_ENOUGH) return;
+    samples.fill(0, Math.max(0, since - WINDOW), at + 2 * WINDOW);
+    erased++;
+  };
+  // All is listened to before anything is silenced.
+  const heard: string[] = [];
+  for (let at = 0; at + WINDOW <= samples.length; at += STEP) heard.push(keyAt(samples, at, rate));
+  for (const [i, is] of [...heard, ''].entries())
+    if (is !== key) {
+      over(i * STEP);
+      [key, since] = [is, i * STEP];
+    }
+  return erased;
+}
+
 function keyAt(samples: ArrayLike<number>, at: number, rate: number): string {
   let all = 0;
   for (let i = 0; i < WINDOW; i++) all += samples[at + i]! ** 2;

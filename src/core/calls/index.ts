@@ -5,6 +5,7 @@ export { worldOf } from './base/world';
 export { CALLER, hears, isHeard, isOurs, MOST_ENDS, partyOf, type End, type Hears } from './base/talk';
 export { heldForLine, lineOf } from './base/line';
 export { mayPickUp } from './talks/taking';
+export { ownsMailbox, soundEnds } from './talks/listening';
 export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';
 export type { Action, CallState, Memory, Phase, Snapshot, Want } from './base/state';

@@ -1,18 +1,23 @@
 /** Calls that a phone may take and that are not for it. */
-import { listed, mayPickUp, whoseName, worldOf, type CallState } from '../calls';
+import { listed, mayPickUp, ownsMailbox, whoseName, worldOf, type CallState } from '../calls';
 import type { System } from '../system';
 import { callerName, othersOf, type Told } from './parties';
 
 /** A call that rings at a colleague and may be taken, or that waits in a slot. */
 export interface Near {
   id: string;
-  /** It rings at a colleague, waits in a slot, or is talked in on another phone of one's own. */
-  is: 'rings' | 'waits' | 'mine';
+  /**
+   * It rings at a colleague, waits in a slot, is talked in on another phone of one's own, or its caller leaves a message in a
+   * mailbox of theirs, to which this phone listens or not.
+   */
+  is: 'rings' | 'waits' | 'mine' | 'speaks' | 'listened to';
   /** Who calls. */
   name: string;
   /** Who is rung, or the slot. */
   where: string;
   slot: string | null;
+  /** Since when it is so, epoch milliseconds. */
+  since: number;
 }
 
 /**
@@ -24,15 +29,29 @@ export function callsNear(calls: readonly Told[], phoneId: string, system: Syste
   const world = () => worldOf(system);
   return calls.flatMap((call): Near[] => {
     const { name } = callerName(call, system);
+    const { since } = call;
     if (call.parked && call.phase !== 'over')
       return [
-        { id: call.request.id, is: 'waits', name, where: `on ${call.parked.slot}`, slot: call.parked.slot },
+        {
+          id: call.request.id,
+          is: 'waits',
+          name,
+          where: `on ${call.parked.slot}`,
+          slot: call.parked.slot,
+          since,
+        },
       ];
     const mine = call.ends.find((e) => personId !== null && e.personId === personId);
     if (call.phase === 'talking' && mine && !call.ends.some((e) => e.phone === phoneId)) {
       const others = othersOf(call, mine.phone, system).map((o) => o.name);
       const where = `on your ${(system.phones[mine.phone]?.name ?? 'other phone').toLowerCase()}`;
-      return [{ id: call.request.id, is: 'mine', name: listed(others), where, slot: null }];
+      return [{ id: call.request.id, is: 'mine', name: listed(others), where, slot: null, since }];
+    }
+    if (call.phase === 'message' && personId && call.mailboxId) {
+      if (!ownsMailbox(system, call.mailboxId, personId)) return [];
+      const is = call.listening?.some((l) => l.phone === phoneId) ? 'listened to' : 'speaks';
+      const where = `into ${system.mailboxes[call.mailboxId]?.name ?? 'a mailbox'}`;
+      return [{ id: call.request.id, is, name, where, slot: null, since }];
     }
     if (call.phase !== 'ringing' || call.legs.some((l) => l.phone === phoneId && l.state !== 'over'))
       return [];
@@ -42,7 +61,7 @@ export function callsNear(calls: readonly Told[], phoneId: string, system: Syste
         call.legs.flatMap((l) => (l.state === 'over' ? [] : whoseName(system, l.phone, l.personId))),
       ),
     ];
-    return [{ id: call.request.id, is: 'rings', name, where: `at ${rung.join(', ')}`, slot: null }];
+    return [{ id: call.request.id, is: 'rings', name, where: `at ${rung.join(', ')}`, slot: null, since }];
   });
 }
 

@@ -22,6 +22,8 @@ export type Told = Pick<
   | 'until'
   | 'legs'
   | 'ends'
+  | 'listening'
+  | 'mailboxId'
   | 'passing'
   | 'parked'
   | 'waiting'

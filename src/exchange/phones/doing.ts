@@ -9,6 +9,7 @@ import {
   withTried,
   type PhoneRequest,
 } from '../../core/phone';
+import { CALLER, whoCalls, whoseName } from '../../core/calls';
 import { addDays, localTime } from '../../core/hours';
 import { asPaired } from '../../core/system';
 import { deliveredAt } from '../../standins/carrier/texting';
@@ -214,7 +215,7 @@ export class Doing {
   /** The sound is stored first: a call that names it has it. */
   private async keepRecording(
     { businessId, phoneId, system }: Window,
-    { callId, at, seconds, ours, theirs, cut }: Extract<PhoneRequest, { do: 'recorded' }>,
+    { callId, at, seconds, ours, theirs, cut, said }: Extract<PhoneRequest, { do: 'recorded' }>,
   ): Promise<void> {
     const line = await this.lineOf(businessId);
     const trace =
@@ -224,6 +225,17 @@ export class Doing {
     // What was never begun by the engine is no recording: nobody was told of it.
     const begun = trace.findLast((e) => e.kind === 'record on');
     if (begun?.kind !== 'record on') throw new Error('That call was not recorded.');
+    const arrived = trace.find((e) => e.kind === 'arrived');
+    const from = arrived?.kind === 'arrived' ? arrived.from : undefined;
+    const by = (words: { from: string; text: string }) => ({
+      by:
+        words.from === CALLER
+          ? from
+            ? whoCalls(system, from)
+            : 'the caller'
+          : whoseName(system, words.from),
+      text: words.text.slice(0, 500),
+    });
     const days = system.business.recording?.keepDays ?? null;
     const kept: CallSoundKept = {
       phone: phoneId,
@@ -234,6 +246,7 @@ export class Doing {
       consent: begun.consent,
       by: begun.personId,
       ...(cut ? { cut } : {}),
+      ...(said.length ? { said: said.map(by) } : {}),
       until: days === null ? null : at + days * DAY_MS,
     };
     await this.office.writeBeside(businessId, callId, (known) => ({

@@ -2,13 +2,13 @@
  * The exchange's side of staff phones: tells each window what its phone may know, whenever that changes, and does what it
  * asks, where it may ask it. Whatever a phone learns of its business goes through here.
  */
+import { ownsMailbox } from '../../core/calls';
 import {
   callsKnown,
   finishing,
   hidden,
   knownTo,
   ownPhones,
-  ownsMailbox,
   presencesApart,
   presencesIn,
   seesAll,

@@ -81,6 +81,11 @@
     {:else}
       <button class="linkish" type="button" disabled={busy} onclick={() => void play(kept)}>Listen</button>
     {/if}
+    {#if kept.said?.length}
+      <ul class="said">
+        {#each kept.said as s, i (i)}<li>{s.by}: “{s.text}”</li>{/each}
+      </ul>
+    {/if}
     {#if sure === kept.at}
       <button class="linkish" type="button" onclick={() => void remove(kept)}
         >Delete it for good: it cannot be brought back</button
@@ -99,7 +104,7 @@
 {#if silent}
   <p class="kept small">
     It was recorded, and no sound of it was kept: the phone it was recorded on was no window of this browser,
-    or its window was closed.
+    or its window was closed by force.
   </p>
 {/if}
 
@@ -113,6 +118,12 @@
     padding-left: 10px;
     margin: 6px 0;
     grid-column: 1 / -1;
+  }
+  .said {
+    flex-basis: 100%;
+    list-style: none;
+    margin: 0;
+    padding: 0;
   }
   audio {
     width: 100%;

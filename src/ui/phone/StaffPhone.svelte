@@ -7,9 +7,9 @@
   import MessageLight from '../phones/MessageLight.svelte';
   import { session } from '../window/session.svelte';
   import type { PhoneDesk } from './desk.svelte';
-  import { ending, outcomeOf, partyOf } from '$core/calls';
+  import { ending, outcomeOf, ownsMailbox, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import { callsOf, colleagueCalled, hurdles, ownsMailbox, type Callee } from '$core/phone';
+  import { callsOf, colleagueCalled, hurdles, type Callee } from '$core/phone';
   import CallerSound from './sounds/CallerSound.svelte';
   import { heardInWords } from './sounds/heard';
   import { playCadence, ringOn, VOICEMAIL_TONE } from './sounds/tones';
@@ -92,7 +92,6 @@
   /** The calls of this phone: it talks in some, calls in some, is rung for some. */
   const ownCalls = $derived(callsOf(calls, phoneId, system));
   const busy = $derived(ownCalls.some((c) => c.part !== 'is rung'));
-  const near = $derived(desk.going.near);
   /** The call this phone goes the way of, until somebody answers: it hears what a caller hears. */
   const calling = $derived(
     calls.find(
@@ -385,7 +384,7 @@
             <Wanted {desk} {system} {missed} />
             <Lines {desk} oncall={(callee) => call(callee, undefined)} />
             <Near
-              {near}
+              {desk}
               onfetch={(slot) =>
                 call(
                   {
@@ -398,8 +397,6 @@
                   },
                   undefined,
                 )}
-              ontake={(callId) => void desk.act({ kind: 'take over', callId, phone: phoneId })}
-              onpickup={(callId) => void desk.act({ kind: 'pick up', callId, phone: phoneId })}
             />
           </div>
           <WhereNow {desk} {person} {phone} {system} {own} />

@@ -26,8 +26,10 @@ export type Action =
   /** Whoever was called about this call joins it, and nobody leaves. */
   | { kind: 'all together'; callId: string; phone: string }
   | { kind: 'park'; callId: string; phone: string }
-  /** Takes a call that rings at a colleague. */
+  /** Takes a call that rings at a colleague, or of whoever leaves a message in a mailbox of one's own. */
   | { kind: 'pick up'; callId: string; phone: string }
+  /** Hears what a caller says into a mailbox of its person, or no longer. */
+  | { kind: 'listen in' | 'listen no longer'; callId: string; phone: string }
   /** Takes the talk over from another phone of the same person. */
   | { kind: 'take over'; callId: string; phone: string }
   /** Keys that reach the other end; which they are is kept nowhere. */

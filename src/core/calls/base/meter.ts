@@ -24,7 +24,12 @@ export interface Metered {
 }
 
 /** Outside numbers that were called from here and answered, with how long each was talked with. */
-export function metered(trace: Trace): Metered[] {
+export const metered = (trace: Trace): Metered[] => meter(trace).over;
+
+/** Those that are still talked with: since when, in milliseconds of the call. */
+export const costingSince = (trace: Trace): ReadonlyMap<string, number> => meter(trace).since;
+
+function meter(trace: Trace): { over: Metered[]; since: Map<string, number> } {
   const called = new Set(trace.flatMap((e) => (e.kind === 'goes out' ? e.number : [])));
   const since = new Map<string, number>();
   const found: Metered[] = [];
@@ -42,7 +47,7 @@ export function metered(trace: Trace): Metered[] {
     else if (number && e.kind === 'leaves') over(number, e.t);
     else if (e.kind === 'ended') for (const one of [...since.keys()]) over(one, e.t);
   }
-  return found;
+  return { over: found, since };
 }
 
 /** In cents: each minute that has begun. */

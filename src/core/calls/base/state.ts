@@ -202,6 +202,8 @@ export interface AnyCall {
   joined?: boolean;
   /** It is recorded, or about to be once all have heard that; absent where it is not. */
   recorded?: Recorded | undefined;
+  /** Phones that listen while a message is left. */
+  listening?: Pick<End, 'phone' | 'personId'>[] | undefined;
   /** Somebody has passed the call on, and nobody has taken it yet. */
   passing: Passing | null;
   parked: Parked | null;
@@ -262,6 +264,7 @@ export function beginPhase<P extends Phase>(
   changed.menu = null;
   changed.asking = null;
   changed.ends = NOBODY;
+  changed.listening = undefined;
   if (phase === 'ringing') changed.legs = [];
   return Object.assign(call, own) as unknown as CallIn<P>;
 }

@@ -17,6 +17,8 @@ export interface End {
   personId: string | null;
   /** Moment since which it holds the talk: it neither hears the others nor is heard. Absent where it does not. */
   holds?: number | undefined;
+  /** It hears the others and is not heard: somebody listens to a message while it is left. */
+  listens?: true;
   /** Moment since which its phone is gone, by no act of anybody. Absent where it is there. */
   gone?: number | undefined;
 }
@@ -44,7 +46,8 @@ export interface Parked {
 export type Hears = 'the others' | 'music' | 'nothing';
 
 /** Whether an end is heard by the others. */
-export const isHeard = (end: End): boolean => end.holds === undefined && end.gone === undefined;
+export const isHeard = (end: End): boolean =>
+  end.holds === undefined && end.gone === undefined && !end.listens;
 
 /**
  * What one of them hears: the others, as long as it does not hold and one of them is heard; music where all the others
@@ -53,7 +56,7 @@ export const isHeard = (end: End): boolean => end.holds === undefined && end.gon
 export function hears(end: End, ends: readonly End[]): Hears {
   const others = ends.filter((e) => e !== end);
   if (others.length > 0 && others.every((e) => e.holds !== undefined)) return 'music';
-  if (!isHeard(end) || !others.some(isHeard)) return 'nothing';
+  if (!(isHeard(end) || end.listens) || !others.some(isHeard)) return 'nothing';
   return 'the others';
 }
 

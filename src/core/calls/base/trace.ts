@@ -76,6 +76,8 @@ export type NotDone =
   | 'not in service'
   | 'nobody you share a group with is rung'
   | 'not your phone'
+  | 'not your mailbox'
+  | 'nobody leaves a message there'
   | 'you may not call there'
   | 'calls are not recorded here'
   | 'you may not record'
@@ -262,6 +264,8 @@ export type Happening =
   | { kind: 'parked'; slot: string; by: string; personId: string | null }
   | { kind: 'fetched'; slot: string; phone: string; personId: string | null }
   | { kind: 'picked up'; phone: string; personId: string | null }
+  /** Whoever hears the mailbox listens while the message is left, or no longer. */
+  | { kind: 'listens in' | 'listens no longer'; phone: string; personId: string | null }
   | { kind: 'keys sent'; phone: string; personId: string | null; count: number }
   | { kind: 'phone gone'; phone: string; personId: string | null }
   | { kind: 'phone there again'; phone: string; personId: string | null }

@@ -17,7 +17,8 @@ import { gone, stillGone, thereAgain } from '../talks/faults';
 import { announce } from '../talks/announcing';
 import { passOn } from '../talks/passing';
 import { noticeOver, pauseRecording, startRecording, stopRecording } from '../talks/recording';
-import { creditDue, startsToCost } from '../talks/paying';
+import { listenIn, listensNoLonger, takeFromMailbox } from '../talks/listening';
+import { creditDue } from '../talks/credit';
 import { allTogether, backTo, joinThem, secondAnswered } from '../talks/second';
 import { park, pickUp, takeOver } from '../talks/taking';
 import { does } from '../talks/planned';
@@ -98,7 +99,11 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
   },
   gone: inTalk(gone),
   'there again': inTalk(thereAgain),
-  'pick up': byPhone(pickUp),
+  'pick up': byPhone((run, call, by) =>
+    call.phase === 'message' ? takeFromMailbox(run, call, by) : pickUp(run, call, by),
+  ),
+  'listen in': byPhone(listenIn),
+  'listen no longer': byPhone(listensNoLonger),
   'take over': byPhone((run, call, by) =>
     call.phase === 'talking' ? takeOver(run, call, by) : 'not in this call',
   ),
@@ -158,7 +163,6 @@ function lifted(run: Run, call: CallState, leg: Leg): void {
   const asksForKey = leg.confirmByKey && leg.state !== 'confirming';
   if (!asksForKey && ownLifted(run, call, leg)) return;
   if (!lift(run, call, leg)) return;
-  startsToCost(run, call, leg.phone);
   announce(run, call, leg.phone);
   const { waiting } = call;
   call.waiting = null;

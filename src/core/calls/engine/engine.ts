@@ -65,6 +65,8 @@ function rankOf({ kind }: Action): number {
     case 'all together':
     case 'park':
     case 'take over':
+    case 'listen in':
+    case 'listen no longer':
     case 'record':
     case 'stop recording':
     case 'pause recording':

@@ -152,6 +152,7 @@ const AnyCall = z.looseObject({
   until: Moment.nullable(),
   from: Origin,
   ends: z.array(EndRecord),
+  listening: z.array(z.object({ phone: PhoneName, personId: Id.nullable() })).optional(),
   endCount: Count,
   joined: z.boolean().optional(),
   recorded: z
@@ -233,6 +234,13 @@ const ActionRecord = z.discriminatedUnion('kind', [
   onPhone('park'),
   onPhone('pick up'),
   onPhone('take over'),
+  onPhone('listen in'),
+  onPhone('listen no longer'),
+  onPhone('record'),
+  onPhone('stop recording'),
+  onPhone('pause recording'),
+  z.object({ kind: z.literal('ring when free'), id: Id, phone: PhoneName, personId: Id }),
+  z.object({ kind: z.literal('no longer wanted'), id: Id, phone: PhoneName }),
   z.object({ kind: z.literal('send keys'), callId: Id, phone: PhoneName, keys: z.string().max(40) }),
   onPhone('gone'),
   onPhone('there again'),
@@ -243,6 +251,8 @@ const ActionRecord = z.discriminatedUnion('kind', [
     is: z.enum(['busy', 'not in service', 'own voicemail']),
   }),
 ]) satisfies z.ZodType<Action>;
+/** An act that is not read again does not compile. */
+true satisfies [Exclude<Action['kind'], z.infer<typeof ActionRecord>['kind']>] extends [never] ? true : false;
 
 const DueRecord = z.object({
   t: Moment,

@@ -1,6 +1,7 @@
 /** Who comes into a talk, and who goes. */
 import { CALLER, isOurs, originOf, partyOf, type End } from '../base/talk';
 import { leavesRecording, newcomerIsTold, recordByRule } from './recording';
+import { costsFrom } from './paying';
 import { planActs } from './planned';
 import { isFree, partsWith, takesPart, whoseTurn } from '../base/on-call';
 import { RANK, type CallIn, type CallState, type Run } from '../base/state';
@@ -61,6 +62,7 @@ export function beginTalk(run: Run, call: CallState, with_: NewEnd): Talk {
   comesIn(run, talk, with_);
   if (elsewhere) hold(run, talk, end);
   recordByRule(run, talk);
+  for (const one of talk.ends) costsFrom(run, talk, one);
   if (first) planActs(run, talk, 'answer');
   const talks = call.request.behaviour?.caller.talks;
   if (talks !== undefined) run.after(talk, talks * 1000, 'talked', RANK.hangUp);

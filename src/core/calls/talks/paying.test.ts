@@ -1,6 +1,6 @@
 /** Calls out that cost: who may call where, how long it can be paid for, and calls that look like fraud. */
 import { describe, expect, it } from 'vitest';
-import { TEN, Yard } from '../../../../tests/fixtures/talk';
+import { TEN, toPerson, Yard } from '../../../../tests/fixtures/talk';
 import { classOf } from '../../numbering';
 import { settle, type CallsOut, type Command, type Rates, type Setting } from '../../system';
 import { costOf, metered } from '../base/meter';
@@ -94,6 +94,35 @@ describe('credit', () => {
     expect(outcome(yard, 'b')).toEqual({ kind: 'not allowed', why: 'the credit is used up' });
     // At home a minute is two cents, and five are left.
     expect(outcome(out(yard, 'c', HOME), 'c')).toBeUndefined();
+  });
+  it('runs out all the same where they are passed on, or put together with a caller; the others go on', () => {
+    const yard = withRates();
+    set(yard, { kind: 'credit', cents: 35 });
+    out(yard, 'a')
+      .at(8)
+      .does('a', { kind: 'answer', phone: `outside:${PARIS}` })
+      .at(30);
+    yard.does('a', { kind: 'pass on', phone: 'rosa-desk', to: toPerson('pia'), ifNobody: { then: 'back' } });
+    yard.at(40).does('a', { kind: 'answer', phone: 'pia-web' }).at(400);
+    expect(yard.of('a', 'credit').map((e) => [e.minutes, e.phone, (e.t - 8000) / 1000])).toEqual([
+      [2, 'pia-web', 60],
+      [1, 'pia-web', 120],
+      [0, 'pia-web', 180],
+    ]);
+    expect(yard.phase('a')).toBe('over');
+
+    const three = withRates().customerTalksToRosa();
+    set(three, { kind: 'credit', cents: 25 });
+    three.at(10).calls('b', { to: 'outside', number: PARIS }, { callId: 'a', as: 'add' });
+    three.at(18).does('b', { kind: 'answer', phone: `outside:${PARIS}` });
+    expect(three.heard('a')).toHaveLength(3);
+    three.at(200);
+    expect(three.of('a', 'credit').map((e) => [e.minutes, e.phone, e.t / 1000])).toEqual([
+      [2, 'rosa-desk', 18],
+      [1, 'rosa-desk', 78],
+      [0, 'rosa-desk', 138],
+    ]);
+    expect(three.heard('a')).toEqual(['caller: the others', 'rosa-desk: the others']);
   });
   it('counts from when it was put up; no credit is no limit', () => {
     const yard = withRates();

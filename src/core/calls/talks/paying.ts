@@ -1,14 +1,16 @@
 /** Calls out that cost: whether they may go, how long they can be paid for, and what they came to. */
 import { countOut, centsLeft, isStopped, whyNotOut, type Asks } from '../base/allowed';
-import { costOf, metered, rateOf } from '../base/meter';
+import { costingSince, costOf, metered, rateOf } from '../base/meter';
 import { RANK, type CallState, type Run } from '../base/state';
+import type { End } from '../base/talk';
 import { outsideNumber, type NotAllowed } from '../base/trace';
 import { classOf } from '../../numbering';
-import { talkOutcome } from './ends';
 
 const MINUTE_MS = 60_000;
 /** It is said when so many minutes are left; at none the call ends. */
-const SAID_AT = [2, 1, 0] as const;
+export const SAID_AT = [2, 1, 0] as const;
+/** A timer names the end and the minutes in one number. */
+export const OF_AN_END = 10;
 
 const asks = (run: Run, call: CallState): Asks => {
   const { standing, memory, rates, now } = run;
@@ -38,26 +40,33 @@ export function mayNotGoOut(
   return why;
 }
 
-/** Somebody outside answered whom we called: from now on it costs, as long as it can be paid for. */
-export function startsToCost(run: Run, call: CallState, phone: string): void {
+/**
+ * Somebody outside whom we called is in a talk: it costs, as long as it can be paid for. So it is reckoned from their answer,
+ * whoever of ours talks with them now.
+ * @param placed the call they were called with, where that was about this one
+ */
+export function costsFrom(
+  run: Run,
+  call: CallState,
+  { n, phone }: Pick<End, 'n' | 'phone'>,
+  placed = call,
+): void {
   const number = outsideNumber(phone);
-  if (!number || !run.rates || !call.trace.some((e) => e.kind === 'goes out' && e.number === number)) return;
+  if (!number || !run.rates) return;
+  if (!placed.trace.some((e) => e.kind === 'goes out' && e.number === number)) return;
   const rate = rateOf(run.rates, number, run.world(call).system.business.country);
-  const { credit, day } = centsLeft(asks(run, call), payer(run, call));
+  const { credit, day } = centsLeft(asks(run, call), payer(run, placed));
   const left = Math.min(credit ?? Infinity, day ?? Infinity);
-  if (!rate || left === Infinity) return;
+  const since = costingSince(call.trace).get(number);
+  if (!rate || left === Infinity || since === undefined) return;
   const minutes = Math.floor(left / rate);
-  for (const before of SAID_AT)
-    if (minutes >= before) run.after(call, (minutes - before) * MINUTE_MS, 'credit', RANK.timeout, before);
-}
-
-/** So many minutes are left: that is said to ours, or the call ends. */
-export function creditDue(run: Run, call: CallState, minutes: number): void {
-  const outside = call.ends.find((e) => outsideNumber(e.phone));
-  const ours = call.ends.find((e) => !outsideNumber(e.phone));
-  if (!outside || !ours || (minutes !== 0 && minutes !== 1 && minutes !== 2)) return;
-  run.say(call, { t: 0, kind: 'credit', minutes, phone: ours.phone });
-  if (minutes === 0) run.end(call, 'system', talkOutcome(call));
+  const sofar = run.now - call.request.at - since;
+  for (const before of SAID_AT) {
+    const due = (minutes - before) * MINUTE_MS - sofar;
+    // What was due before was said before; that nothing is left is always due.
+    if (due >= 0 || before === 0)
+      run.after(call, Math.max(0, due), 'credit', RANK.timeout, n * OF_AN_END + before);
+  }
 }
 
 /** A call is over: what it cost is counted. */

@@ -111,6 +111,17 @@ describe('recording', () => {
     expect(yard.of('a', 'record notice').length).toBe(before + 1);
     expect(yard.of('a', 'record off')).toEqual([]);
   });
+  it('by rule of a plan is what came through it, and nothing else', () => {
+    const planId = Object.values(new Yard().system.numbers).find((n) => n.e164 === '+13605550171')!.planId!;
+    const through = talk(rules({ planIds: [planId] })).at(10);
+    expect(through.of('a', 'record on')).toMatchObject([{ by: null }]);
+    const other = Object.keys(through.system.plans).find((id) => id !== planId)!;
+    expect(
+      talk(rules({ planIds: [other] }))
+        .at(10)
+        .of('a', 'record on'),
+    ).toEqual([]);
+  });
   it('by rule begins with whoever takes it where the call was passed on during the notice', () => {
     const yard = talk(rules({ personIds: ['rosa', 'idris'] }));
     yard

@@ -3,6 +3,7 @@ import { RANK, type CallState, type Run } from '../base/state';
 import { isOurs, MOST_ENDS, type End } from '../base/talk';
 import type { NotDone, Outcome } from '../base/trace';
 import { voicemail } from '../mailbox/voicemail';
+import { costsFrom } from './paying';
 import { goTo, leaveToOther, whyNotTo } from './passing';
 import {
   areOutside,
@@ -100,8 +101,9 @@ function moveOver(
   how: 'added' | 'after a word' | 'moved',
 ): void {
   run.endQuietly(second, { kind: 'handed on', callId: first.request.id });
-  comesIn(run, first, { phone, personId });
+  const end = comesIn(run, first, { phone, personId });
   run.say(first, { t: 0, kind: 'joins', phone, personId, how });
+  costsFrom(run, first, end, second);
 }
 
 /** Whoever was called about a call and who is in it talk with each other, and whoever did it leaves. @returns why not */
@@ -212,8 +214,9 @@ export function allTogether(run: Run, first: Talk, end: End): NotDone | undefine
   if (first.ends.length + others.length > MOST_ENDS) return 'eight are in it';
   run.endQuietly(second, { kind: 'handed on', callId: first.request.id });
   for (const { phone, personId } of others) {
-    comesIn(run, first, { phone, personId });
+    const joins = comesIn(run, first, { phone, personId });
     run.say(first, { t: 0, kind: 'joins', phone, personId, how: 'added' });
+    costsFrom(run, first, joins, second);
   }
   takeBack(run, first, end);
   return undefined;

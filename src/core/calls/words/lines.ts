@@ -204,6 +204,10 @@ function say(e: Happening, system: System): string {
       return `${endName(system, e)} fetches it from ${e.slot}`;
     case 'picked up':
       return `${endName(system, e)} picks it up`;
+    case 'listens in':
+      return `${endName(system, e)} listens in`;
+    case 'listens no longer':
+      return `${endName(system, e)} listens no longer`;
     case 'keys sent':
       return `${endName(system, e)} sends ${e.count === 1 ? 'a key' : `${e.count} keys`}`;
     case 'phone gone':

@@ -80,6 +80,8 @@ const TOLD = {
   parked: ['drawn', 'noticed', 'said'],
   fetched: ['noticed', 'said'],
   'picked up': ['noticed', 'said'],
+  'listens in': [],
+  'listens no longer': [],
   'keys sent': ['noticed'],
   'phone gone': ['drawn', 'noticed', 'said'],
   'phone there again': ['drawn', 'noticed'],

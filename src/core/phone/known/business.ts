@@ -1,4 +1,5 @@
 /** What a staff phone is told of the business it belongs to: no more than its person may see. */
+import { ownsMailbox } from '../../calls';
 import { may, mayLook } from '../../people';
 import {
   accountId,
@@ -100,11 +101,6 @@ export function knownTo(system: System, standing: Standing, phoneId: string): Kn
     },
   };
 }
-
-/** Whether a mailbox is somebody's own, or one they look after. */
-export const ownsMailbox = (system: System, mailboxId: string, personId: string): boolean =>
-  system.people[personId]?.mailboxId === mailboxId ||
-  (system.mailboxes[mailboxId]?.ownerIds.includes(personId) ?? false);
 
 /** The registrations of somebody: every account on their own phones, and theirs on phones of others. */
 function accountsOf(system: System, phoneId: string): Set<string> {

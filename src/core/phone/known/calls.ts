@@ -43,8 +43,8 @@ export function callsKnown<T extends Told>(
 ): CallsKnown<T> {
   const me = system.phones[phoneId]?.personId ?? '';
   const own = ownPhones(system, phoneId);
-  const isOwn = ({ ends, legs, from, request }: T): boolean =>
-    ends.some((e) => own.has(e.phone)) ||
+  const isOwn = ({ ends, listening, legs, from, request }: T): boolean =>
+    [...ends, ...(listening ?? [])].some((e) => own.has(e.phone)) ||
     legs.some((l) => own.has(l.phone)) ||
     [from, request.from].some((f) => f.kind === 'phone' && own.has(f.phoneId));
   const lines = linesOf(calls, phoneId, system);

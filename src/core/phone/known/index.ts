@@ -1,12 +1,4 @@
-export {
-  knownTo,
-  ownPhones,
-  phonesRungFor,
-  ownsMailbox,
-  seesAll,
-  unseenNumbers,
-  type Known,
-} from './business';
+export { knownTo, ownPhones, phonesRungFor, seesAll, unseenNumbers, type Known } from './business';
 export { callsKnown, hidden, unseenIn, type CallsKnown } from './calls';
 export { mayAsk, type PhoneRequest } from './requests';
 export { withoutTheirs, withTried } from './tried';

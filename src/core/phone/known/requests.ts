@@ -1,8 +1,8 @@
 /** What a staff phone may ask of its exchange, and who may ask what. Each kind is here or does not compile. */
-import type { Action } from '../../calls';
+import { ownsMailbox, type Action } from '../../calls';
 import type { MessageChange } from '../../messages';
 import type { CivicAddress, OwnValues, Setting, System } from '../../system';
-import { ownPhones, ownsMailbox, seesAll } from './business';
+import { ownPhones, seesAll } from './business';
 
 export type PhoneRequest =
   /** Something is done to a call. */
@@ -26,6 +26,8 @@ export type PhoneRequest =
       ours: Uint8Array;
       theirs: Uint8Array;
       cut: boolean;
+      /** What was typed meanwhile, by names of ends. */
+      said: { from: string; text: string }[];
     }
   /** A recording of a call goes for good. */
   | { do: 'delete recording'; callId: string; at: number }
@@ -144,6 +146,8 @@ function mayAct(
     case 'park':
     case 'pick up':
     case 'take over':
+    case 'listen in':
+    case 'listen no longer':
     case 'record':
     case 'stop recording':
     case 'pause recording':

@@ -69,6 +69,17 @@
     );
   });
   const going = $derived(call !== null && call.phase !== 'over');
+  /** Somebody takes the call while a message is recorded: what was said until then is kept. */
+  let leaving = false;
+  $effect(() => {
+    if (call?.phase === 'talking' && leaving)
+      void untrack(async () => {
+        const { id } = call.request;
+        if (recorder.on) await recorder.stop();
+        await line.say(id, { text: words, sound: recorder.sound });
+      });
+    leaving = call?.phase === 'message';
+  });
   $effect(() => {
     if (call?.phase === 'over') {
       if (recorder.on) void recorder.stop();

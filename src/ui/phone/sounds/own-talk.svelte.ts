@@ -34,7 +34,14 @@ export class OwnTalk {
     own: OwnPhoneMemory,
     private readonly system: () => System,
   ) {
-    onDestroy(() => this.voice.close());
+    // A window that is closed sends what it has before it goes.
+    const leaves = () => this.keep();
+    addEventListener('pagehide', leaves);
+    onDestroy(() => {
+      removeEventListener('pagehide', leaves);
+      this.keep();
+      this.voice.close();
+    });
     $effect(() => this.voice.update(desk.phoneId, desk.going.calls, system()));
     $effect(() => this.takeSound());
     $effect(() => this.rate());
@@ -54,15 +61,20 @@ export class OwnTalk {
     const held = talk?.ends.some((e) => isOurs(e) && e.holds !== undefined);
     const callId = by === desk.phoneId && recorded?.is !== 'announced' ? talk!.request.id : null;
     untrack(() => {
-      if (this.taking && this.taking.callId !== callId) {
-        const sound = this.voice.record('off');
-        if (sound) void desk.keepRecording(this.taking.callId, this.taking.at, sound);
-        this.taking = null;
-      }
+      if (this.taking && this.taking.callId !== callId) this.keep();
       if (!callId) return;
       this.taking ??= { callId, at: desk.now };
       this.voice.record(recorded!.is === 'paused' || held ? 'paused' : 'on');
     });
+  }
+
+  /** What was taken so far is kept. */
+  private keep(): void {
+    if (!this.taking) return;
+    const { callId, at } = this.taking;
+    this.taking = null;
+    const sound = this.voice.record('off');
+    if (sound) void this.desk.keepRecording(callId, at, sound);
   }
 
   /** How it sounded last is kept with the call, once it is over or somebody else's. */

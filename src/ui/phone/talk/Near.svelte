@@ -1,41 +1,65 @@
 <script lang="ts">
   import type { Near } from '$core/phone';
+  import { durationText } from '../../format';
+  import type { PhoneDesk } from '../desk.svelte';
 
-  /** Calls that ring at colleagues of one's groups, those that wait in slots, and one's own on another phone. */
-  let {
-    near,
-    onpickup,
-    onfetch,
-    ontake,
-  }: {
-    near: readonly Near[];
-    onpickup: (callId: string) => void;
-    onfetch: (slot: string) => void;
-    ontake: (callId: string) => void;
-  } = $props();
-  const IS = { rings: 'rings', waits: 'waits', mine: 'talks with you' };
-  const VERB = { rings: 'Pick up', waits: 'Fetch', mine: 'Take it here' };
+  /**
+   * Calls that ring at colleagues of one's groups, those that wait in slots, one's own on another phone, and messages that are
+   * being left.
+   */
+  let { desk, onfetch }: { desk: PhoneDesk; onfetch: (slot: string) => void } = $props();
+  const IS: Record<Near['is'], string> = {
+    rings: 'rings',
+    waits: 'waits',
+    mine: 'talks with you',
+    speaks: 'speaks',
+    'listened to': 'is heard as they speak',
+  };
+  const VERB: Record<Near['is'], string> = {
+    rings: 'Pick up',
+    waits: 'Fetch',
+    mine: 'Take it here',
+    speaks: 'Listen',
+    'listened to': 'Take the call',
+  };
+  function take({ id: callId, is, slot }: Near) {
+    const { phoneId: phone } = desk;
+    switch (is) {
+      case 'waits':
+        return onfetch(slot ?? '');
+      case 'mine':
+        return void desk.act({ kind: 'take over', callId, phone });
+      case 'speaks':
+        return void desk.act({ kind: 'listen in', callId, phone });
+      case 'rings':
+      case 'listened to':
+        return void desk.act({ kind: 'pick up', callId, phone });
+    }
+  }
 </script>
 
-{#each near as call (call.id)}
+{#each desk.going.near as call (call.id)}
   <p class="near" data-testid="near">
     <span
       ><b>{call.name}</b>
       {IS[call.is]}
-      {call.where}</span
+      {call.where}, {durationText(desk.now - call.since)}</span
     >
-    <button
-      type="button"
-      onclick={() =>
-        call.slot ? onfetch(call.slot) : call.is === 'mine' ? ontake(call.id) : onpickup(call.id)}
-      >{VERB[call.is]}</button
-    >
+    {#if call.is === 'listened to'}
+      <button
+        type="button"
+        onclick={() => void desk.act({ kind: 'listen no longer', callId: call.id, phone: desk.phoneId })}
+        >Listen no longer</button
+      >
+    {/if}
+    <button type="button" onclick={() => take(call)}>{VERB[call.is]}</button>
   </p>
 {/each}
 
 <style>
   .near {
     display: flex;
+    flex-wrap: wrap;
     align-items: center;
     justify-content: space-between;
     gap: 10px;
@@ -43,6 +67,10 @@
     padding: 4px 0 4px 12px;
     border-left: 3px solid var(--group);
     background: var(--sheet);
+  }
+  .near span {
+    flex: 1 1 12ch;
+    overflow-wrap: anywhere;
   }
   button {
     min-height: 44px;
