@@ -55,6 +55,26 @@ describe('a real call', () => {
     expect(record.words).toMatch(/^Rang Rosa Delgado 18 s, nobody answered; message left in Rosa Delgado/);
   });
 
+  it('keeps what was said to a mailbox until somebody took the call from it', async () => {
+    await place('+13605550171');
+    await pass(36_000);
+    expect(seen.get(CALL)?.phase).toBe('message');
+    const said = client.say(CALL, { text: 'Rosa, are you there?', sound: null });
+    await breathe();
+    await pass(4000);
+    await said;
+    await act({ kind: 'listen in', callId: CALL, phone: 'rosa-desk' });
+    expect(seen.get(CALL)?.listening).toEqual([{ phone: 'rosa-desk', personId: 'rosa' }]);
+    await act({ kind: 'pick up', callId: CALL, phone: 'rosa-desk' });
+    await pass(3000);
+    await act({ kind: 'hang up', callId: CALL, by: 'caller' });
+    expect(outcomeOf((await db.get('calls', CALL))!.trace)?.outcome.kind).toBe('answered');
+    expect(await db.get('messages', CALL)).toMatchObject({
+      mailboxId: 'rosa-box',
+      said: 'Rosa, are you there?',
+    });
+  });
+
   it('leaves the message in the mailbox and in its people’s mail', async () => {
     await place('+13605550143');
     await act({ kind: 'hang up', callId: CALL, by: 'caller' });

@@ -93,6 +93,11 @@ test('who may record is said by the administration; all are told, the sound is k
   expect(tones.ours[0]!).toBeGreaterThan(10 * tones.ours[1]!);
   expect(tones.theirs[0]!).toBeGreaterThan(10 * tones.theirs[1]!);
 
+  await page.goto('/numbers/dialling');
+  await expect(page.getByTestId('recording-room')).toContainText(
+    /recorded in 7 days.* 30 days need .*B more; this browser has .*B left/s,
+  );
+
   await kept.getByRole('button', { name: 'Delete…' }).click();
   await kept.getByRole('button', { name: 'Delete it for good' }).click();
   await expect(kept).toHaveCount(0);

@@ -10,4 +10,5 @@ export {
   type Minutes,
   type Sum,
 } from './bill';
+export { AHEAD_DAYS, LOOKED_AT_DAYS, recordingRoom, type RecordingRoom } from './room';
 export { spentOn, type Spent, type SpentBy } from './spent';

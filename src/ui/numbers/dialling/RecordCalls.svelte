@@ -6,6 +6,7 @@
   import PeopleField from '../../fields/PeopleField.svelte';
   import RecordingChoice from '../../fields/RecordingChoice.svelte';
   import SeveralField from '../../fields/SeveralField.svelte';
+  import RecordingRoom from './RecordingRoom.svelte';
   import { theBusiness } from '../../window/session.svelte';
 
   /** Whether calls are recorded: by whom, by which rule, with whose consent, and for how long. */
@@ -110,6 +111,7 @@
           });
       }}
     />
+    <RecordingRoom keepDays={rules.keepDays} />
     <p class="small soft">
       Nobody is recorded unawares. Where everybody must agree, all hear it first, and recording begins after
       that; where it is not known where somebody is, everybody must agree. This table is what is usual, and no
