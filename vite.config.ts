@@ -2,13 +2,14 @@ import { sveltekit } from '@sveltejs/kit/vite';
 import { optimizeCss } from 'carbon-preprocess-svelte';
 import { defineConfig } from 'vitest/config';
 import { componentList } from './scripts/components.ts';
+import { fewChunks } from './scripts/few-chunks.ts';
 import { ownTypeface } from './scripts/own-typeface.ts';
 
 /** Packages whose entry for Node and for browsers differ in what they export: they are bundled everywhere alike. */
 const BUNDLED = ['alawmulaw', 'wavefile'];
 
 export default defineConfig({
-  plugins: [componentList(), ownTypeface(), sveltekit(), optimizeCss()],
+  plugins: [componentList(), ownTypeface(), fewChunks(), sveltekit(), optimizeCss()],
   worker: { format: 'es' },
   ssr: { noExternal: BUNDLED },
   server: { port: 4173, strictPort: true },

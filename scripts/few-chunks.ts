@@ -1,0 +1,42 @@
+/**
+ * What every page needs comes in few files: each request costs the browser and the server more than the bytes in it. What is
+ * needed by one page only, or later, stays apart.
+ */
+import type { Plugin } from 'vite';
+
+/** Pages that load most of what others load, by the file the framework makes of each: first what all need, then the administration. */
+const SHARED = [
+  { name: 'all', of: /client-optimized\/(app|nodes\/0)\.js$|kit\/src\/runtime\/client\/entry\.js$/ },
+  { name: 'administration', of: /client-optimized\/nodes\/2\.js$/ },
+] as const;
+/** Files smaller than this are put together with those that are loaded with them. */
+const SMALL = 40_000;
+
+export function fewChunks(): Plugin {
+  const group = new Map<string, string>();
+  return {
+    name: 'few-chunks',
+    apply: 'build',
+    applyToEnvironment: ({ name }) => name === 'client',
+    outputOptions: (options) => ({
+      ...options,
+      codeSplitting: {
+        groups: [
+          { name: (id: string) => group.get(id) ?? null, priority: 1 },
+          { name: 'page', entriesAware: true, entriesAwareMergeThreshold: SMALL },
+        ],
+      },
+    }),
+    // Whatever a page imports at once, and what that does.
+    buildEnd() {
+      for (const { name, of } of SHARED) {
+        const next = [...this.getModuleIds()].filter((id) => of.test(id));
+        for (let id = next.pop(); id !== undefined; id = next.pop()) {
+          if (group.has(id)) continue;
+          group.set(id, name);
+          next.push(...(this.getModuleInfo(id)?.importedIds ?? []));
+        }
+      }
+    },
+  };
+}
