@@ -130,6 +130,7 @@ const sameSwitches = (a: Standing, b: Standing): boolean =>
 class Side {
   private pieces = new Map<string, Piece[]>();
   private lists = new Map<Trace, Noticed[]>();
+  private texts = new Map<readonly Trace[], Map<readonly unknown[], string>>();
   constructor(
     readonly system: System,
     private standing: Standing,
@@ -152,6 +153,16 @@ class Side {
    */
   noticed(piece: Piece | undefined, usual?: Piece): string {
     if (!piece) return '';
+    // Pieces in which calls go the same ways share them: a year has hundreds.
+    const beside = usual?.trace ?? piece.ways;
+    let known = this.texts.get(piece.ways);
+    if (!known) this.texts.set(piece.ways, (known = new Map()));
+    let text = known.get(beside);
+    if (text === undefined) known.set(beside, (text = this.written(piece, usual)));
+    return text;
+  }
+
+  private written(piece: Piece, usual: Piece | undefined): string {
     const theirs = usual && this.list(usual.trace);
     const ways = piece.ways.map((way) => {
       const own = this.list(way);

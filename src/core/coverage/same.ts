@@ -1,13 +1,16 @@
 /** Whether a call to a number can meet anything that differs between two systems. */
 import type { NumberHeld, System } from '../system';
 import { plansFrom } from '../answering';
+import { metFrom } from './meets';
 
 /** What does not decide how a call goes: the list of plans is looked at by what a number reaches. */
 const ASIDE: readonly (keyof System)[] = ['plans', 'numbers', 'promises'];
+/** What decides how any call goes, wherever it comes. */
+const WHOLE: readonly (keyof System)[] = ['business', 'contacts'];
 
-/** Objects are never changed in place, so each is written once. */
+/** A value as text. Objects are never changed in place, so each is written once. */
 const texts = new WeakMap<object, string>();
-const text = (value: unknown): string => {
+export const text = (value: unknown): string => {
   if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? '';
   let found = texts.get(value);
   if (found === undefined) texts.set(value, (found = JSON.stringify(value)));
@@ -16,12 +19,39 @@ const text = (value: unknown): string => {
 /** Whether two values say the same. Objects are never changed in place, so each is written once. */
 export const same = (a: unknown, b: unknown): boolean => a === b || text(a) === text(b);
 
+/** The same objects as they decide calls: what they are called does not, unless callers spell it. */
+const unnamed = new WeakMap<object, object>();
+function decides(object: unknown): unknown {
+  if (typeof object !== 'object' || object === null || !('name' in object)) return object;
+  let found = unnamed.get(object);
+  if (!found) {
+    const { name: _, familyName: __, ...rest } = object as Record<string, unknown>;
+    unnamed.set(object, (found = rest));
+  }
+  return found;
+}
+const decideTheSame = (a: unknown, b: unknown): boolean => a === b || same(decides(a), decides(b));
+
 /** True only where no call to the number can go another way; false where it has to be worked out. */
 export function reachesTheSame(before: System, was: NumberHeld, after: System, is: NumberHeld): boolean {
-  if (!same(was, is)) return false;
-  const parts = [...new Set([...Object.keys(before), ...Object.keys(after)])] as (keyof System)[];
-  if (parts.some((part) => !ASIDE.includes(part) && !same(before[part], after[part]))) return false;
+  if (!same(was, is) || !WHOLE.every((part) => same(before[part], after[part]))) return false;
   if (was.planId === null || is.planId === null) return was.planId === is.planId;
-  const [old, young] = [plansFrom(before, was.planId), plansFrom(after, is.planId)];
-  return old.length === young.length && old.every((plan, i) => same(plan, young[i]));
+  const [old, young] = [metFrom(before, was.planId), metFrom(after, is.planId)];
+  if (typeof old === 'string' || typeof young === 'string')
+    return old === young && allTheSame(before, was.planId, after, is.planId, old === 'anything by name');
+  return old.size === young.size && [...old].every(([key, object]) => decideTheSame(object, young.get(key)));
+}
+
+/** The same where a call can meet anything. @param names whether what things are called decides as well */
+function allTheSame(before: System, was: string, after: System, is: string, names: boolean): boolean {
+  const parts = [...new Set([...Object.keys(before), ...Object.keys(after)])] as (keyof System)[];
+  const alike = names ? same : decideTheSame;
+  const sameAll = (a: object, b: object): boolean => {
+    const [old, young] = [Object.entries(a), new Map(Object.entries(b))];
+    return old.length === young.size && old.every(([id, one]) => young.has(id) && alike(one, young.get(id)));
+  };
+  if (parts.some((p) => !ASIDE.includes(p) && before[p] !== after[p] && !sameAll(before[p], after[p])))
+    return false;
+  const [old, young] = [plansFrom(before, was), plansFrom(after, is)];
+  return old.length === young.length && old.every((plan, i) => alike(plan, young[i]));
 }

@@ -1,6 +1,6 @@
 /** What an edit touches: whoever meets that is looked at first where not all can be. */
 import { allSteps, type Step, type System } from '../system';
-import { same } from './same';
+import { same, text } from './same';
 
 /** Sections whose objects lead calls on to others: where those are touched, so are they. */
 const LEAD_ON = ['groups', 'queues', 'rotas', 'mailboxes', 'people', 'phones', 'plans'] as const;
@@ -26,7 +26,7 @@ export function touchedBetween(before: System, after: System): Touched {
     grew = false;
     for (const section of LEAD_ON)
       for (const [id, object] of [...Object.entries(before[section]), ...Object.entries(after[section])])
-        if (!changed.has(id) && names(JSON.stringify(object))) {
+        if (!changed.has(id) && names(text(object))) {
           changed.add(id);
           grew = true;
         }
