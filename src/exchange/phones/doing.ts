@@ -227,13 +227,10 @@ export class Doing {
     if (begun?.kind !== 'record on') throw new Error('That call was not recorded.');
     const arrived = trace.find((e) => e.kind === 'arrived');
     const from = arrived?.kind === 'arrived' ? arrived.from : undefined;
+    const nameOf = (end: string) =>
+      end !== CALLER ? whoseName(system, end) : from ? whoCalls(system, from) : 'the caller';
     const by = (words: { from: string; text: string }) => ({
-      by:
-        words.from === CALLER
-          ? from
-            ? whoCalls(system, from)
-            : 'the caller'
-          : whoseName(system, words.from),
+      by: nameOf(words.from).slice(0, 200),
       text: words.text.slice(0, 500),
     });
     const days = system.business.recording?.keepDays ?? null;
@@ -246,7 +243,7 @@ export class Doing {
       consent: begun.consent,
       by: begun.personId,
       ...(cut ? { cut } : {}),
-      ...(said.length ? { said: said.map(by) } : {}),
+      ...(said.length ? { said: said.slice(0, 500).map(by) } : {}),
       until: days === null ? null : at + days * DAY_MS,
     };
     await this.office.writeBeside(businessId, callId, (known) => ({
