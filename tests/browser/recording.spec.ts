@@ -95,7 +95,7 @@ test('who may record is said by the administration; all are told, the sound is k
 
   await page.goto('/numbers/dialling');
   await expect(page.getByTestId('recording-room')).toContainText(
-    /recorded in 7 days.* 30 days need .*B more; this browser has .*B left/s,
+    /recorded in 7 days.*30 days\s+need\s+\S+ kB more; this browser has .*B left/s,
   );
 
   await kept.getByRole('button', { name: 'Delete…' }).click();
