@@ -8,7 +8,7 @@ import { encodeUlaw, eraseKeys, RATE } from '../core/audio';
 const PIECE = 4096;
 /** So long is one recording at most, in seconds: what comes later is not kept, and that is told. */
 export const LONGEST_S = 600;
-/** So many typed words are kept with a recording. */
+/** So many typed words are kept with a recording; that there were more is told as it being cut. */
 const MOST_SAID = 500;
 
 export interface CallSound {
@@ -78,7 +78,9 @@ export class CallRecorder {
 
   /** Something was typed in the talk. */
   typed(said: Said): void {
-    if (!this.paused && this.said.length < MOST_SAID) this.said.push(said);
+    if (this.paused) return;
+    if (this.said.length < MOST_SAID) this.said.push(said);
+    else this.cut = true;
   }
 
   /** Whose sound is taken from now on. @param mine what this window sends @param others what it hears, by name */

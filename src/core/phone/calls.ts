@@ -83,7 +83,7 @@ function aheadOf(call: Told, phoneId: string, system: System): string {
   if (credit?.kind === 'credit')
     return `It can be paid for ${credit.minutes === 1 ? 'a minute' : `${credit.minutes} minutes`} more; then it ends.`;
   if (!passing || call.phase !== 'ringing') return '';
-  if (passing.way === 'back') {
+  if (passing.way !== 'out') {
     const why = call.trace.findLast((e) => e.kind === 'comes back');
     return why
       ? `Back from ${passing.to ? passedTo(system, passing.to) : 'where it was parked'}: ${why.why}.`

@@ -4,6 +4,7 @@ import { CUSTOMER, Yard } from '../../../tests/fixtures/talk';
 import { ROSA_DIRECT } from '../../../tests/fixtures/yard';
 import { lineOf } from '../calls';
 import type { Phone } from '../system';
+import { callsOf } from './calls';
 import { linesOf } from './lines';
 
 /** Pia's phone with lines on it. */
@@ -97,6 +98,8 @@ describe('the line of a number', () => {
     yard.at(151);
     expect(yard.ringing).toEqual(['pia-web a']);
     expect(yard.of('a', 'on the line')).toMatchObject([{ t: 150_000 }]);
+    const [rung] = callsOf([...yard.engine.calls.values()], 'pia-web', yard.system);
+    expect(rung).toMatchObject({ ahead: 'Back from where it was parked: not fetched.', passedBy: null });
     const taken = yard.at(155).does('a', { kind: 'answer', phone: 'pia-web' });
     expect(taken.heard('a')).toEqual(['caller: the others', 'pia-web: the others']);
     const late = shared().customerTalksToRosa().at(10);

@@ -2,6 +2,7 @@
   import { colleague, presenceInWords, type Callee, type Line } from '$core/phone';
   import { dateText, durationText } from '../../format';
   import type { PhoneDesk } from '../desk.svelte';
+  import TakeButton from './TakeButton.svelte';
 
   /** Lines of others on this phone: what goes on there, and the way in: answer, take back, call. */
   let { desk, oncall }: { desk: PhoneDesk; oncall: (callee: Callee) => void } = $props();
@@ -36,12 +37,16 @@
           >
           {#if line.take}
             {@const { act, callId } = line.take}
-            <button type="button" onclick={() => void desk.act({ kind: act, callId, phone: desk.phoneId })}
-              >{VERB[act]}<span class="visually-hidden">&nbsp;{line.name}</span></button
+            <span class="do"
+              ><TakeButton onclick={() => void desk.act({ kind: act, callId, phone: desk.phoneId })}
+                >{VERB[act]}<span class="visually-hidden">&nbsp;{line.name}</span></TakeButton
+              ></span
             >
           {:else if line.of.kind === 'person' && line.is === 'free'}
-            <button type="button" onclick={() => oncall(colleague(line.of.id, line.name, line.detail))}
-              >Call<span class="visually-hidden">&nbsp;{line.name}</span></button
+            <span class="do"
+              ><TakeButton onclick={() => oncall(colleague(line.of.id, line.name, line.detail))}
+                >Call<span class="visually-hidden">&nbsp;{line.name}</span></TakeButton
+              ></span
             >
           {/if}
         </li>
@@ -89,16 +94,8 @@
     color: var(--ink);
     font-weight: 600;
   }
-  button {
+  .do {
     grid-column: 2;
     grid-row: 1 / span 2;
-    min-height: 44px;
-    min-width: 92px;
-    border: 1px solid var(--rule);
-    background: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-weight: 600;
-    cursor: pointer;
   }
 </style>

@@ -2,6 +2,7 @@
   import type { Near } from '$core/phone';
   import { durationText } from '../../format';
   import type { PhoneDesk } from '../desk.svelte';
+  import TakeButton from './TakeButton.svelte';
 
   /**
    * Calls that ring at colleagues of one's groups, those that wait in slots, one's own on another phone, and messages that are
@@ -46,13 +47,12 @@
       {call.where}, {durationText(desk.now - call.since)}</span
     >
     {#if call.is === 'listened to'}
-      <button
-        type="button"
+      <TakeButton
         onclick={() => void desk.act({ kind: 'listen no longer', callId: call.id, phone: desk.phoneId })}
-        >Listen no longer</button
+        >Listen no longer</TakeButton
       >
     {/if}
-    <button type="button" onclick={() => take(call)}>{VERB[call.is]}</button>
+    <TakeButton onclick={() => take(call)}>{VERB[call.is]}</TakeButton>
   </p>
 {/each}
 
@@ -71,15 +71,5 @@
   .near span {
     flex: 1 1 12ch;
     overflow-wrap: anywhere;
-  }
-  button {
-    min-height: 44px;
-    min-width: 92px;
-    border: 1px solid var(--rule);
-    background: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    font-weight: 600;
-    cursor: pointer;
   }
 </style>
