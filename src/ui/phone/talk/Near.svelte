@@ -40,7 +40,7 @@
 </script>
 
 {#each desk.going.near as call (call.id)}
-  <p class="near" data-testid="near">
+  <p class="near" class:two={call.is === 'listened to'} data-testid="near">
     <span
       ><b>{call.name}</b>
       {IS[call.is]}
@@ -71,5 +71,11 @@
   .near span {
     flex: 1 1 12ch;
     overflow-wrap: anywhere;
+  }
+  .near.two {
+    justify-content: flex-start;
+  }
+  .near.two span {
+    flex-basis: 100%;
   }
 </style>
