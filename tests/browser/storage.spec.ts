@@ -6,11 +6,21 @@ import { openFresh as open, saved } from './bench';
 
 const alarm = (page: Page) => page.getByTestId('storage-alarm');
 
-/** A browser with little room, in bytes. Set before anything is stored: the browser looks only now and then how much there is. */
-async function littleRoom(context: BrowserContext, page: Page, quotaSize = 20_000_000): Promise<void> {
+/**
+ * A browser with little room, in bytes. Set before anything is stored: the browser looks only now and then how much there is.
+ * @returns gives it more room: what goes from a database is given back at the browser's leisure
+ */
+async function littleRoom(
+  context: BrowserContext,
+  page: Page,
+  quotaSize = 20_000_000,
+): Promise<() => Promise<void>> {
   await page.goto('/favicon.svg');
   const cdp = await context.newCDPSession(page);
-  await cdp.send('Storage.overrideQuotaForOrigin', { origin: new URL(page.url()).origin, quotaSize });
+  const { origin } = new URL(page.url());
+  const room = (bytes: number) => cdp.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: bytes });
+  await room(quotaSize);
+  return () => room(10 * quotaSize);
 }
 /** Fills all the room there is with something else, to the last bytes. */
 const fill = (page: Page) =>
@@ -37,13 +47,6 @@ const fill = (page: Page) =>
     db.close();
     return refused;
   });
-const makeRoom = (page: Page) =>
-  page.evaluate(
-    () =>
-      new Promise<void>((resolve) => {
-        indexedDB.deleteDatabase('something else').onsuccess = () => resolve();
-      }),
-  );
 /** Does something to the database, past the product. */
 const raw = (page: Page, store: string, key: string | null, value: Record<string, unknown>) =>
   page.evaluate(
@@ -68,7 +71,7 @@ test('with storage full an edit is shown as not saved, holds back the next, and 
   context,
   page,
 }) => {
-  await littleRoom(context, page);
+  const makeRoom = await littleRoom(context, page);
   await open(page, '/people/rosa');
   await saved(page);
   expect(await fill(page)).toBeGreaterThan(0);
@@ -98,7 +101,7 @@ test('with storage full an edit is shown as not saved, holds back the next, and 
   await dialog.getByRole('button', { name: /^Save \d/ }).click();
   expect(gunzipSync(readFileSync(await (await download).path())).toString()).toContain('Rosa Delgado-Finch');
 
-  await makeRoom(page);
+  await makeRoom();
   await expect(page.getByTestId('saved')).toHaveText('Saved', { timeout: 15_000 });
   await expect(alarm(page)).toHaveCount(0);
   await page.reload();
@@ -109,7 +112,7 @@ test('with storage full nothing is put in force or deleted that is not, and leav
   context,
   page,
 }) => {
-  await littleRoom(context, page);
+  const makeRoom = await littleRoom(context, page);
   await open(page, '/messages');
   const before = await page.getByTestId('message').count();
   await fill(page);
@@ -131,7 +134,7 @@ test('with storage full nothing is put in force or deleted that is not, and leav
   await alarm(page).getByRole('button', { name: 'Yes, give up 1 change' }).click();
   await expect(alarm(page)).toHaveCount(0);
   expect(await page.getByTestId('message').count()).toBe(before);
-  await makeRoom(page);
+  await makeRoom();
   await page
     .getByTestId('message')
     .first()

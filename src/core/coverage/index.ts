@@ -7,6 +7,7 @@ export {
   differenceOf,
   effectOf,
   differencesOf,
+  differing,
   type Difference,
   type Differences,
   type Differing,

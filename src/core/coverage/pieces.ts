@@ -4,7 +4,8 @@
  */
 import { NEW_CALLER, nobodyAnswers, type CallRequest, type Trace, type TraceEvent } from '../calls';
 import { asPaired, withOwn, type NumberHeld, type Standing, type System } from '../system';
-import { GREETINGS, PEOPLE, reachedFrom, sourcesOf, type Source } from './changes';
+import { GREETINGS, PEOPLE } from './changes';
+import { timelineOf } from './timeline';
 import { waysOf } from './ways';
 
 export interface Piece {
@@ -76,38 +77,20 @@ function asksOf(traces: readonly Trace[]): Ask[] {
   return [...asks.values()];
 }
 
-/** A source asked about many moments: between two changes its answer stays, so it is asked once for each stretch. */
-class Answers {
-  private stretches: number[] = [];
-  private names = new Map<string, number>();
-  constructor(
-    private source: Source,
-    private from: number,
-  ) {}
+/** Part of a stretch of time: from so many milliseconds after it begins calls go a way. */
+type Laid = readonly (readonly [after: number, way: Way])[];
 
-  at(moment: number): number {
-    const stretch = countUpTo(this.source.changes, moment);
-    let state = this.stretches[stretch];
-    if (state === undefined) {
-      const text = this.source.stateAt(stretch ? this.source.changes[stretch - 1]! : this.from);
-      state = this.names.get(text) ?? this.names.size;
-      this.names.set(text, state);
-      this.stretches[stretch] = state;
-    }
-    return state;
-  }
-  /** The first change strictly after a moment, or Infinity. */
-  nextAfter(moment: number): number {
-    return this.source.changes[countUpTo(this.source.changes, moment)] ?? Infinity;
-  }
-}
+/** As a first guess, calls ask nothing later than so many milliseconds after they arrive. */
+const HORIZON_MS = 120_000;
 
 /**
  * All pieces of a number from `from` up to but without `to`, in order and without gaps.
  *
  * Exact because a call asks the time only at certain events: the way of a call that arrives at `a` and asks something at
  * `a + d` stays what it is until, for one of those `d`, the next change of that after `a + d` is reached; and a call that
- * at each of them gets the answer an earlier one got goes as that one went.
+ * at each of them gets the answer an earlier one got goes as that one went. So where no answer changes for as long as any
+ * call asks (the horizon), calls go one way; and around changes that follow each other as others did, they go as they did
+ * there: a year is a few kinds of days.
  */
 export function piecesOf(
   document: System,
@@ -119,27 +102,45 @@ export function piecesOf(
 ): Piece[] {
   const paired = asPaired(standing);
   const system = withOwn(document, standing.own);
-  const reached = number.planId ? reachedFrom(system, number.planId) : undefined;
-  const sources = reached
-    ? sourcesOf(reached, system, paired, from, to + LONGEST_WAY_MS)
-    : new Map<string, Source>();
-  const answers = new Map([...sources].map(([id, source]) => [id, new Answers(source, from)]));
-  const all = [...answers.values()];
-  const answer = ({ t, source }: Ask, at: number): number => answers.get(source)?.at(at + t) ?? 0;
+  const timeline = timelineOf(system, paired, number.planId, from, to + LONGEST_WAY_MS);
+  const { moments, states } = timeline;
+  const answer = ({ t, source }: Ask, at: number): number => timeline.answer(source, at + t);
   // Ways are looked for among those whose calls found the same at the moment they arrived.
   const ways = new Map<string, Way[]>();
+  let longest = HORIZON_MS;
   const wayAt = (at: number): Way => {
-    const key = all.map((a) => a.at(at)).join();
+    const key = timeline.statesAt(at);
     let known = ways.get(key);
     if (!known) ways.set(key, (known = []));
     for (const way of known) if (way.asks.every((ask, i) => answer(ask, at) === way.states[i])) return way;
     const { traces, left } = waysOf(system, paired, callAt(number, at));
     const asks = asksOf(traces);
+    for (const { t } of asks) longest = Math.max(longest, t);
     const way = { traces, left, asks, states: asks.map((ask) => answer(ask, at)) };
     known.push(way);
     return way;
   };
-  const pieces: Piece[] = [];
+  const endOf = ({ asks }: Way, at: number): number =>
+    asks.reduce((end, { t, source }) => Math.min(end, timeline.nextAfter(source, at + t) - t), Infinity);
+
+  /** Changes one after the other, each less than a horizon after the one before it, and the time before them from `at` on. */
+  const around = new Map<string, Laid>();
+  const laidAround = (at: number, first: number, last: number): Laid => {
+    let key = states[first - 1]!;
+    for (let k = first; k <= last; k++) key += ` ${moments[k]! - at} ${states[k]!}`;
+    let laid = around.get(key);
+    if (!laid) {
+      const found: [number, Way][] = [];
+      for (let t = at; t < moments[last]!;) {
+        const way = wayAt(t);
+        found.push([t - at, way]);
+        t = endOf(way, t);
+      }
+      around.set(key, (laid = found));
+    }
+    return laid;
+  };
+
   const texts = new Map<readonly Trace[], string>();
   const text = (traces: readonly Trace[]): string => {
     let found = texts.get(traces);
@@ -147,29 +148,41 @@ export function piecesOf(
     if (found === undefined) texts.set(traces, (found = JSON.stringify(traces).replaceAll(BY_HOLIDAY, '')));
     return found;
   };
-  for (let at = from; at < to;) {
-    const { traces, left, asks } = wayAt(at);
-    let end = to;
-    for (const { t, source } of asks)
-      end = Math.min(end, (answers.get(source)?.nextAfter(at + t) ?? Infinity) - t);
-    const before = pieces.at(-1);
-    if (before && (before.ways === traces || text(before.ways) === text(traces))) before.to = end;
-    else pieces.push({ from: at, to: end, trace: traces[0]!, ways: traces, left });
-    at = end;
+  const lay = (horizon: number): Piece[] => {
+    const pieces: Piece[] = [];
+    const add = (at: number, end: number, { traces, left }: Way): void => {
+      if (at >= end) return;
+      const before = pieces.at(-1);
+      if (before && (before.ways === traces || text(before.ways) === text(traces))) before.to = end;
+      else pieces.push({ from: at, to: end, trace: traces[0]!, ways: traces, left });
+    };
+    around.clear();
+    let next = 1;
+    for (let at = from; at < to && longest <= horizon;) {
+      const steady = (moments[next] ?? Infinity) - horizon;
+      if (at < steady) {
+        const end = Math.min(to, steady);
+        add(at, end, wayAt(at));
+        at = end;
+        continue;
+      }
+      let last = next;
+      while ((moments[last + 1] ?? Infinity) - moments[last]! <= horizon) last++;
+      const laid = laidAround(at, next, last);
+      const end = moments[last]!;
+      for (const [i, [after, way]] of laid.entries())
+        add(at + after, Math.min(to, at + (laid[i + 1]?.[0] ?? end - at)), way);
+      at = end;
+      next = last + 1;
+    }
+    return pieces;
+  };
+  for (;;) {
+    const horizon = longest;
+    const pieces = lay(horizon);
+    if (longest <= horizon) return pieces;
   }
-  return pieces;
 }
 
 /** Cut out of the text, where no name can look like it: its quotes would be escaped. A function asked for every key takes far longer. */
 const BY_HOLIDAY = ',"holiday":true';
-
-/** How many changes lie at or before a moment. */
-function countUpTo(changes: readonly number[], at: number): number {
-  let [low, high] = [0, changes.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (changes[middle]! > at) high = middle;
-    else low = middle + 1;
-  }
-  return low;
-}

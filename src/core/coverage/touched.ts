@@ -19,28 +19,69 @@ export function touchedBetween(before: System, after: System): Touched {
   const changed = new Set<string>();
   for (const section of NAMED) {
     const [old, young]: Record<string, unknown>[] = [before[section], after[section]];
+    if (old === young) continue;
     for (const id of Object.keys({ ...old, ...young })) if (!same(old![id], young![id])) changed.add(id);
   }
-  const names = (text: string): boolean => [...changed].some((id) => text.includes(`"${id}"`));
-  for (let grew = changed.size > 0; grew;) {
-    grew = false;
-    for (const section of LEAD_ON)
-      for (const [id, object] of [...Object.entries(before[section]), ...Object.entries(after[section])])
-        if (!changed.has(id) && names(text(object))) {
-          changed.add(id);
-          grew = true;
+  const next = [...changed];
+  const namers = [namersIn(before), namersIn(after)];
+  for (let id = next.pop(); id !== undefined; id = next.pop())
+    for (const by of namers)
+      for (const namer of by.get(id) ?? [])
+        if (!changed.has(namer)) {
+          changed.add(namer);
+          next.push(namer);
         }
-  }
   const [was, is] = [ownTexts(before), ownTexts(after)];
   return {
-    step: (step) => was.get(step.id) !== is.get(step.id) || names(ownText(step)),
+    step: (step) => {
+      const text = ownText(step);
+      return was.get(step.id) !== is.get(step.id) || [...quotedIn(text)].some((id) => changed.has(id));
+    },
     object: (id) => changed.has(id),
   };
 }
 
-/** A step as text, without the steps in its branches. */
-const ownText = (step: Step): string =>
-  JSON.stringify(step, (key, value: unknown) => (key === 'steps' || key === 'otherwise' ? undefined : value));
+/** By id, the objects that lead calls on and name it. */
+const known = new WeakMap<System, ReadonlyMap<string, readonly string[]>>();
+function namersIn(system: System): ReadonlyMap<string, readonly string[]> {
+  let found = known.get(system);
+  if (!found) {
+    const by = new Map<string, string[]>();
+    for (const section of LEAD_ON)
+      for (const [id, object] of Object.entries(system[section])) {
+        for (const named of quoted(object)) {
+          const namers = by.get(named);
+          if (namers) namers.push(id);
+          else by.set(named, [id]);
+        }
+      }
+    known.set(system, (found = by));
+  }
+  return found;
+}
+
+/** Everything that stands between quotes in a text: ids among it, which have nothing in them that is written otherwise there. */
+const quotedIn = (text: string): Set<string> => new Set(text.match(/(?<=")[^"\\]*(?=")/g));
+const quotes = new WeakMap<object, ReadonlySet<string>>();
+/** The same of an object. Objects are never changed in place, so each is read once. */
+function quoted(object: object): ReadonlySet<string> {
+  let found = quotes.get(object);
+  if (!found) quotes.set(object, (found = quotedIn(text(object))));
+  return found;
+}
+
+/** A step as text, without the steps in its branches. Steps are never changed in place, so each is written once. */
+const own = new WeakMap<Step, string>();
+function ownText(step: Step): string {
+  let found = own.get(step);
+  if (found === undefined) {
+    found = JSON.stringify(step, (key, value: unknown) =>
+      key === 'steps' || key === 'otherwise' ? undefined : value,
+    );
+    own.set(step, found);
+  }
+  return found;
+}
 
 const ownTexts = (system: System): Map<string, string> =>
   new Map(

@@ -95,7 +95,15 @@ export type PairedStanding = Standing & { readonly [asTheyWerePaired]: true };
  * The standing state a rehearsal reckons with: every phone that was ever paired is switched on, and numbers on their way
  * have arrived. A rehearsal is about the plan; whether a browser window happens to be open now is not part of it.
  */
-export const asPaired = (standing: Standing): PairedStanding =>
+export function asPaired(standing: Standing): PairedStanding {
+  let paired = made.get(standing);
+  if (!paired) made.set(standing, (paired = pair(standing)));
+  return paired;
+}
+
+/** A standing state is never changed in place: its phones are gone through once. */
+const made = new WeakMap<Standing, PairedStanding>();
+const pair = (standing: Standing): PairedStanding =>
   ({
     ...standing,
     arrivals: {},
