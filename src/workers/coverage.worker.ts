@@ -2,23 +2,43 @@
 import { expose } from 'comlink';
 import {
   callersOf,
-  differencesOf,
+  differing,
   effectOf,
   piecesOf,
   type Differences,
+  type DifferencesSoFar,
   type Differing,
   type Piece,
 } from '../core/coverage';
 import { checkPromises, type Verdict } from '../core/promises';
 import { withOwn, type Standing, type System } from '../core/system';
 
+/** What takes longer is told of after so many milliseconds, and then every so many. */
+const FIRST_TOLD_MS = 150;
+const TOLD_EVERY_MS = 400;
+
 const coverage = {
   /** All promises, held against the coming year. */
   promises: (system: System, standing: Standing, now: number): Verdict[] =>
     checkPromises(system, standing, now),
-  /** What differs for callers in the coming week, and later in the coming year. */
-  differences: (before: System, after: System, standing: Standing, moment: number): Differences =>
-    differencesOf(before, after, standing, moment),
+  /** What differs for callers in the coming week, and later in the coming year. @param tell what was found so far, now and then */
+  differences(
+    before: System,
+    after: System,
+    standing: Standing,
+    moment: number,
+    tell?: (sofar: DifferencesSoFar) => void,
+  ): Differences {
+    let told = performance.now() + FIRST_TOLD_MS - TOLD_EVERY_MS;
+    let all: Differences = { week: [], later: [], left: [] };
+    for (const sofar of differing(before, after, standing, moment)) {
+      all = { week: sofar.week, later: sofar.later, left: sofar.left };
+      if (!tell || performance.now() - told < TOLD_EVERY_MS) continue;
+      tell(sofar);
+      told = performance.now();
+    }
+    return all;
+  },
   /** What a change of settings that hold at once does to callers. */
   effect: (system: System, before: Standing, after: Standing, moment: number): Differing =>
     effectOf(system, before, after, moment),

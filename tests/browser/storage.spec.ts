@@ -18,7 +18,9 @@ async function littleRoom(
   await page.goto('/favicon.svg');
   const cdp = await context.newCDPSession(page);
   const { origin } = new URL(page.url());
-  const room = (bytes: number) => cdp.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: bytes });
+  const room = async (bytes: number) => {
+    await cdp.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: bytes });
+  };
   await room(quotaSize);
   return () => room(10 * quotaSize);
 }

@@ -95,8 +95,14 @@ const isTouched = (step: Step, touched: Touched | undefined): boolean =>
   touched !== undefined &&
   (touched.step(step) || listsOf(step).some(([, inside]) => inside.some((s) => isTouched(s, touched))));
 
+const known = new WeakMap<System, readonly CallerTest[]>();
 /** Callers whom people or the business treat in a way of their own, whatever the plan. */
-function ownTests(system: System): CallerTest[] {
+function ownTests(system: System): readonly CallerTest[] {
+  let found = known.get(system);
+  if (!found) known.set(system, (found = findOwnTests(system)));
+  return found;
+}
+function findOwnTests(system: System): CallerTest[] {
   const people = Object.values(system.people);
   const lists = new Set(people.flatMap((p) => p.exceptions?.listIds ?? []));
   const unwanted = system.business.unwanted ?? usualUnwanted();

@@ -2,12 +2,12 @@
 import type { Trace } from '../calls';
 import { addDays, localTime, momentOf } from '../hours';
 import { withOwn, type NumberHeld, type Standing, type System } from '../system';
-import { callersOf, type Caller } from './callers';
+import type { Caller } from './callers';
 import { unansweredCall, type Piece } from './pieces';
 import { reachesTheSame } from './same';
 import { inSentences, Side } from './side';
 import { datesInWords, spansInWords, STRADDLE_MS, type Span } from './spans';
-import { touchedBetween } from './touched';
+import { touchedBetween, type Touched } from './touched';
 import { leftInWords } from './words';
 
 export interface Difference {
@@ -54,12 +54,15 @@ export interface Differences {
   left: string[];
 }
 
-/** How far the comparison has come. */
-export interface Looked {
+/** How far a comparison has come. */
+interface Looked {
   /** Numbers that have been looked at, of so many. */
   numbers: number;
   of: number;
 }
+
+/** What was found up to some number. */
+export type DifferencesSoFar = Looked & Differences;
 
 /**
  * What changes for unanswered callers in the coming year, number by number: each step gives what was found up to there, and
@@ -70,7 +73,7 @@ export function* differing(
   after: System,
   standing: Standing,
   moment: number,
-): Generator<Looked & Differences, void> {
+): Generator<DifferencesSoFar, void> {
   const zone = after.business.timeZone;
   const { date } = localTime(zone, moment);
   const week = weekFrom(moment, zone);
@@ -143,6 +146,7 @@ function* between(
   const alike = standingBefore === standingAfter || sameSwitches(standingBefore, standingAfter);
   const ids = [...new Set([...Object.keys(before.numbers), ...Object.keys(after.numbers)])];
   const touched = touchedBetween(before, after);
+  const known = new Map<string, OfCallers>();
   const span: Span = [periods[0]!.span[0], periods.at(-1)!.span[1]];
   for (const [i, id] of ids.entries()) {
     const [was, is] = [before.numbers[id], after.numbers[id]];
@@ -152,21 +156,80 @@ function* between(
       continue;
     }
     const number = (is ?? was)!;
-    const both = [was && callersOf(before, was, touched), is && callersOf(after, is, touched)];
-    const callers = new Map(both.flatMap((c) => c?.callers ?? []).map((c) => [c.id, c]));
-    const missing = Math.max(...both.map((c) => c?.left ?? 0));
-    const left = new Set<string>();
-    if (missing)
-      left.add(
-        `${number.label}: ${callers.size} callers were looked at, those an edit touches before others; at least ${missing} more were not.`,
-      );
     const sides: Sides = [
       new Side(before, standingBefore, was, span),
       new Side(after, standingAfter, is, span),
     ];
-    const all = [...callers.values()].map((caller) => ofCaller(sides, caller, number, periods, left));
-    yield { ...looked, found: periods.map((_, p) => all.flatMap((found) => found[p]!)), left: [...left] };
+    const likeness = sides.map((side) => side.likeness());
+    const key = likeness.includes(null) ? id : likeness.join('\n');
+    const found = known.get(key);
+    const differing = found ? again(found, sides, number) : ofNumber(sides, number, touched, periods);
+    if (!found) known.set(key, differing);
+    const all = differing.callers;
+    yield {
+      ...looked,
+      found: periods.map((_, p) => all.flatMap(({ found }) => found[p]!)),
+      left: [
+        ...new Set(
+          differing.left.map(
+            ({ caller, words }) => `${[number.label, caller].filter(Boolean).join(', ')}: ${words}`,
+          ),
+        ),
+      ],
+    };
   }
+}
+
+/** Something that was not looked at. */
+interface Left {
+  /** In words; empty for all of them, and for somebody new who presses nothing. */
+  caller: string;
+  words: string;
+}
+
+/** What differs for the callers of a number. */
+interface OfCallers {
+  callers: { caller: Caller; found: Difference[][] }[];
+  /** What was not looked at, and for which caller. */
+  left: readonly Left[];
+}
+
+function ofNumber(sides: Sides, number: NumberHeld, touched: Touched, periods: readonly Period[]): OfCallers {
+  const both = sides.map((side) => side.callers(touched));
+  const callers = new Map(both.flatMap((c) => c?.callers ?? []).map((c) => [c.id, c]));
+  const missing = Math.max(...both.map((c) => c?.left ?? 0));
+  const left: Left[] = [];
+  if (missing)
+    left.push({
+      caller: '',
+      words: `${callers.size} callers were looked at, those an edit touches before others; at least ${missing} more were not.`,
+    });
+  return {
+    callers: [...callers.values()].map((caller) => ({
+      caller,
+      found: ofCaller(sides, caller, number, periods, left),
+    })),
+    left,
+  };
+}
+
+/** What was found for a number, for another whose calls go alike: the sentences may name the number, so they are said anew. */
+function again({ callers, left }: OfCallers, sides: Sides, number: NumberHeld): OfCallers {
+  const { id: numberId, label, e164 } = number;
+  return {
+    callers: callers.map(({ caller, found }) => ({
+      caller,
+      found: found.map((differences) =>
+        differences.map((d) => {
+          const [a, b] = sides.map((side) => side.at(caller, d.at));
+          const [before, after] = inSentences(sides[0], a, sides[1], b);
+          const traces = { beforeTrace: a?.trace ?? null, afterTrace: b?.trace ?? null };
+          return { ...d, numberId, label, e164, before, after, ...traces };
+        }),
+      ),
+    })),
+    left,
+  };
 }
 
 /** Whether nothing is switched differently that is not part of the systems as people have set them. */
@@ -186,7 +249,7 @@ function ofCaller(
   caller: Caller,
   number: NumberHeld,
   periods: readonly Period[],
-  left: Set<string>,
+  left: Left[],
 ): Difference[][] {
   const [old, young] = sides;
   const own = [old.of(caller), young.of(caller)];
@@ -210,8 +273,7 @@ function ofCaller(
     let verdict = verdicts.get(key);
     if (verdict === undefined) {
       const unfollowed = Math.max(a?.left ?? 0, b?.left ?? 0);
-      if (unfollowed)
-        left.add(`${[number.label, caller.words].filter(Boolean).join(', ')}: ${leftInWords(unfollowed)}`);
+      if (unfollowed) left.push({ caller: caller.words, words: leftInWords(unfollowed) });
       const words = verdictOn(sides, a, b, usual.length ? beside : undefined);
       // The same words are told once, however many ways come to them.
       const text = JSON.stringify(words);

@@ -10,6 +10,7 @@ export {
   differing,
   type Difference,
   type Differences,
+  type DifferencesSoFar,
   type Differing,
 } from './difference';
 export { callersOf, MOST_CALLERS, type Caller, type Callers } from './callers';

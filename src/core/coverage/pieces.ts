@@ -5,7 +5,7 @@
 import { NEW_CALLER, nobodyAnswers, type CallRequest, type Trace, type TraceEvent } from '../calls';
 import { asPaired, withOwn, type NumberHeld, type Standing, type System } from '../system';
 import { GREETINGS, PEOPLE } from './changes';
-import { timelineOf } from './timeline';
+import { timelineOf, type Burst } from './timeline';
 import { waysOf } from './ways';
 
 export interface Piece {
@@ -103,11 +103,10 @@ export function piecesOf(
   const paired = asPaired(standing);
   const system = withOwn(document, standing.own);
   const timeline = timelineOf(system, paired, number.planId, from, to + LONGEST_WAY_MS);
-  const { moments, states } = timeline;
   const answer = ({ t, source }: Ask, at: number): number => timeline.answer(source, at + t);
   // Ways are looked for among those whose calls found the same at the moment they arrived.
   const ways = new Map<string, Way[]>();
-  let longest = HORIZON_MS;
+  let longest = 0;
   const wayAt = (at: number): Way => {
     const key = timeline.statesAt(at);
     let known = ways.get(key);
@@ -123,20 +122,17 @@ export function piecesOf(
   const endOf = ({ asks }: Way, at: number): number =>
     asks.reduce((end, { t, source }) => Math.min(end, timeline.nextAfter(source, at + t) - t), Infinity);
 
-  /** Changes one after the other, each less than a horizon after the one before it, and the time before them from `at` on. */
   const around = new Map<string, Laid>();
-  const laidAround = (at: number, first: number, last: number): Laid => {
-    let key = states[first - 1]!;
-    for (let k = first; k <= last; k++) key += ` ${moments[k]! - at} ${states[k]!}`;
-    let laid = around.get(key);
+  const laidIn = ({ from: start, to: end, kind }: Burst): Laid => {
+    let laid = around.get(kind);
     if (!laid) {
       const found: [number, Way][] = [];
-      for (let t = at; t < moments[last]!;) {
-        const way = wayAt(t);
-        found.push([t - at, way]);
-        t = endOf(way, t);
+      for (let at = start; at < end;) {
+        const way = wayAt(at);
+        found.push([at - start, way]);
+        at = endOf(way, at);
       }
-      around.set(key, (laid = found));
+      around.set(kind, (laid = found));
     }
     return laid;
   };
@@ -157,28 +153,23 @@ export function piecesOf(
       else pieces.push({ from: at, to: end, trace: traces[0]!, ways: traces, left });
     };
     around.clear();
-    let next = 1;
-    for (let at = from; at < to && longest <= horizon;) {
-      const steady = (moments[next] ?? Infinity) - horizon;
-      if (at < steady) {
-        const end = Math.min(to, steady);
-        add(at, end, wayAt(at));
-        at = end;
-        continue;
-      }
-      let last = next;
-      while ((moments[last + 1] ?? Infinity) - moments[last]! <= horizon) last++;
-      const laid = laidAround(at, next, last);
-      const end = moments[last]!;
+    let at = from;
+    for (const burst of timeline.burstsOf(horizon)) {
+      if (at >= to || longest > horizon) return pieces;
+      const steady = Math.min(to, burst.from);
+      if (at < steady) add(at, steady, wayAt(at));
+      at = burst.to;
+      if (steady === to) continue;
+      const laid = laidIn(burst);
       for (const [i, [after, way]] of laid.entries())
-        add(at + after, Math.min(to, at + (laid[i + 1]?.[0] ?? end - at)), way);
-      at = end;
-      next = last + 1;
+        add(burst.from + after, Math.min(to, burst.from + (laid[i + 1]?.[0] ?? burst.to - burst.from)), way);
     }
+    if (at < to) add(at, to, wayAt(at));
     return pieces;
   };
-  for (;;) {
-    const horizon = longest;
+  // Horizons are of few lengths, so that callers share how changes come in bursts.
+  for (let horizon = HORIZON_MS; ; horizon *= 2) {
+    if (longest > horizon) continue;
     const pieces = lay(horizon);
     if (longest <= horizon) return pieces;
   }

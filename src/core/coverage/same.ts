@@ -19,6 +19,16 @@ export const text = (value: unknown): string => {
 /** Whether two values say the same. Objects are never changed in place, so each is written once. */
 export const same = (a: unknown, b: unknown): boolean => a === b || text(a) === text(b);
 
+/** Everything that stands between quotes in a text: ids among it, which have nothing in them that is written otherwise there. */
+export const quotedIn = (text: string): Set<string> => new Set(text.match(/(?<=")[^"\\]*(?=")/g));
+const quotes = new WeakMap<object, ReadonlySet<string>>();
+/** The same of an object. Objects are never changed in place, so each is read once. */
+export function quoted(object: object): ReadonlySet<string> {
+  let found = quotes.get(object);
+  if (!found) quotes.set(object, (found = quotedIn(text(object))));
+  return found;
+}
+
 /** The same objects as they decide calls: what they are called does not, unless callers spell it. */
 const unnamed = new WeakMap<object, object>();
 function decides(object: unknown): unknown {

@@ -1,6 +1,6 @@
 /** What an edit touches: whoever meets that is looked at first where not all can be. */
 import { allSteps, type Step, type System } from '../system';
-import { same, text } from './same';
+import { quoted, quotedIn, same } from './same';
 
 /** Sections whose objects lead calls on to others: where those are touched, so are they. */
 const LEAD_ON = ['groups', 'queues', 'rotas', 'mailboxes', 'people', 'phones', 'plans'] as const;
@@ -57,16 +57,6 @@ function namersIn(system: System): ReadonlyMap<string, readonly string[]> {
       }
     known.set(system, (found = by));
   }
-  return found;
-}
-
-/** Everything that stands between quotes in a text: ids among it, which have nothing in them that is written otherwise there. */
-const quotedIn = (text: string): Set<string> => new Set(text.match(/(?<=")[^"\\]*(?=")/g));
-const quotes = new WeakMap<object, ReadonlySet<string>>();
-/** The same of an object. Objects are never changed in place, so each is read once. */
-function quoted(object: object): ReadonlySet<string> {
-  let found = quotes.get(object);
-  if (!found) quotes.set(object, (found = quotedIn(text(object))));
   return found;
 }
 

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { Button, Checkbox, InlineLoading } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import { differencesOf, type Differences } from '$core/coverage';
+  import { proxy } from 'comlink';
+  import { differencesOf, type Differences, type DifferencesSoFar } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { byWhom, count, momentText } from '$ui/format';
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
@@ -9,6 +10,8 @@
   import Versions from '$ui/changes/Versions.svelte';
   import { CoverageClient } from '$ui/coverage/client';
   import { session, theBusiness } from '$ui/window/session.svelte';
+
+  const NOTHING: Differences = { week: [], later: [], left: [] };
 
   const view = $derived(theBusiness().view);
   const record = $derived(view.draft.record);
@@ -21,20 +24,38 @@
   const history = $derived([...view.draft.edits].reverse().slice(0, 100));
   let inSpite = $state(false);
   let problem = $state('');
-  /** What differs; null while it is worked out. */
-  let differ = $state.raw<Differences | null>(null);
+  /** What differs: what was found so far while it is worked out. */
+  let differ = $state.raw<Differences>(NOTHING);
+  /** How far that has come; null when all of it is there. */
+  let looked = $state.raw<{ numbers: number; of: number } | null>(null);
+  /** So many are shown at first, and so many more each time. */
+  const AT_ONCE = 40;
+  let shown = $state(AT_ONCE);
   const client = new CoverageClient();
   onDestroy(() => client.stop());
   $effect(() => {
     const [a, b, standing, moment] = [before, after, theBusiness().standing, hour];
-    differ = null;
+    differ = NOTHING;
+    looked = { numbers: 0, of: Object.keys(b.numbers).length };
+    shown = AT_ONCE;
+    const all = (found: Differences) => {
+      differ = found;
+      looked = null;
+    };
+    let left = false;
+    const tell = proxy((sofar: DifferencesSoFar) => {
+      if (left || !looked) return;
+      differ = sofar;
+      looked = sofar;
+    });
     void client
-      .ask((w) => w.differences(a, b, standing, moment) as Promise<Differences>)
+      .ask((w) => w.differences(a, b, standing, moment, tell) as Promise<Differences>)
       .then((found) => {
-        if (found) differ = found;
+        if (found) all(found);
       })
       // A worker that failed must not keep anybody from seeing what differs: then it is worked out here.
-      .catch(() => (differ = differencesOf(a, b, standing, moment)));
+      .catch(() => all(differencesOf(a, b, standing, moment)));
+    return () => (left = true);
   });
   let busy = $state(false);
 
@@ -51,6 +72,14 @@
 
 <svelte:head><title>Changes · Upper Line</title></svelte:head>
 
+{#snippet more(all: number)}
+  <p>
+    <Button kind="tertiary" size="small" on:click={() => (shown += AT_ONCE)}>
+      Show {Math.min(AT_ONCE, all - shown)} more of {all}
+    </Button>
+  </p>
+{/snippet}
+
 <div class="columns">
   <section>
     <h1>What differs for callers</h1>
@@ -59,10 +88,10 @@
       press, over the seven days from today, and then over the rest of the year. Not part of it: calls while
       those rung are on other calls, callers who spell a name, and colleagues who dial an extension.
     </p>
-    {#each differ?.week ?? [] as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
+    {#each differ.week.slice(0, shown) as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
       <DifferenceCard difference={d} {before} {after} />
     {:else}
-      {#if differ}
+      {#if !looked}
         <div class="empty">
           <h2>{differ.left.length ? 'Nothing found that differs' : 'Nothing differs for callers'}</h2>
           <p>
@@ -73,19 +102,36 @@
                 : 'The draft is what is in force.'}
           </p>
         </div>
-      {:else}<InlineLoading description="What differs is worked out" />{/if}
+      {/if}
     {/each}
-    {#if differ?.left.length}
+    {#if looked}
+      <InlineLoading
+        description={looked.numbers
+          ? `${looked.numbers} of ${count(looked.of, 'number')} looked at so far`
+          : 'What differs is worked out'}
+      />
+    {:else if differ.week.length + differ.later.length > AT_ONCE}
+      <p class="sub" data-testid="how-many">
+        {count(differ.week.length, 'thing differs', 'things differ')} in the coming seven days, {count(
+          differ.later.length,
+          'more thing',
+          'more things',
+        )} later in the year.
+      </p>
+    {/if}
+    {#if differ.week.length > shown}{@render more(differ.week.length)}{/if}
+    {#if differ.left.length}
       <div class="card left" data-testid="not-looked-at">
         <h2>Not looked at</h2>
         {#each differ.left as words (words)}<p>{words}</p>{/each}
       </div>
     {/if}
-    {#if differ?.later.length}
+    {#if differ.later.length}
       <h2 class="later">Later in the year</h2>
-      {#each differ.later as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
+      {#each differ.later.slice(0, shown) as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
         <DifferenceCard difference={d} {before} {after} />
       {/each}
+      {#if differ.later.length > shown}{@render more(differ.later.length)}{/if}
     {/if}
   </section>
   <aside>
