@@ -34,7 +34,7 @@ export const SIZES: readonly Size[] = [
 const WEEKDAYS = [1, 2, 3, 4, 5];
 const person = (i: number) => ({ kind: 'person' as const, id: `p${i}` });
 
-export function businessOf({ people, numbers, plans }: Size): Whole {
+export function businessOf({ name, people, numbers, plans }: Size): Whole {
   const some = (n: number, count: number) => Array.from({ length: count }, (_, k) => (n * 7 + k) % people);
   const plan = (n: number): Step[] => {
     const ring: Step = {
@@ -170,7 +170,7 @@ export function businessOf({ people, numbers, plans }: Size): Whole {
   const registrations = Object.fromEntries(
     Object.keys(made.system.phones).map((id) => [id, newRegistration({ pairedAt: 0, standIn: true })]),
   );
-  return wholeOf({ id: 'sized', kind: 'own', createdAt: 0 }, made.system, {
+  return wholeOf({ id: `sized-${name.toLowerCase()}`, kind: 'own', createdAt: 0 }, made.system, {
     ...emptyStanding(),
     registrations,
   });

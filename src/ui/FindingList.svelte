@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Finding } from '$core/findings';
+  import { corrected, type Finding } from '$core/findings';
   import EditField from './fields/EditField.svelte';
   import { theBusiness } from './window/session.svelte';
 
@@ -27,13 +27,13 @@
     <b><span class="mark">{WORD[finding.severity]}</span> <a href={href(finding)}>{finding.title}</a></b>
     <span>{finding.detail}</span>
     {#if finding.correct}
-      {@const { label, value, edit } = finding.correct}
+      {@const { correct } = finding}
       <div class="correct">
         <EditField
-          {label}
-          {value}
+          label={correct.label}
+          value={correct.value}
           keep={(text) => {
-            const { words, commands } = edit(text);
+            const { words, commands } = corrected(correct, text);
             return theBusiness().keep(words, commands);
           }}
         />

@@ -1,17 +1,21 @@
 /** Works out promises and long stretches of coverage, off the page. */
 import { expose } from 'comlink';
 import {
-  callersOf,
   differing,
   effectOf,
-  piecesOf,
+  rowsOf,
+  yearsOf,
   type Differences,
   type DifferencesSoFar,
   type Differing,
-  type Piece,
+  type Filter,
+  type Row,
+  type Year,
 } from '../core/coverage';
+import { findingsOf, type Asked, type Finding } from '../core/findings';
 import { checkPromises, type Verdict } from '../core/promises';
-import { withOwn, type Standing, type System } from '../core/system';
+import type { Standing, System } from '../core/system';
+import { freshId } from '../ui/ids';
 
 /** What takes longer is told of after so many milliseconds, and then every so many. */
 const FIRST_TOLD_MS = 150;
@@ -21,6 +25,8 @@ const coverage = {
   /** All promises, held against the coming year. */
   promises: (system: System, standing: Standing, now: number): Verdict[] =>
     checkPromises(system, standing, now),
+  /** What is wrong with a system. */
+  findings: (asked: Omit<Asked, 'freshId'>): Finding[] => findingsOf({ ...asked, freshId }),
   /** What differs for callers in the coming week, and later in the coming year. @param tell what was found so far, now and then */
   differences(
     before: System,
@@ -42,21 +48,28 @@ const coverage = {
   /** What a change of settings that hold at once does to callers. */
   effect: (system: System, before: Standing, after: Standing, moment: number): Differing =>
     effectOf(system, before, after, moment),
-  /** What unanswered calls to numbers get between two moments, by number; of whom, see `callersOf`. */
-  pieces: (
+  /** What the board shows between two moments (epoch milliseconds). */
+  rows: (system: System, standing: Standing, filter: Filter, from: number, to: number): Row[] =>
+    rowsOf(system, standing, filter, from, to),
+  /** A year of the numbers shown: so many days from one on. @param tell how many numbers are done, now and then */
+  years(
     system: System,
     standing: Standing,
-    numberIds: readonly string[],
-    from: number,
-    to: number,
-    callerId = '',
-  ): Piece[][] =>
-    numberIds.map((id) => {
-      const number = system.numbers[id];
-      const caller =
-        number && callersOf(withOwn(system, standing.own), number).callers.find((c) => c.id === callerId);
-      return caller ? piecesOf(system, standing, number, from, to, caller.callAt) : [];
-    }),
+    filter: Filter,
+    first: number,
+    days: number,
+    tell: (done: number) => void,
+  ): Year[] {
+    let told = performance.now();
+    const years: Year[] = [];
+    for (const year of yearsOf(system, standing, filter, first, days)) {
+      years.push(year);
+      if (performance.now() - told < TOLD_EVERY_MS) continue;
+      tell(years.length);
+      told = performance.now();
+    }
+    return years;
+  },
 };
 export type CoverageWorker = typeof coverage;
 expose(coverage);

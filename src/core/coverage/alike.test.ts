@@ -7,7 +7,7 @@ import { allOn, edited, MAIN, NIGHT, number, yard } from '../../../tests/fixture
 import { momentOf } from '../hours';
 import type { Command, Step, System } from '../system';
 import { likenessOf } from './alike';
-import { differencesOf } from './difference';
+import { differencesOf } from './differing/difference';
 
 const MOMENT = momentOf('America/Los_Angeles', '2026-11-24', 615);
 const DEMO = demonstration(MOMENT).draft.system;

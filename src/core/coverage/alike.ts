@@ -1,6 +1,7 @@
 /** Numbers whose callers get the same: what is worked out for one holds for the others. */
 import type { NumberHeld, Standing, System } from '../system';
-import { quoted, quotedIn, text } from './same';
+import { once } from '../once';
+import { quoted, quotedIn, text } from './texts';
 
 /** What a number is called, where it is and what it costs decides nothing of its calls. */
 const ASIDE: readonly (keyof NumberHeld)[] = [
@@ -27,18 +28,12 @@ export function likenessOf(system: System, standing: Standing, number: NumberHel
   return named.has(number.id) || named.has(number.e164) ? null : decidesOf(number);
 }
 
-const known = new WeakMap<System, ReadonlySet<string>>();
 /** Everything that anything but promises names. */
-function namedIn(system: System): ReadonlySet<string> {
-  let found = known.get(system);
-  if (!found) {
-    const { numbers, promises: _, business, ...sections } = system;
-    const named = quotedIn(text(business));
-    for (const objects of Object.values(sections))
-      for (const object of Object.values<object>(objects)) for (const one of quoted(object)) named.add(one);
-    for (const number of Object.values(numbers))
-      for (const one of quotedIn(decidesOf(number))) named.add(one);
-    known.set(system, (found = named));
-  }
-  return found;
-}
+const namedIn = once((system: System): ReadonlySet<string> => {
+  const { numbers, promises: _, business, ...sections } = system;
+  const named = quotedIn(text(business));
+  for (const objects of Object.values(sections))
+    for (const object of Object.values<object>(objects)) for (const one of quoted(object)) named.add(one);
+  for (const number of Object.values(numbers)) for (const one of quotedIn(decidesOf(number))) named.add(one);
+  return named;
+});

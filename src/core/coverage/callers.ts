@@ -1,6 +1,7 @@
 /** Who calls a number: besides somebody new who presses nothing, everybody whom its plans treat in a way of their own. */
 import { readingOf, testInWords } from '../answering';
 import { NEW_CALLER, type Origin } from '../calls';
+import { once } from '../once';
 import {
   extensionsInUse,
   listsOf,
@@ -12,7 +13,6 @@ import {
   type System,
 } from '../system';
 import { unansweredCall, type CallAt } from './pieces';
-import type { Touched } from './touched';
 
 /** Somebody who calls, and what they press; nobody answers them. */
 export interface Caller {
@@ -23,6 +23,14 @@ export interface Caller {
   callAt: CallAt;
   /** Whose extension is dialled, where it is. */
   dials?: ExtensionInUse;
+}
+
+/** What an edit touches. */
+export interface Touched {
+  /** Whether a step, the steps in its branches aside, is another one or names something that is. */
+  step: (step: Step) => boolean;
+  /** Whether an object is another one, or leads on to one that is. */
+  object: (id: string) => boolean;
 }
 
 /** So many are told apart for one number; that there are more is part of what is found. */
@@ -95,14 +103,8 @@ const isTouched = (step: Step, touched: Touched | undefined): boolean =>
   touched !== undefined &&
   (touched.step(step) || listsOf(step).some(([, inside]) => inside.some((s) => isTouched(s, touched))));
 
-const known = new WeakMap<System, readonly CallerTest[]>();
 /** Callers whom people or the business treat in a way of their own, whatever the plan. */
-function ownTests(system: System): readonly CallerTest[] {
-  let found = known.get(system);
-  if (!found) known.set(system, (found = findOwnTests(system)));
-  return found;
-}
-function findOwnTests(system: System): CallerTest[] {
+const ownTests = once((system: System): readonly CallerTest[] => {
   const people = Object.values(system.people);
   const lists = new Set(people.flatMap((p) => p.exceptions?.listIds ?? []));
   const unwanted = system.business.unwanted ?? usualUnwanted();
@@ -115,7 +117,7 @@ function findOwnTests(system: System): CallerTest[] {
     ...(unwanted.blocked !== 'as anybody' ? [{ is: 'blocked' } as const] : []),
     ...(unwanted.suspected !== 'as anybody' ? [{ is: 'suspected' } as const] : []),
   ];
-}
+});
 
 /** Follows a list of steps. @returns the way as it is behind the list */
 function follow(steps: readonly Step[], way: Way, follower: Follower, plans: ReadonlySet<string>): Way {

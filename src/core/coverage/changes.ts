@@ -12,6 +12,7 @@ import {
   onDuty,
   periodAt,
 } from '../hours';
+import { once } from '../once';
 import {
   accountsOn,
   allSteps,
@@ -45,11 +46,10 @@ export interface Reached {
 }
 
 /** Everything a call can meet, by plan; worked out once for each version of a system. */
-const known = new WeakMap<System, Map<string, Reached>>();
+const known = once((_: System) => new Map<string, Reached>());
 
 export function reachedFrom(system: System, planId: string): Reached {
-  let plans = known.get(system);
-  if (!plans) known.set(system, (plans = new Map()));
+  const plans = known(system);
   let reached = plans.get(planId);
   if (!reached) plans.set(planId, (reached = find(system, planId)));
   return reached;

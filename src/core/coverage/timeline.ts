@@ -1,4 +1,5 @@
 /** Everything a call that begins in a plan can ask, over a stretch of time: when any answer changes, and what all of them are then. */
+import { once } from '../once';
 import type { PairedStanding, System } from '../system';
 import { reachedFrom, sourcesOf, type Source } from './changes';
 
@@ -94,7 +95,7 @@ export class Timeline {
 
 /** So many are kept for one system: who leafs through years makes more and more. */
 const MOST_KEPT = 2000;
-const known = new WeakMap<System, WeakMap<PairedStanding, Map<string, Timeline>>>();
+const known = once((_: System) => once((_: PairedStanding) => new Map<string, Timeline>()));
 
 /**
  * Worked out once for all numbers and callers whose calls begin in a plan.
@@ -108,10 +109,7 @@ export function timelineOf(
   to: number,
 ): Timeline {
   if (planId === null) return new Timeline(new Map(), from);
-  let standings = known.get(system);
-  if (!standings) known.set(system, (standings = new WeakMap()));
-  let lines = standings.get(standing);
-  if (!lines) standings.set(standing, (lines = new Map()));
+  const lines = known(system)(standing);
   const key = `${planId} ${from} ${to}`;
   let line = lines.get(key);
   if (!line) {

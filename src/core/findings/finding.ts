@@ -1,4 +1,4 @@
-/** Something the checks found: where, in plain words, and its fix where one edit can do it. */
+/** Something the checks found: where, in plain words, and its fix where one edit can do it. Data alone: a worker hands it over. */
 import type { Verdict } from '../promises';
 import type { Edit, Standing, System } from '../system';
 
@@ -23,8 +23,21 @@ export interface Finding {
   detail: string;
   fix?: { label: string; edit: Edit };
   /** What it asks to be corrected, where typing it is the fix. */
-  correct?: { label: string; value: string; edit: (text: string) => Edit };
+  correct?: Correction;
 }
+
+/** Somebody's e-mail address, to be typed. */
+export interface Correction {
+  label: string;
+  value: string;
+  personId: string;
+  words: string;
+}
+/** The edit that gives what was typed. */
+export const corrected = ({ personId, words }: Correction, text: string): Edit => ({
+  words,
+  commands: [{ do: 'person.set', id: personId, change: { email: text } }],
+});
 
 /** What a check sees. `freshId` makes ids for what a fix adds. */
 export interface Sight {

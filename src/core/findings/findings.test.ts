@@ -9,7 +9,7 @@ import {
   type Standing,
   type System,
 } from '../system';
-import { findingsOf } from '.';
+import { corrected, findingsOf } from '.';
 
 let next = 0;
 const freshId = (kind: string) => `${kind}-${++next}`;
@@ -130,7 +130,7 @@ describe('people and phones', () => {
       title: 'The letter to Pia Lindqvist came back',
       detail: cameBack['pia@yard.example'],
     });
-    const put = edited(yard(), found.correct!.edit('pia.l@yard.example').commands);
+    const put = edited(yard(), corrected(found.correct!, 'pia.l@yard.example').commands);
     expect(put.people.pia!.email).toBe('pia.l@yard.example');
     expect(
       look([{ do: 'person.set', id: 'pia', change: { email: 'pia.l@yard.example' } }], { cameBack }),

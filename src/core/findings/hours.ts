@@ -1,7 +1,7 @@
 /** Checks over time: rotas with gaps, holidays nobody has thought of, hours at which nobody is reached. */
-import { piecesOf, spansInWords, worstEnd } from '../coverage';
+import { likenessOf, piecesOf, spansInWords, worstEnd, type Piece } from '../coverage';
 import { addDays, daysOf, localTime, momentOf, momentOfDay, shiftsOf } from '../hours';
-import type { Hours, Rota } from '../system';
+import type { Hours, NumberHeld, Rota } from '../system';
 import type { Check, Finding } from './finding';
 import { everyStep } from './steps';
 
@@ -89,9 +89,20 @@ export const badHours: Check = ({ system, standing, today }) => {
   const zone = system.business.timeZone;
   const from = momentOf(zone, today, 0);
   const to = momentOfDay(zone, localTime(zone, from).days + 7, 0);
+  /** What ends badly for numbers whose calls go alike, worked out once. */
+  const known = new Map<string, Piece[]>();
+  const badOf = (number: NumberHeld): Piece[] => {
+    const key = likenessOf(system, standing, number) ?? ` ${number.id}`;
+    let bad = known.get(key);
+    if (!bad) {
+      bad = piecesOf(system, standing, number, from, to).filter((p) => worstEnd(p) === 'nobody');
+      known.set(key, bad);
+    }
+    return bad;
+  };
   return Object.values(system.numbers).flatMap((number): Finding[] => {
     if (!number.planId || !system.plans[number.planId]?.steps.length) return [];
-    const bad = piecesOf(system, standing, number, from, to).filter((p) => worstEnd(p) === 'nobody');
+    const bad = badOf(number);
     const ms = bad.reduce((all, p) => all + p.to - p.from, 0);
     if (ms < BAD_MS) return [];
     return [

@@ -12,7 +12,8 @@ import { outsideUnconfirmed, swallowing } from './outside';
 import { deadEnd, idleSteps, numbersThatRingNobody, numbersWithoutPlan, ringLength } from './plans';
 import { forwardLoops, keys, loops, promises, queues } from './ways';
 
-export type { Finding, Place, Severity } from './finding';
+export type { Asked } from './finding';
+export { corrected, type Correction, type Finding, type Place, type Severity } from './finding';
 
 const CHECKS: readonly Check[] = [
   numbersWithoutPlan,

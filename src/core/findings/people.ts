@@ -43,10 +43,8 @@ export const people: Check = ({ system, cameBack, today, freshId }) =>
     const correct = {
       label: `E-mail of ${name}`,
       value: email,
-      edit: (text: string): Edit => ({
-        words: `Change the e-mail of ${name}`,
-        commands: [{ do: 'person.set', id: person.id, change: { email: text } }],
-      }),
+      personId: person.id,
+      words: `Change the e-mail of ${name}`,
     };
     if (!email && person.role !== 'shared room')
       found.push({

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import { ending, outcomeOf, phoneName, sentence } from '$core/calls';
   import { callerLock } from '$exchange';
@@ -9,6 +9,7 @@
   import Keypad from '../phone/Keypad.svelte';
   import { hold, Line } from '../phone/line.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Dials on one of the business's own phones, as somebody at a desk would; the call is real. */
   const line = new Line(theBusiness().view.business.id);

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Button, NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, NumberInput, Select, TextInput } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { readNumber } from '$core/numbering';
   import { habitInWords, OutsideHabits, type OutsideHabit } from '$standins/outside/outside';
   import { readHabits, writeHabits } from '$workspace';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** What outside phones do that nobody sits at, when they are called from here. */
   const businessId = theBusiness().view.business.id;

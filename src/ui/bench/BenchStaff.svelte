@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, Tag } from 'carbon-components-svelte';
+  import { Button, Select, Tag } from 'carbon-components-svelte';
   import { registeredAt, type Registration } from '$core/system';
   import { phoneOf, putPhones } from '$workspace';
   import { theBusiness } from '../window/session.svelte';
   import DeskSetup from './DeskSetup.svelte';
   import { placesOf, takeUp } from './standins';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Stand-ins of the staff's phones: where each is and how it is, and setting new ones up. */
   const system = $derived(theBusiness().system);

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { readNumber } from '$core/numbering';
   import { receiveText } from '$workspace';
   import { NEW_CALLER } from '$core/calls';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** A customer's phone writes a text to one of the business's numbers. */
   const numbers = $derived(Object.values(theBusiness().view.inForce.system.numbers));

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { z } from 'zod';
   import { REGISTERED_SECONDS } from '$core/system';
   import { SERVER } from '$standins/registrar/accounts';
@@ -8,6 +8,7 @@
   import { registerDesk } from '$workspace';
   import { freshId } from '../ids';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** A stand-in desk phone is told its account by hand, or many of them by a file; what it and the registrar say is shown. */
   let { places }: { places: { address: string; name: string }[] } = $props();

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { readNumber } from '$core/numbering';
   import { usualUnwanted, type Unwanted } from '$core/system';
   import Origin from '../reach/Origin.svelte';
   import { block } from '../messages/edits';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Calls nobody wants: what becomes of them, and the block list, which holds at once. */
   const system = $derived(theBusiness().system);

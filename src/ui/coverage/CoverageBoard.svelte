@@ -1,17 +1,20 @@
 <script lang="ts">
-  import { RadioButton, RadioButtonGroup, Select, SelectItem, TextInput } from 'carbon-components-svelte';
-  import { coverageRows } from '$core/coverage';
+  import { InlineLoading, RadioButton, RadioButtonGroup, Select, TextInput } from 'carbon-components-svelte';
+  import { callersFor, NO_FILTER, rowsOf, tableOf, type Filter, type Row } from '$core/coverage';
   import { writeEvents } from '$core/formats/ical';
-  import { addDays, localTime, momentOf, momentOfDay } from '$core/hours';
+  import { onDestroy } from 'svelte';
+  import { addDays, localTime, momentOf } from '$core/hours';
   import { withOwn, type System } from '$core/system';
   import { unparse } from 'papaparse';
   import { saveText } from '../download';
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
-  import { callersFor, NO_FILTER, rowsOf, type Filter } from './board';
+  import { CoverageAsked } from './client';
+  import { isQuick } from './quick';
   import Lanes from './Lanes.svelte';
   import YearLanes from './YearLanes.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { system: document }: { system: System } = $props();
   /** As people have set it: callers they treat in a way of their own are told apart too. */
@@ -42,9 +45,42 @@
   });
   const days = $derived(span === 'day' ? 1 : 7);
   const starts = $derived(Array.from({ length: days + 1 }, (_, i) => momentOf(zone, addDays(first, i), 0)));
-  const rows = $derived(
-    span === 'year' ? [] : rowsOf(system, theBusiness().standing, filter, starts[0]!, starts.at(-1)!),
+  /** What is drawn: the rows, and the days that they are of. */
+  interface Drawn {
+    rows: Row[];
+    first: string;
+    starts: number[];
+  }
+  const here = $derived.by((): Drawn | null =>
+    span !== 'year' && isQuick(system)
+      ? { rows: rowsOf(system, theBusiness().standing, filter, starts[0]!, starts.at(-1)!), first, starts }
+      : null,
   );
+  /** The same, from off the page; of the days before while others are worked out. */
+  let there = $state.raw<Drawn | null>(null);
+  let working = $state(false);
+  let problem = $state('');
+  const client = new CoverageAsked();
+  onDestroy(() => client.stop());
+  $effect(() => {
+    if (span === 'year' || here) return client.stop();
+    const [a, standing, by, days] = [system, theBusiness().standing, filter, { first, starts }];
+    working = true;
+    problem = '';
+    void client
+      .ask((w) => w.rows(a, standing, by, days.starts[0]!, days.starts.at(-1)!) as Promise<Row[]>)
+      .then((rows) => {
+        if (!rows) return;
+        there = { rows, ...days };
+        working = false;
+      })
+      .catch(() => {
+        working = false;
+        problem = 'The board could not be worked out. Load the page again.';
+      });
+  });
+  const drawn = $derived(here ?? there);
+  const rows = $derived(drawn?.rows ?? []);
   const sites = $derived(Object.values(system.sites));
   const people = $derived(Object.values(system.people));
 
@@ -54,11 +90,9 @@
     const [year, month] = date.split('-').map(Number) as [number, number];
     ask({ date: new Date(Date.UTC(year, month - 1 + by * 12, 1)).toISOString().slice(0, 10) });
   };
-  const exported = () =>
-    rows.map(({ number, pieces }) => ({ label: number.label, e164: number.e164, pieces }));
   function saveCsv() {
-    const table = coverageRows(exported(), system, (at) => fieldText(at, zone).replace('T', ' '));
-    saveText(`coverage-${first}.csv`, 'text/csv', `${unparse(table, { newline: '\r\n' })}\r\n`);
+    const table = tableOf(rows, (at) => fieldText(at, zone).replace('T', ' '));
+    saveText(`coverage-${drawn!.first}.csv`, 'text/csv', `${unparse(table, { newline: '\r\n' })}\r\n`);
   }
   function saveCalendar() {
     const events = rows.flatMap(({ number, pieces }) =>
@@ -70,11 +104,11 @@
         to: p.to,
       })),
     );
-    const times = { zone, now: theBusiness().now, from: starts[0]!, to: starts.at(-1)! };
-    saveText(`coverage-${first}.ics`, 'text/calendar', writeEvents('Coverage', events, times));
+    const [from, to] = [drawn!.starts[0]!, drawn!.starts.at(-1)!];
+    const times = { zone, now: theBusiness().now, from, to };
+    saveText(`coverage-${drawn!.first}.ics`, 'text/calendar', writeEvents('Coverage', events, times));
   }
   const openDay = (day: string) => ask({ span: 'day', date: day });
-  const yearEnd = $derived(momentOfDay(zone, localTime(zone, momentOf(zone, first, 0)).days + 365, 0));
 </script>
 
 <div class="ask" role="group" aria-label="What is shown">
@@ -150,24 +184,29 @@
   </div>
 </div>
 {#if span === 'year'}
-  <YearLanes {system} {filter} from={starts[0]!} to={yearEnd} {first} onday={openDay} />
+  <YearLanes {system} {filter} {first} onday={openDay} />
+{:else if problem}
+  <p class="problem" role="alert">{problem}</p>
+{:else if !drawn}
+  <InlineLoading description="Who answers is worked out" />
 {:else}
-  {#if !rows.length}
+  {#if !rows.length && !working}
     <p class="none">
       {filter.personId
         ? `No number rings ${system.people[filter.personId]?.name ?? 'them'} then.`
         : 'No number is left by this choice.'}
     </p>
   {/if}
-  <Lanes {rows} {starts} {first} {today} now={theBusiness().now} />
+  <Lanes {rows} starts={drawn.starts} first={drawn.first} {today} now={theBusiness().now} />
   <p class="small">
-    {span === 'day'
-      ? dateText(first)
-      : `Week of ${dateText(first)}; hours in which nothing changes are drawn shorter`} ·
+    {drawn.starts.length === 2
+      ? dateText(drawn.first)
+      : `Week of ${dateText(drawn.first)}; hours in which nothing changes are drawn shorter`} ·
     <button class="linkish" type="button" onclick={saveCsv}>Save as CSV</button>
     <button class="linkish" type="button" onclick={saveCalendar}>Save as a calendar</button>
     <button class="linkish" type="button" onclick={() => print()}>Print</button>
   </p>
+  {#if working && !here}<InlineLoading description="{dateText(first)} is worked out" />{/if}
 {/if}
 
 <style>
@@ -202,5 +241,8 @@
   }
   p button {
     margin-right: 10px;
+  }
+  .problem {
+    color: var(--alarm);
   }
 </style>

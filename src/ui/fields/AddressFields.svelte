@@ -1,8 +1,9 @@
 <script lang="ts">
   import { addressForm, PROFILES, type AddressPart } from '$core/numbering';
   import type { CivicAddress } from '$core/system';
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import EditField from './EditField.svelte';
+  import SelectItem from './SelectItem.svelte';
 
   /** A civic address, part by part; what an emergency service would miss stands beside the part. */
   let {

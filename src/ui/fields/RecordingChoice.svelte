@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from './SelectItem.svelte';
 
   /** One of the recordings there are, or none. */
   let {

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
+  import { Select, TextArea, TextInput } from 'carbon-components-svelte';
   import type { Edit } from '$core/system';
   import { freshId } from '../ids';
   import { wordsChange } from '../recordings/edits';
   import { lengthInWords } from '../recordings/lengths';
   import Listen from '../recordings/Listen.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from './SelectItem.svelte';
 
   interface Props {
     label: string;

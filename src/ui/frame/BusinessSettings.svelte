@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { InlineLoading, Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { InlineLoading, Modal, Select, TextInput } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
   import type { Differences } from '$core/coverage';
   import { localTime, writeTime } from '$core/hours';
@@ -7,6 +7,7 @@
   import { CoverageClient } from '../coverage/client';
   import { count } from '../format';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Name and time zone of the business, with what that does to hours and callers before it is done. */
   let { onclose }: { onclose: () => void } = $props();

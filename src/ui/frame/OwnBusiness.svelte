@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Modal, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Modal, Select, TextInput } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
   import { PROFILES } from '$core/numbering';
   import { Business, newBusiness } from '$core/system';
@@ -7,6 +7,7 @@
   import { freshId } from '../ids';
   import { keeping } from '../data/keeping.svelte';
   import { session, theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let name = $state('');

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { NumberInput, Select, TextInput } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
   import { sentence } from '$core/calls';
   import { fieldText } from '../format';
   import { DOINGS, rehearsal } from '../rehearsal.svelte';
   import RingChart from '../RingChart.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   const numbers = $derived(Object.values(theBusiness().system.numbers ?? {}));
   const when = $derived(

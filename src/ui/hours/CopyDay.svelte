@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { copyDay, DAY_NAMES, daysInWords } from '$core/hours';
   import type { Hours } from '$core/system';
   import { setHours } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Gives other days of the week all the periods of one. */
   let { hours }: { hours: Hours } = $props();

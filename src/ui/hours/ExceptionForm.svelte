@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Button, Checkbox, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Checkbox, Select, TextInput } from 'carbon-components-svelte';
   import { kindsOf, readSpans, timesOf } from '$core/hours';
   import type { Hours, OnDates } from '$core/system';
   import { addExceptions } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Other times on some days: closed, shorter, or of a kind of their own. */
   let { hours, days, ondone }: { hours: Hours; days: { from: string; to: string }; ondone: () => void } =

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { kindsOf, readSpans, timesOf, writeSpans } from '$core/hours';
   import type { Hours, HoursException } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import { dateText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import { removeException, setException, timesInWords } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { hours, exception }: { hours: Hours; exception: HoursException } = $props();
   const when = $derived.by(() => {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, InlineLoading, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, InlineLoading, Select } from 'carbon-components-svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { kindsOf, localTime } from '$core/hours';
   import type { Hours, HoursException } from '$core/system';
@@ -7,6 +7,7 @@
   import { theBusiness } from '../window/session.svelte';
   import { addExceptions, exceptionsOf } from './edits';
   import { askHolidays, type Holiday, type HolidayList } from './holidays';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Public holidays of a country and region, with a choice for each. */
   let { hours }: { hours: Hours } = $props();

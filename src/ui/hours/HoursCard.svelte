@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { DAY_NAMES, kindsOf, localTime, readSpans, writeSpans } from '$core/hours';
   import { writeHours } from '$core/formats/ical';
   import { usersOf, type Hours } from '$core/system';
@@ -11,6 +11,7 @@
   import { exceptionsOf, setHours } from './edits';
   import Override from './Override.svelte';
   import WeekStrip from './WeekStrip.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { hours }: { hours: Hours } = $props();
   const system = $derived(theBusiness().system);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, NumberInput, Select, TextInput } from 'carbon-components-svelte';
   import { writeRota } from '$core/formats/ical';
   import {
     addDays,
@@ -20,6 +20,7 @@
   import ReadingFile from '../ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { setRota } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { rota }: { rota: Rota } = $props();
   /** So many days of the rota are shown. */

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Select, TextInput } from 'carbon-components-svelte';
   import { greetingWhenInWords } from '$core/answering';
   import { addDays, kindsOf } from '$core/hours';
   import type { Greeting, GreetingWhen, Mailbox, System } from '$core/system';
   import Listen from '../recordings/Listen.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { setGreetings } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** A greeting made for an occasion: when it plays, and which recording. */
   interface Props {

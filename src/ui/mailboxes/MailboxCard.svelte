@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { greetingAt } from '$core/answering';
   import { everybodyAway } from '$core/calls';
   import { localTime } from '$core/hours';
@@ -14,6 +14,7 @@
   import { removeMailbox, setGreetings, setMailbox } from './edits';
   import GreetingRow from './GreetingRow.svelte';
   import MailboxMore from './MailboxMore.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { mailbox }: { mailbox: Mailbox } = $props();
   const system = $derived(theBusiness().system);

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { phoneName } from '$core/calls';
   import { accountsOn } from '$core/system';
   import { carriesTexts } from '$standins/carrier/texting';
   import { here, session, theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Calls or texts somebody back: from which phone, with which number. */
   let {

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Button, Checkbox, Search, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Checkbox, Search, Select } from 'carbon-components-svelte';
   import { ALL_MESSAGES, BIN_DAYS, inbox, type Folder, type InboxQuestion } from '$core/messages';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { archive, assign, backToInbox, bin, change, markSpam } from './edits';
   import MessageCard from './MessageCard.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** All messages: narrowed, searched, and several dealt with at once. */
   const system = $derived(theBusiness().view.inForce.system);

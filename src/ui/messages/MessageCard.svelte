@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Checkbox, Select, SelectItem } from 'carbon-components-svelte';
+  import { Checkbox, Select } from 'carbon-components-svelte';
   import { durationText, momentText } from '../format';
   import EditField from '../fields/EditField.svelte';
   import { here } from '../window/session.svelte';
@@ -11,6 +11,7 @@
   import { markAnswered } from './answering';
   import PlayMessage from './PlayMessage.svelte';
   import { archive, assign, backToInbox, bin, block, change, markSpam } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   interface Props {
     message: MessageKnown;

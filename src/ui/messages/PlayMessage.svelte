@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { InlineLoading, Select, SelectItem } from 'carbon-components-svelte';
+  import { InlineLoading, Select } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import type { MessageKnown } from '$exchange';
   import { here } from '../window/session.svelte';
   import { change } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** A message played, as fast as somebody likes. Of a stand-in that typed its words there is no sound: they are spoken. */
   let { message }: { message: MessageKnown } = $props();

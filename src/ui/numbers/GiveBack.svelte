@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Modal, Select, SelectItem } from 'carbon-components-svelte';
+  import { Modal, Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import type { NumberHeld } from '$core/system';
   import { REST_MS } from '$standins/carrier/book';
   import { referCallers } from '$workspace';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** What giving a number back breaks, what callers will hear, and for how long it can be brought back. */
   let { number, close }: { number: NumberHeld; close: () => void } = $props();

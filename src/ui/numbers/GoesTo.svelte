@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { tick } from 'svelte';
   import { assignNumber } from '$core/answering';
   import { listed } from '$core/calls';
@@ -7,6 +7,7 @@
   import { freshId } from '../ids';
   import PeopleField from '../fields/PeopleField.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Gives a number to a person, to several, or to a plan, in one step each. */
   let { number }: { number: NumberHeld } = $props();

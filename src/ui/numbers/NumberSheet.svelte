@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { planInWords } from '$core/answering';
   import { listed, numberShownBy } from '$core/calls';
@@ -14,6 +14,7 @@
   import GiveBack from './GiveBack.svelte';
   import GoesTo from './GoesTo.svelte';
   import { USES } from './uses';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { number }: { number: NumberHeld } = $props();
   // A field that is taken away with its text still in it reports a change; by then another number may be shown.

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { addressProblems, profileOf, readNumber } from '$core/numbering';
   import { addDays } from '$core/hours';
@@ -9,6 +9,7 @@
   import PeopleField from '../fields/PeopleField.svelte';
   import { theBusiness } from '../window/session.svelte';
   import TryAddress from './TryAddress.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { site }: { site: Site } = $props();
   // A field that is taken away with its text still in it reports a change; by then another site may be shown.

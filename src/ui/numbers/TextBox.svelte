@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextArea, TextInput } from 'carbon-components-svelte';
   import { readNumber } from '$core/numbering';
   import type { NumberHeld } from '$core/system';
   import { deliveredAt } from '$standins/carrier/texting';
@@ -7,6 +7,7 @@
   import { momentText } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Texts of the business: those it sends, held back until the approval is there, and those that come in. */
   let { numbers }: { numbers: NumberHeld[] } = $props();

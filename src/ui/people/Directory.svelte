@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, ContentSwitcher, Search, Select, SelectItem, Switch } from 'carbon-components-svelte';
+  import { Button, ContentSwitcher, Search, Select, Switch } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
   import { byName, directory, type DirectoryEntry } from '$core/people';
   import { withOwn } from '$core/system';
@@ -13,6 +13,7 @@
   import PersonCards from './PersonCards.svelte';
   import { presenceInWords, presenceOf, type Presence } from '$core/phone';
   import { lamp } from './lamp';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** People, rooms and groups with what one may see of them; on screen, on paper, and as files. */
   const DOTS = { free: 'on', busy: 'busy', away: 'waiting', off: 'off' } as const;

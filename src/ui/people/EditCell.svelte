@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Select, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** One cell of a table that can be changed: Enter, F2 or typing opens it, Enter keeps it, Escape leaves it. */
   let {

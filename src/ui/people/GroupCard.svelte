@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { nextFreeExtension } from '$core/numbering';
   import {
@@ -14,6 +14,7 @@
   import PeopleField from '../fields/PeopleField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { group }: { group: Group } = $props();
   const id = untrack(() => group.id);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { addDays } from '$core/hours';
@@ -8,6 +8,7 @@
   import { withdraw } from '$workspace';
   import { count } from '../format';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Somebody leaves: all that rang them and that they looked after is handed on, in one edit. */
   let { person }: { person: Person } = $props();

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { createVirtualizer } from '@tanstack/svelte-virtual';
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { FIELDS, type Field, type PeoplePreview, type PeopleTable } from '$core/formats/people';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** The cells of a list, each column with what it is read as, each wrong cell with why; cells are typed into. */
   let {

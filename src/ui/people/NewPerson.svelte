@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
   import { nextFreeExtension } from '$core/numbering';
   import {
@@ -14,6 +14,7 @@
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Adds one person, or a room that a shared phone serves. */
   const system = $derived(theBusiness().system);

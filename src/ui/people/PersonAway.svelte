@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { withOwn, type Away, type Person } from '$core/system';
   import { dateText } from '../format';
   import Origin from '../reach/Origin.svelte';
   import { sendFromHere, type Send } from '../reach/settings.svelte';
   import { here } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** The days somebody is away, and who stands in. It holds at once. */
   let { person: given, send = sendFromHere }: { person: Person; send?: Send } = $props();

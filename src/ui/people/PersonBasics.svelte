@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { nextFreeExtension } from '$core/numbering';
   import { extensionsInUse, Person as PersonShape, Role, type Command, type Person } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import { dateText } from '../format';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { person }: { person: Person } = $props();
   // A field that is taken away with its text still in it reports a change; by then another person may be shown.

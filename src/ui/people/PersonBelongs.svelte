@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { MultiSelect, Select, SelectItem } from 'carbon-components-svelte';
+  import { MultiSelect, Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { readingOf } from '$core/answering';
   import { numberShownBy } from '$core/calls';
@@ -8,6 +8,7 @@
   import { freshId } from '../ids';
   import { named } from '../named';
   import { theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** What somebody belongs to: groups, plans that ring them, numbers they may show, their mailbox. */
   let { person }: { person: Person } = $props();

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import type { Person } from '$core/system';
   import { theBusiness } from '../window/session.svelte';
   import PersonAway from './PersonAway.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** When somebody can be rung: their working hours, which the administration says, and the days they are away. */
   let { person }: { person: Person } = $props();

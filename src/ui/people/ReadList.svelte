@@ -5,7 +5,6 @@
     MultiSelect,
     ProgressBar,
     Select,
-    SelectItem,
     TextArea,
     Toggle,
   } from 'carbon-components-svelte';
@@ -21,6 +20,7 @@
   import ListCells from './ListCells.svelte';
   import { TookTooLong } from '../latest';
   import { ListReader } from './reader';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Reads or pastes a list of people: columns matched, extensions proposed, errors beside their cells, then one edit. */
   const LARGEST = 5_000_000;

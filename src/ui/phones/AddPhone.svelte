@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { Button, Select, Toggle } from 'carbon-components-svelte';
   import { newPhone, PHONE_NAMES, type Person, type PhoneKind } from '$core/system';
   import { freshId } from '../ids';
   import { theBusiness } from '../window/session.svelte';
   import { outsideConsequence } from './outside';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Gives somebody one of the system's own phones; whether it may be used outside is asked, with what follows. */
   let { person }: { person: Person } = $props();

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { readNumber } from '$core/numbering';
   import { newPhone, type Person } from '$core/system';
   import { freshId } from '../ids';
   import { session, theBusiness } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Links somebody's own mobile or landline. */
   let { person }: { person: Person } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Search, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Search, Select } from 'carbon-components-svelte';
   import { accountsOn, type Person, type Phone } from '$core/system';
   import { agoText, count } from '../format';
   import Dot from '../Dot.svelte';
@@ -8,6 +8,7 @@
   import { inviteAllText, isInvited, sendInvitations } from './invite';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands, type Where } from './where';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Every phone by person: how far it has come, from where it is used, what is wrong and what to do. */
   interface Row {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { Button, Select, Toggle } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import {
@@ -26,6 +26,7 @@
   import MessageLight from './MessageLight.svelte';
   import { outsideConsequence } from './outside';
   import { whereItStands } from './where';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { phone }: { phone: Phone } = $props();
   const id = untrack(() => phone.id);

@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { mailboxFor, OCCASION_WORDS } from '$core/answering';
   import { type Occasion, type Plan, type System, type VoicemailStep } from '$core/system';
   import { freshId } from '../ids';
   import RecordingField from '../fields/RecordingField.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { setStep } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { plan, step, system }: { plan: Plan; step: VoicemailStep; system: System } = $props();
   const mailbox = $derived(step.mailboxId ? system.mailboxes[step.mailboxId] : undefined);

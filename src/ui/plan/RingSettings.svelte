@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { NumberInput, Select, Toggle } from 'carbon-components-svelte';
   import { NAME_SECONDS, PATTERN_WORDS } from '$core/answering';
   import { profileOf, ringsIn } from '$core/numbering';
   import {
@@ -16,6 +16,7 @@
   import { setStep } from './edits';
   import BranchRows from './panels/BranchRows.svelte';
   import RingWho from './RingWho.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { plan, step, system }: { plan: Plan; step: RingStep; system: System } = $props();
   const country = $derived(profileOf(system.business.country));

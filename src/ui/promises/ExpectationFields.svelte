@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem } from 'carbon-components-svelte';
+  import { NumberInput, Select } from 'carbon-components-svelte';
   import type { Expectation, System } from '$core/system';
   import PeopleField from '../fields/PeopleField.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   interface Props {
     expectation: Expectation;

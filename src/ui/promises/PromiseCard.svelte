@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { sentence } from '$core/calls';
   import { leftInWords } from '$core/coverage';
   import { daysInWords, kindsOf, readSpans, writeSpans } from '$core/hours';
@@ -10,6 +10,7 @@
   import { theBusiness } from '../window/session.svelte';
   import { setPromise } from './edits';
   import ExpectationFields from './ExpectationFields.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { promised, verdict }: { promised: Promised; verdict: Verdict | undefined } = $props();
   const system = $derived(theBusiness().system);

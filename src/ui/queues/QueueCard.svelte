@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { NumberInput, Select, Toggle } from 'carbon-components-svelte';
   import { PATTERN_WORDS } from '$core/answering';
   import { Pattern, usersOf, type Queue } from '$core/system';
   import EditField from '../fields/EditField.svelte';
@@ -10,6 +10,7 @@
   import { sendFromHere } from '../reach/settings.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { setQueue } from './edits';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { queue }: { queue: Queue } = $props();
   const system = $derived(theBusiness().system);

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { Select, Toggle } from 'carbon-components-svelte';
   import { accountsOn, isLinked, isOn, type Person, type System } from '$core/system';
   import Origin from './Origin.svelte';
   import type { Send } from './settings.svelte';
   import UntilField from './UntilField.svelte';
   import { here } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Each phone of somebody, switched off and on one by one; what a linked phone shows and asks. */
   let { person, system, send }: { person: Person; system: System; send: Send } = $props();

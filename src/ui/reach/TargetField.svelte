@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Select, TextInput } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { readTarget, targetProblem } from '$core/people';
   import type { ForwardTarget, System } from '$core/system';
   import { here } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Where calls are sent on to: a colleague, a group, a mailbox, or a number in any way of writing it. */
   let {

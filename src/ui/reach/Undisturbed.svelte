@@ -1,13 +1,5 @@
 <script lang="ts">
-  import {
-    Checkbox,
-    FormGroup,
-    MultiSelect,
-    Select,
-    SelectItem,
-    TextInput,
-    Toggle,
-  } from 'carbon-components-svelte';
+  import { Checkbox, FormGroup, MultiSelect, Select, TextInput, Toggle } from 'carbon-components-svelte';
   import { DAY_NAMES, writeTime } from '$core/hours';
   import { accountsOn, isOn, type Quiet } from '$core/system';
   import { named } from '../named';
@@ -17,6 +9,7 @@
   import Origin from './Origin.svelte';
   import type { Send } from './settings.svelte';
   import UntilField from './UntilField.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Do not disturb, quiet hours, and who gets through all the same. */
   let { form, send }: { form: ReachForm; send: Send } = $props();

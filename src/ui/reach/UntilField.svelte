@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Select, TextInput } from 'carbon-components-svelte';
   import { addDays, localTime, momentOf } from '$core/hours';
   import { fieldText, momentText, momentTyped } from '../format';
   import { here } from '../window/session.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** Until when something holds: until it is ended, or a moment, in the business's time. */
   let {

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { HiddenCallers, Screening } from '$core/system';
   import { here } from '../window/session.svelte';
   import type { ReachForm } from './form.svelte';
   import Origin from './Origin.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** What callers do before somebody's phones ring, and what becomes of those who hide their number. */
   let { form }: { form: ReachForm } = $props();

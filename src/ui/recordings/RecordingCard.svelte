@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { usesOf, type Use } from '$core/answering';
   import { decodeUlaw, hasUnspoken, voiceOf, writeWav } from '$core/audio';
   import type { Recording } from '$core/system';
@@ -12,6 +12,7 @@
   import { samplesOf } from './maker';
   import TakeSound from './TakeSound.svelte';
   import VoiceFields from './VoiceFields.svelte';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   let { recording, onremove }: { recording: Recording; onremove: () => void } = $props();
   const system = $derived(theBusiness().system);

@@ -21,9 +21,10 @@
 </script>
 
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import type { Voice } from '$core/system';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** The language and speed of the machine's voice. */
   interface Props {

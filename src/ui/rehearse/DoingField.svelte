@@ -1,6 +1,7 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem } from 'carbon-components-svelte';
+  import { NumberInput, Select } from 'carbon-components-svelte';
   import type { Act } from '$core/calls';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** What somebody does when a phone of theirs rings. */
   interface Props {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Checkbox, NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Checkbox, NumberInput, Select, TextInput } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
   import { readNumber } from '$core/numbering';
   import { whoseName, type Act } from '$core/calls';
@@ -10,6 +10,7 @@
   import DoingField from './DoingField.svelte';
   import ThenFields from './ThenFields.svelte';
   import type { Question, Rung } from './question';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   interface Props {
     question: Question;

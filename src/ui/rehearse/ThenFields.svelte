@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Button, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, NumberInput, Select } from 'carbon-components-svelte';
   import { DOINGS, freshDoing, keyOfTarget, targetsOf } from '$core/phone';
   import type { Doing, System, Then } from '$core/system';
+  import SelectItem from '../fields/SelectItem.svelte';
 
   /** What people do with the call once it is answered. */
   let {

@@ -6,7 +6,8 @@ import { version } from '$app/environment';
 import { findingsOf, type Finding } from '$core/findings';
 import { checkPromises, type Verdict } from '$core/promises';
 import type { Standing, System } from '$core/system';
-import { CoverageClient } from '../coverage/client';
+import { CoverageAsked, CoverageClient } from '../coverage/client';
+import { isQuick } from '../coverage/quick';
 import { freshId } from '../ids';
 
 /** What is looked at; reactive. */
@@ -42,15 +43,22 @@ export class Checks {
     (this.verdicts ?? []).filter((v) => v.is === 'broken' || v.is === 'not followed'),
   );
   private readonly worker = new CoverageClient();
+  /** Of its own: what takes a second is not in the way of what takes a tenth. */
+  private readonly finder = new CoverageAsked();
 
   /** Looks no more. */
   readonly close: () => void;
 
   constructor(private readonly at: LookedAt) {
-    this.close = $effect.root(() => {
+    const close = $effect.root(() => {
       $effect(() => this.find());
       $effect(() => this.holdPromises());
     });
+    this.close = () => {
+      close();
+      this.finder.stop();
+      this.worker.stop();
+    };
   }
 
   /** Whether the draft as it is now has been held against the promises, and what came of that stands in the findings. */
@@ -67,13 +75,23 @@ export class Checks {
   private find(): (() => void) | undefined {
     const { system, standing, today, minute, cameBack } = this.at;
     const { broken, verdicts } = this;
-    const look = () => {
-      this.findings = findingsOf({ system, standing, today, now: minute, cameBack, broken, freshId });
+    const asked = { system, standing, today, now: minute, cameBack, broken };
+    const here = () => findingsOf({ ...asked, freshId });
+    const tell = (found: Finding[]) => {
+      this.findings = found;
       this.findingsAbout = { system, verdicts };
+    };
+    const look = async () => {
+      if (isQuick(system)) return tell(here());
+      const found = await this.finder
+        .ask((w) => w.findings(asked) as Promise<Finding[]>)
+        // A worker that failed must not keep anybody from seeing what is wrong: then it is looked for here.
+        .catch(here);
+      if (found) tell(found);
     };
     // Untracked: what is found must not be a reason to look again.
     const first = untrack(() => !this.findings.length);
-    const timer = setTimeout(look, first ? 0 : AFTER_DRAWING_MS);
+    const timer = setTimeout(() => void look(), first ? 0 : AFTER_DRAWING_MS);
     return () => clearTimeout(timer);
   }
 

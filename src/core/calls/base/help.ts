@@ -1,5 +1,6 @@
 /** What an emergency service is told when one of the system's phones calls it. */
 import { addressLine, addressProblems, knownProfile } from '../../numbering';
+import { once } from '../../once';
 import { hasArrived, isLinked, type Phone, type Site, type Standing, type System } from '../../system';
 import { numberShownBy } from './shown';
 import type { Happening } from './trace';
@@ -72,7 +73,7 @@ export function emergencyOfSites(system: System): { site: Site; numbers: string[
 }
 
 /** Numbers that summon help from any phone of the system: what its dial plan sends out at once. */
-export const emergencyAnywhere = (system: System): string[] => [
+export const emergencyAnywhere = once((system: System): readonly string[] => [
   ...new Set(
     [
       system.business.country,
@@ -80,7 +81,7 @@ export const emergencyAnywhere = (system: System): string[] => [
       ...Object.values(system.phones).flatMap((p) => p.address?.country ?? []),
     ].flatMap((c) => knownProfile(c)?.emergency ?? []),
   ),
-];
+]);
 
 /** The address help is sent to, or undefined where none is known. */
 export function addressOfHelp(system: System, place: Help['place']) {

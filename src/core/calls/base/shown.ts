@@ -1,4 +1,5 @@
 /** What the other side sees of somebody who calls out: a number of the business, and the name sent with it. */
+import { once } from '../../once';
 import type { NumberHeld, System } from '../../system';
 
 export interface Shown {
@@ -10,6 +11,15 @@ export interface Shown {
 /** Whether a person may show a number; null is a phone that belongs to nobody. */
 const may = (number: NumberHeld, personId: string | null): boolean =>
   number.callerIdFor === 'everybody' || (personId !== null && number.callerIdFor.includes(personId));
+
+/** Numbers that everybody may show, and those who may show another one. */
+const offered = once((system: System) => {
+  const numbers = Object.values(system.numbers);
+  return {
+    everybody: numbers.filter((n) => may(n, null)),
+    named: new Set(numbers.flatMap((n) => (n.callerIdFor === 'everybody' ? [] : n.callerIdFor))),
+  };
+});
 
 /** Every number of the business counts as ours: for the plan, in which those on their way have arrived. */
 const allOurs = (): boolean => true;
@@ -24,7 +34,12 @@ export function numberShownBy(
   personId: string | null,
   isOurs: (e164: string) => boolean = allOurs,
 ): NumberHeld | undefined {
-  const allowed = Object.values(system.numbers).filter((n) => may(n, personId) && isOurs(n.e164));
+  const { everybody, named } = offered(system);
+  const allowed = (
+    personId !== null && named.has(personId)
+      ? Object.values(system.numbers).filter((n) => may(n, personId))
+      : everybody
+  ).filter((n) => isOurs(n.e164));
   return (
     allowed.find((n) => n.use === 'direct' && n.callerIdFor !== 'everybody' && n.callerIdFor.length === 1) ??
     allowed.find((n) => n.e164 === system.business.defaultCallerId) ??

@@ -2,6 +2,7 @@
  * What points at what: one table of every place in a system at which an object is named by its id. Checking an edit, letting
  * go of what is removed, and saying what uses what all go by it; a place that is missing here does not compile.
  */
+import { once } from '../../once';
 import type { RingTarget } from '../shape/people';
 import type { Step } from '../shape/plans';
 import type { Business, System } from '../shape/schema';
@@ -267,17 +268,13 @@ export interface User {
   name: string;
 }
 
-/** Who uses what, by kind and id; worked out once for each version of a system. */
-const known = new WeakMap<System, Map<string, User[]>>();
-
 /** The objects that point at one, each once. @param system is never changed in place */
 export function usersOf(system: System, kind: Kind, id: string): readonly User[] {
-  let users = known.get(system);
-  if (!users) known.set(system, (users = allUsers(system)));
-  return users.get(`${kind} ${id}`) ?? [];
+  return allUsers(system).get(`${kind} ${id}`) ?? [];
 }
 
-function allUsers(system: System): Map<string, User[]> {
+/** Who uses what, by kind and id. */
+const allUsers = once((system: System): ReadonlyMap<string, User[]> => {
   const found = new Map<string, User[]>();
   for (const [kind, section] of SECTIONS)
     for (const object of Object.values(system[section] as Record<string, Named>)) {
@@ -289,7 +286,7 @@ function allUsers(system: System): Map<string, User[]> {
       }
     }
   return found;
-}
+});
 
 type Named = { id: string; name?: string; label?: string };
 const named = ({ id, name, label }: Named) => ({ id, name: name ?? label ?? id });

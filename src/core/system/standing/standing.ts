@@ -1,5 +1,6 @@
 /** Standing state: what changes while the phones are in use and needs no review. */
 import { z } from 'zod';
+import { once } from '../../once';
 import type { Contact } from '../shape/contacts';
 import { Override } from '../shape/hours';
 import { Own } from './own';
@@ -95,22 +96,16 @@ export type PairedStanding = Standing & { readonly [asTheyWerePaired]: true };
  * The standing state a rehearsal reckons with: every phone that was ever paired is switched on, and numbers on their way
  * have arrived. A rehearsal is about the plan; whether a browser window happens to be open now is not part of it.
  */
-export function asPaired(standing: Standing): PairedStanding {
-  let paired = made.get(standing);
-  if (!paired) made.set(standing, (paired = pair(standing)));
-  return paired;
-}
-
-/** A standing state is never changed in place: its phones are gone through once. */
-const made = new WeakMap<Standing, PairedStanding>();
-const pair = (standing: Standing): PairedStanding =>
-  ({
-    ...standing,
-    arrivals: {},
-    registrations: Object.fromEntries(
-      Object.entries(standing.registrations).map(([id, r]) => [
-        id,
-        { ...r, online: true, condition: 'in reach', passwordOf: null },
-      ]),
-    ),
-  }) as Standing as PairedStanding;
+export const asPaired = once(
+  (standing: Standing): PairedStanding =>
+    ({
+      ...standing,
+      arrivals: {},
+      registrations: Object.fromEntries(
+        Object.entries(standing.registrations).map(([id, r]) => [
+          id,
+          { ...r, online: true, condition: 'in reach', passwordOf: null },
+        ]),
+      ),
+    }) as Standing as PairedStanding,
+);

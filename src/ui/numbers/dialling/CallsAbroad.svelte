@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { MultiSelect, NumberInput, Select, SelectItem } from 'carbon-components-svelte';
+  import { MultiSelect, NumberInput, Select } from 'carbon-components-svelte';
   import { countryName } from '$core/numbering';
   import { ANY_CALLS_OUT, usualCallsOut, type CallsOut, type Guard } from '$core/system';
   import { RATES } from '$standins/carrier/prices';
   import PeopleField from '../../fields/PeopleField.svelte';
   import { named } from '../../named';
   import { theBusiness } from '../../window/session.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** Who may call abroad and numbers with a price of their own, where to, for how much, and what stops fraud. */
   const system = $derived(theBusiness().system);

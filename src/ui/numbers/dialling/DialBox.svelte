@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { CopyButton, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { CopyButton, Select, TextInput } from 'carbon-components-svelte';
   import {
     addressOfHelp,
     emergencyFrom,
@@ -21,6 +21,7 @@
   } from '$core/numbering';
   import { theBusiness } from '../../window/session.svelte';
   import { dialPlanOf } from './dial';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** A box that says what a person dialling some digits gets, after how long, and why. */
   const system = $derived(theBusiness().system);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Select, TextInput } from 'carbon-components-svelte';
   import { emergencyOfSites } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { StarFeature, type Business, type StarCode } from '$core/system';
@@ -7,6 +7,7 @@
   import SecondsField from '../../fields/SecondsField.svelte';
   import RecordingChoice from '../../fields/RecordingChoice.svelte';
   import { theBusiness } from '../../window/session.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   const business = $derived(theBusiness().system.business);
   const numbers = $derived(Object.values(theBusiness().system.numbers));

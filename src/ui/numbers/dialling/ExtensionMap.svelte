@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { hundredOf, type MapCell } from '$core/numbering';
   import { extensionsInUse } from '$core/system';
   import { theBusiness } from '../../window/session.svelte';
   import { dialPlanOf } from './dial';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** Every extension of the business's length, in hundreds: taken, free, reserved, or blocked and with what. */
   const system = $derived(theBusiness().system);

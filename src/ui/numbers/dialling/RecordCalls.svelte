@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem } from 'carbon-components-svelte';
+  import { NumberInput, Select } from 'carbon-components-svelte';
   import { CONSENT_TABLE, countryName, type Consent } from '$core/numbering';
   import { noCallRecording, RECORDING_NOTICE, type CallRecording } from '$core/system';
   import NumbersField from '../../fields/NumbersField.svelte';
@@ -8,6 +8,7 @@
   import SeveralField from '../../fields/SeveralField.svelte';
   import RecordingRoom from './RecordingRoom.svelte';
   import { theBusiness } from '../../window/session.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** Whether calls are recorded: by whom, by which rule, with whose consent, and for how long. */
   const system = $derived(theBusiness().system);

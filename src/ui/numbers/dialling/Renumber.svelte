@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { renumber } from '$core/numbering';
   import { extensionsInUse, type Edit } from '$core/system';
   import { session, theBusiness } from '../../window/session.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** Extensions of another length: every one shown before and after, and applied as one edit. */
   const system = $derived(theBusiness().system);

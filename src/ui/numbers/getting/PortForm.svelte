@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { newNumber } from '$core/system';
   import { firstPortDay, type PortFacts as Facts } from '$standins/carrier/porting';
   import { PRICE } from '$standins/carrier/stock';
@@ -9,6 +9,7 @@
   import { Remembered } from '../../remembered.svelte';
   import { theBusiness } from '../../window/session.svelte';
   import PortFacts from './PortFacts.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   const system = $derived(theBusiness().system);
   const first = $derived(firstPortDay(theBusiness().now, theBusiness().zone));

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { NumberInput, Select, TextInput } from 'carbon-components-svelte';
   import { PROFILES, profileOf, type NumberResult } from '$core/numbering';
   import type { Search } from '$standins/carrier/carrier';
   import { theBusiness } from '../../window/session.svelte';
   import type { Asked } from './asked';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** What a search for numbers asks; every key is a new question. */
   let {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextArea, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextArea, TextInput } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
   import { CALLER, ending, hears, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
@@ -19,6 +19,7 @@
   import { Recorder } from './recorder.svelte';
   import { OwnVoice } from '../sounds/voice.svelte';
   import { allowSound, playCadence, VOICEMAIL_TONE } from '../sounds/tones';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   const businessId = theBusiness().view.business.id;
   const line = new Line(businessId);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { onMount, untrack } from 'svelte';
   import type { System } from '$core/system';
   import { pair } from '$workspace';
@@ -7,6 +7,7 @@
   import { OUTSIDE_ADDRESS, placesOf } from '../../bench/standins';
   import { readPairing } from './pairing-file';
   import { allowSound } from '../sounds/tones';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** Pairs this window with an account: by link, by the picture or the file of the letter, or by number and code. */
   let {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, ProgressBar, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, ProgressBar, Select } from 'carbon-components-svelte';
   import { onDestroy, onMount } from 'svelte';
   import { addressOfHelp, helpFor } from '$core/calls';
   import { addressLine, profileOf } from '$core/numbering';
@@ -9,6 +9,7 @@
   import type { OwnPhoneMemory } from '../own-phone.svelte';
   import type { Hurdle } from '$core/phone';
   import type { SoundCheck } from '../sounds/sound.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** What a phone needs of its person before the first call, step by step; each can be left for later. */
   let {

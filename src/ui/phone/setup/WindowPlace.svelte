@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import type { System } from '$core/system';
   import { placesOf } from '../../bench/standins';
   import { here, session } from '../../window/session.svelte';
   import { deskOf } from '../desk.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** A part of the bench: where the phone that this window plays is. */
   let { phoneId, system }: { phoneId: string; system: System } = $props();

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { isLinked, type Person, type System } from '$core/system';
   import { session } from '../../window/session.svelte';
   import { offerForTelLinks } from '../../tel';
   import type { OwnPhoneMemory } from '../own-phone.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** What calls from this browser go out of, and whether links to numbers of any page open here. */
   let {

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import type { AskStep, Plan } from '$core/system';
   import EditField from '../../fields/EditField.svelte';
   import { freshId } from '../../ids';
   import { setStep } from '../edits';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step }: { plan: Plan; step: AskStep } = $props();
   const READY: [string, string, 'voice' | 'keys'][] = [

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { testInWords } from '$core/answering';
   import type { CallerStep, CallerTest, Plan, System } from '$core/system';
   import EditField from '../../fields/EditField.svelte';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step, system }: { plan: Plan; step: CallerStep; system: System } = $props();
   type Branch = CallerStep['branches'][number];

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import type { EndStep, Plan } from '$core/system';
   import RecordingField from '../../fields/RecordingField.svelte';
   import { setStep } from '../edits';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step }: { plan: Plan; step: EndStep } = $props();
   const HOWS: [EndStep['how'], string][] = [

@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { Select, Toggle } from 'carbon-components-svelte';
   import { readNumber, writeNumber } from '$core/numbering';
   import type { ForwardStep, Plan, System } from '$core/system';
   import EditField from '../../fields/EditField.svelte';
   import SecondsField from '../../fields/SecondsField.svelte';
   import { setStep } from '../edits';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step, system }: { plan: Plan; step: ForwardStep; system: System } = $props();
   const { country } = $derived(system.business);

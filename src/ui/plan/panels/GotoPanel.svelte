@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import type { GotoStep, Plan, System } from '$core/system';
   import { setStep } from '../edits';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step, system }: { plan: Plan; step: GotoStep; system: System } = $props();
   const others = $derived(Object.values(system.plans).filter((p) => p.id !== plan.id));

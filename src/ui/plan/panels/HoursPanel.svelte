@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { kindsOf } from '$core/hours';
   import type { HoursStep, Plan, System } from '$core/system';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step, system }: { plan: Plan; step: HoursStep; system: System } = $props();
   /** Kinds of period that the chosen hours have and the step has no branch for. */

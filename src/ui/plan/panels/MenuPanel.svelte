@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Select, SelectItem, Toggle } from 'carbon-components-svelte';
+  import { Select, Toggle } from 'carbon-components-svelte';
   import type { MenuKey, MenuStep, Plan } from '$core/system';
   import RecordingField from '../../fields/RecordingField.svelte';
   import SecondsField from '../../fields/SecondsField.svelte';
   import { promiseKey } from '../../promises/edits';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step }: { plan: Plan; step: MenuStep } = $props();
   const KEYS = [...'123456789*0#'];

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import type { NotifyStep, Plan } from '$core/system';
   import EditField from '../../fields/EditField.svelte';
   import { setStep } from '../edits';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step }: { plan: Plan; step: NotifyStep } = $props();
   const HOWS: [NotifyStep['how'], string][] = [

@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { QueueWay, type Plan, type QueueStep, type System } from '$core/system';
   import { startQueue } from '../../queues/edits';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step, system }: { plan: Plan; step: QueueStep; system: System } = $props();
   const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { NumberInput, Select, SelectItem } from 'carbon-components-svelte';
+  import { NumberInput, Select } from 'carbon-components-svelte';
   import type { Plan, ShareStep } from '$core/system';
   import { setStep } from '../edits';
   import BranchRows from './BranchRows.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   let { plan, step }: { plan: Plan; step: ShareStep } = $props();
   /** Shares as typed, while they do not make 100 yet. */

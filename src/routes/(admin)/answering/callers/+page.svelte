@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Checkbox, MultiSelect, Select, SelectItem, TextInput } from 'carbon-components-svelte';
+  import { Button, Checkbox, MultiSelect, Select, TextInput } from 'carbon-components-svelte';
   import { readNumbers } from '$core/numbering';
   import type { Contact } from '$core/system';
   import EditField from '$ui/fields/EditField.svelte';
@@ -7,6 +7,7 @@
   import { freshId } from '$ui/ids';
   import { named } from '$ui/named';
   import { theBusiness } from '$ui/window/session.svelte';
+  import SelectItem from '$ui/fields/SelectItem.svelte';
 
   const system = $derived(theBusiness().system);
   const contacts = $derived(

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { page } from '$app/state';
   import {
@@ -20,6 +20,7 @@
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
+  import SelectItem from '$ui/fields/SelectItem.svelte';
 
   const asked = new Remembered<Question>('rehearsal-page', freshQuestion(NEW_CALLER));
   const linked = fromLink(untrack(() => page.url.searchParams.get('ask')));

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Select, SelectItem } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import CalendarReader from '$ui/hours/CalendarReader.svelte';
@@ -10,6 +10,7 @@
   import YearView from '$ui/hours/YearView.svelte';
   import { inForceOrder } from '$core/hours';
   import { theBusiness } from '$ui/window/session.svelte';
+  import SelectItem from '$ui/fields/SelectItem.svelte';
 
   const sets = $derived(Object.values(theBusiness().system.hours));
   const hours = $derived(sets.find((h) => h.id === page.url.searchParams.get('set')) ?? sets[0]);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, SelectItem } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { usesOf } from '$core/answering';
   import { plansFrom } from '$core/answering';
   import { lengthInWords } from '$ui/recordings/lengths';
@@ -7,6 +7,7 @@
   import TakeSound from '$ui/recordings/TakeSound.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
+  import SelectItem from '$ui/fields/SelectItem.svelte';
 
   const system = $derived(theBusiness().system);
   const asked = new Remembered<{ planId: string; at: number }>('script', { planId: '', at: 0 });

@@ -1,6 +1,7 @@
 /** What a call that begins in a plan can meet: every object that can decide how it goes. */
-import { plansFrom, readingOf } from '../answering';
-import { accountsOn, allSteps, pointersIn, type Kind, type System } from '../system';
+import { plansFrom, readingOf } from '../../answering';
+import { once } from '../../once';
+import { accountsOn, allSteps, pointersIn, type Kind, type System } from '../../system';
 
 /** Sections in which what decides a call stands, by what commands call an object of each. */
 const SECTIONS = {
@@ -24,15 +25,14 @@ export type Met = ReadonlyMap<string, unknown>;
 /** Where it can be anything: callers dial extensions, or spell names as well. */
 export type Anything = 'anything' | 'anything by name';
 
-const known = new WeakMap<System, Map<string, Met | Anything>>();
+const known = once((_: System) => new Map<string, Met | Anything>());
 
 /**
  * Whatever a call that begins in a plan can come to, followed from name to name; a little more than that, but nothing less. Who
  * calls (contacts) and the business itself are not among it. Where callers dial extensions or spell names it is anything.
  */
 export function metFrom(system: System, planId: string): Met | Anything {
-  let plans = known.get(system);
-  if (!plans) known.set(system, (plans = new Map()));
+  const plans = known(system);
   let met = plans.get(planId);
   if (!met) plans.set(planId, (met = find(system, planId)));
   return met;
@@ -63,15 +63,11 @@ function find(system: System, planId: string): Met | Anything {
   return met;
 }
 
-const phones = new WeakMap<System, Map<string, string[]>>();
 /** Phones that ring for each person. */
-function phonesOf(system: System): ReadonlyMap<string, string[]> {
-  let found = phones.get(system);
-  if (!found) {
-    phones.set(system, (found = new Map()));
-    for (const phone of Object.values(system.phones))
-      for (const personId of accountsOn(phone))
-        if (personId) found.set(personId, [...(found.get(personId) ?? []), phone.id]);
-  }
+const phonesOf = once((system: System): ReadonlyMap<string, string[]> => {
+  const found = new Map<string, string[]>();
+  for (const phone of Object.values(system.phones))
+    for (const personId of accountsOn(phone))
+      if (personId) found.set(personId, [...(found.get(personId) ?? []), phone.id]);
   return found;
-}
+});

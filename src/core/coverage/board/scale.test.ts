@@ -1,9 +1,12 @@
 /** The axis of the coverage board, and coverage as a table. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { allOn, yard } from '../../../tests/fixtures/yard';
-import { momentOf } from '../hours';
-import { compressed, coverageRows, piecesOf, secondsUntilRung, secondsUntilVoicemail } from '.';
+import { allOn, yard } from '../../../../tests/fixtures/yard';
+import { momentOf } from '../../hours';
+import { piecesOf } from '../pieces';
+import { NO_FILTER, rowsOf, tableOf } from './lanes';
+import { secondsUntilRung, secondsUntilVoicemail } from './reach';
+import { compressed } from './scale';
 
 const HOUR = 3_600_000;
 
@@ -50,7 +53,8 @@ describe('coverage as a table', () => {
     ]).toEqual([4, null, 22]);
   });
   it('has a row for each piece', () => {
-    const rows = coverageRows([{ label: number.label, e164: number.e164, pieces }], system, String);
+    const day = rowsOf(system, allOn(system), { ...NO_FILTER, numberId: number.id }, from, from + 24 * HOUR);
+    const rows = tableOf(day, String);
     expect(rows).toHaveLength(pieces.length + 1);
     expect(rows[0]).toHaveLength(8);
     expect(rows[1]).toEqual(expect.arrayContaining(['+13605550142', 'Main line', 'message']));

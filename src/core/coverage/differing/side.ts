@@ -1,13 +1,12 @@
 /** One of two systems that are compared, as the callers of a number meet it. */
-import { noticed, type Noticed, type Trace } from '../calls';
-import { asPaired, type NumberHeld, type Standing, type System } from '../system';
-import { likenessOf } from './alike';
-import { callersOf, type Caller, type Callers } from './callers';
-import { piecesOf, type Piece } from './pieces';
-import type { Span } from './spans';
-import type { Touched } from './touched';
-import { waysOf } from './ways';
-import { waysInWords } from './words';
+import { noticed, type Noticed, type Trace } from '../../calls';
+import { asPaired, type NumberHeld, type Standing, type System } from '../../system';
+import { likenessOf } from '../alike';
+import { callersOf, type Caller, type Callers, type Touched } from '../callers';
+import { piecesOf, type Piece } from '../pieces';
+import type { Span } from '../spans';
+import { waysOf } from '../ways';
+import { waysInWords } from '../words';
 
 export class Side {
   private pieces = new Map<string, readonly Piece[]>();

@@ -1,13 +1,13 @@
 /** What a call can meet: where nothing of it differs nothing can come out differently; held against working everything out. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demonstration } from '../../../demo/lantern-cove';
-import { changeOf } from '../../../tests/fixtures/changes';
-import { allOn, edited, yard } from '../../../tests/fixtures/yard';
-import { momentOf } from '../hours';
-import { callersOf } from './callers';
+import { demonstration } from '../../../../demo/lantern-cove';
+import { changeOf } from '../../../../tests/fixtures/changes';
+import { allOn, edited, yard } from '../../../../tests/fixtures/yard';
+import { momentOf } from '../../hours';
+import { callersOf } from '../callers';
 import { metFrom } from './meets';
-import { piecesOf } from './pieces';
+import { piecesOf } from '../pieces';
 import { reachesTheSame } from './same';
 
 const WEEK = 7 * 86_400_000;

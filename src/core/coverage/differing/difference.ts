@@ -1,14 +1,14 @@
 /** The difference two systems make to callers, as sentences. */
-import type { Trace } from '../calls';
-import { addDays, localTime, momentOf } from '../hours';
-import { withOwn, type NumberHeld, type Standing, type System } from '../system';
-import type { Caller } from './callers';
-import { unansweredCall, type Piece } from './pieces';
+import type { Trace } from '../../calls';
+import { addDays, localTime, momentOf } from '../../hours';
+import { withOwn, type NumberHeld, type Standing, type System } from '../../system';
+import type { Caller, Touched } from '../callers';
+import { unansweredCall, type Piece } from '../pieces';
 import { reachesTheSame } from './same';
 import { inSentences, Side } from './side';
-import { datesInWords, spansInWords, STRADDLE_MS, type Span } from './spans';
-import { touchedBetween, type Touched } from './touched';
-import { leftInWords } from './words';
+import { datesInWords, spansInWords, STRADDLE_MS, type Span } from '../spans';
+import { touchedBetween } from './touched';
+import { leftInWords } from '../words';
 
 export interface Difference {
   numberId: string;

@@ -1,6 +1,8 @@
 /** Whether a call to a number can meet anything that differs between two systems. */
-import type { NumberHeld, System } from '../system';
-import { plansFrom } from '../answering';
+import type { NumberHeld, System } from '../../system';
+import { plansFrom } from '../../answering';
+import { once } from '../../once';
+import { same } from '../texts';
 import { metFrom } from './meets';
 
 /** What does not decide how a call goes: the list of plans is looked at by what a number reaches. */
@@ -8,38 +10,13 @@ const ASIDE: readonly (keyof System)[] = ['plans', 'numbers', 'promises'];
 /** What decides how any call goes, wherever it comes. */
 const WHOLE: readonly (keyof System)[] = ['business', 'contacts'];
 
-/** A value as text. Objects are never changed in place, so each is written once. */
-const texts = new WeakMap<object, string>();
-export const text = (value: unknown): string => {
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value) ?? '';
-  let found = texts.get(value);
-  if (found === undefined) texts.set(value, (found = JSON.stringify(value)));
-  return found;
-};
-/** Whether two values say the same. Objects are never changed in place, so each is written once. */
-export const same = (a: unknown, b: unknown): boolean => a === b || text(a) === text(b);
-
-/** Everything that stands between quotes in a text: ids among it, which have nothing in them that is written otherwise there. */
-export const quotedIn = (text: string): Set<string> => new Set(text.match(/(?<=")[^"\\]*(?=")/g));
-const quotes = new WeakMap<object, ReadonlySet<string>>();
-/** The same of an object. Objects are never changed in place, so each is read once. */
-export function quoted(object: object): ReadonlySet<string> {
-  let found = quotes.get(object);
-  if (!found) quotes.set(object, (found = quotedIn(text(object))));
-  return found;
-}
-
 /** The same objects as they decide calls: what they are called does not, unless callers spell it. */
-const unnamed = new WeakMap<object, object>();
-function decides(object: unknown): unknown {
-  if (typeof object !== 'object' || object === null || !('name' in object)) return object;
-  let found = unnamed.get(object);
-  if (!found) {
-    const { name: _, familyName: __, ...rest } = object as Record<string, unknown>;
-    unnamed.set(object, (found = rest));
-  }
-  return found;
-}
+const unnamed = once((object: object): object => {
+  const { name: _, familyName: __, ...rest } = object as Record<string, unknown>;
+  return rest;
+});
+const decides = (object: unknown): unknown =>
+  typeof object === 'object' && object !== null && 'name' in object ? unnamed(object) : object;
 const decideTheSame = (a: unknown, b: unknown): boolean => a === b || same(decides(a), decides(b));
 
 /** True only where no call to the number can go another way; false where it has to be worked out. */

@@ -18,8 +18,12 @@ export function compressed(changes: Iterable<number>, from: number, to: number):
   return (at) => {
     if (at <= from) return 0;
     if (at >= to) return 1;
-    let i = 1;
-    while (cuts[i]! < at) i++;
+    let [i, high] = [1, cuts.length - 1];
+    while (i < high) {
+      const middle = (i + high) >> 1;
+      if (cuts[middle]! < at) i = middle + 1;
+      else high = middle;
+    }
     const [a, b] = [cuts[i - 1]!, cuts[i]!];
     const inside = (at - a) / (b - a || 1);
     return (places[i - 1]! + inside * (places[i]! - places[i - 1]!)) / whole;

@@ -1,8 +1,8 @@
 /** What the coverage board shows: which numbers a choice leaves, and when somebody is rung. */
 import { describe, expect, it } from 'vitest';
-import { demonstration } from '../../../demo/lantern-cove';
-import { momentOf } from '$core/hours';
-import { NO_FILTER, numbersFor, rowsOf } from './board';
+import { demonstration } from '../../../../demo/lantern-cove';
+import { momentOf } from '../../hours';
+import { NO_FILTER, numbersFor, rowsOf } from './lanes';
 
 const AT = Date.UTC(2026, 10, 24, 18);
 const whole = demonstration(AT);

@@ -1,9 +1,9 @@
 /** What an unanswered call to a number gets over a week, in words: one line for each different way. */
-import { addDays, localTime, momentOf } from '../hours';
-import type { NumberHeld, Standing, System } from '../system';
-import { piecesOf } from './pieces';
-import { spansInWords } from './spans';
-import { waysInWords } from './words';
+import { addDays, localTime, momentOf } from '../../hours';
+import type { NumberHeld, Standing, System } from '../../system';
+import { piecesOf } from '../pieces';
+import { spansInWords } from '../spans';
+import { waysInWords } from '../words';
 
 export interface WayOfTheWeek {
   /** "Mon–Fri 08:00–12:00". */

@@ -1,18 +1,13 @@
 /** What an edit touches: whoever meets that is looked at first where not all can be. */
-import { allSteps, type Step, type System } from '../system';
-import { quoted, quotedIn, same } from './same';
+import { allSteps, type Step, type System } from '../../system';
+import { once } from '../../once';
+import type { Touched } from '../callers';
+import { quoted, quotedIn, same } from '../texts';
 
 /** Sections whose objects lead calls on to others: where those are touched, so are they. */
 const LEAD_ON = ['groups', 'queues', 'rotas', 'mailboxes', 'people', 'phones', 'plans'] as const;
 /** Sections whose objects are named by others. */
 const NAMED = [...LEAD_ON, 'hours', 'recordings', 'lists'] as const;
-
-export interface Touched {
-  /** Whether a step, the steps in its branches aside, is another one or names something that is. */
-  step: (step: Step) => boolean;
-  /** Whether an object is another one, or leads on to one that is. */
-  object: (id: string) => boolean;
-}
 
 /** What is not the same in two systems. */
 export function touchedBetween(before: System, after: System): Touched {
@@ -42,36 +37,22 @@ export function touchedBetween(before: System, after: System): Touched {
 }
 
 /** By id, the objects that lead calls on and name it. */
-const known = new WeakMap<System, ReadonlyMap<string, readonly string[]>>();
-function namersIn(system: System): ReadonlyMap<string, readonly string[]> {
-  let found = known.get(system);
-  if (!found) {
-    const by = new Map<string, string[]>();
-    for (const section of LEAD_ON)
-      for (const [id, object] of Object.entries(system[section])) {
-        for (const named of quoted(object)) {
-          const namers = by.get(named);
-          if (namers) namers.push(id);
-          else by.set(named, [id]);
-        }
+const namersIn = once((system: System): ReadonlyMap<string, readonly string[]> => {
+  const by = new Map<string, string[]>();
+  for (const section of LEAD_ON)
+    for (const [id, object] of Object.entries(system[section]))
+      for (const named of quoted(object)) {
+        const namers = by.get(named);
+        if (namers) namers.push(id);
+        else by.set(named, [id]);
       }
-    known.set(system, (found = by));
-  }
-  return found;
-}
+  return by;
+});
 
-/** A step as text, without the steps in its branches. Steps are never changed in place, so each is written once. */
-const own = new WeakMap<Step, string>();
-function ownText(step: Step): string {
-  let found = own.get(step);
-  if (found === undefined) {
-    found = JSON.stringify(step, (key, value: unknown) =>
-      key === 'steps' || key === 'otherwise' ? undefined : value,
-    );
-    own.set(step, found);
-  }
-  return found;
-}
+/** A step as text, without the steps in its branches. */
+const ownText = once((step: Step): string =>
+  JSON.stringify(step, (key, value: unknown) => (key === 'steps' || key === 'otherwise' ? undefined : value)),
+);
 
 const ownTexts = (system: System): Map<string, string> =>
   new Map(
