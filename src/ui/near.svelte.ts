@@ -28,10 +28,19 @@ if (typeof window !== 'undefined')
 export class Near {
   /** Whether it is to be drawn. */
   is = $state(false);
-  /** @param first the first rows are there with the page, whatever is seen of it */
-  constructor(first: boolean) {
+  /**
+   * @param first the first rows are there with the page, whatever is seen of it
+   * @param then what was drawn once stays, where its height hangs on what is in it
+   */
+  constructor(
+    first: boolean,
+    private readonly then: 'goes' | 'stays' = 'goes',
+  ) {
     this.is = first;
   }
-  /** Put on the element that keeps the room: its height must not hang on what is drawn in it. */
-  readonly attach: Attachment = (node) => watch(node, (near) => (this.is = near));
+  /** Put on the element that keeps the room. */
+  readonly attach: Attachment = (node) =>
+    watch(node, (near) => {
+      if (near || this.then === 'goes') this.is = near;
+    });
 }

@@ -1,15 +1,17 @@
 <script lang="ts">
-  import { Button, CopyButton } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import { tick, untrack } from 'svelte';
   import { page } from '$app/state';
   import { count, momentText, priceText } from '$ui/format';
   import CsvButtons from '$ui/csv/CsvButtons.svelte';
   import GivenBack from '$ui/numbers/GivenBack.svelte';
-  import { goesNow, stillElsewhere } from '$ui/numbers/going';
+  import NumberRow from '$ui/numbers/NumberRow.svelte';
   import NumberSheet from '$ui/numbers/NumberSheet.svelte';
   import { rehearsal } from '$ui/rehearsal.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
+  /** So many are there with the page. */
+  const FIRST = 15;
   const system = $derived(theBusiness().system);
   const numbers = $derived(Object.values(system.numbers));
   const minute = $derived(Math.floor(theBusiness().now / 60_000) * 60_000);
@@ -53,26 +55,8 @@
       </div>
     {:else}
       <ul class="held" aria-label="Numbers held">
-        {#each numbers as n (n.id)}
-          {@const elsewhere = stillElsewhere(n, theBusiness().view, theBusiness().now, theBusiness().zone)}
-          <li id={n.id} class:here={n.id === chosen?.id}>
-            <div class="which">
-              <span class="e164"
-                ><b>{theBusiness().number(n.e164)}</b><CopyButton
-                  text={n.e164}
-                  iconDescription="Copy {n.e164}"
-                  feedback="Copied"
-                /></span
-              >
-              <a href="#{n.id}" aria-current={n.id === chosen?.id ? 'true' : undefined}>{n.label}</a>
-              <span class="soft small">{n.use}{n.place ? ` · ${n.place}` : ''}</span>
-            </div>
-            <div>
-              {#if elsewhere}<p class="late">{elsewhere}</p>{/if}
-              <p>{goesNow(n, system, theBusiness().paired, minute)}</p>
-            </div>
-            <span class="price small">{priceText(n.monthlyCents, n.currency)}</span>
-          </li>
+        {#each numbers as n, i (n.id)}
+          <NumberRow number={n} chosen={n.id === chosen?.id} first={i < FIRST} {minute} />
         {/each}
       </ul>
       <p class="soft">
@@ -96,44 +80,11 @@
     background: var(--sheet);
     border: 1px solid var(--rule);
   }
-  .held li {
-    display: grid;
-    grid-template-columns: 190px minmax(0, 1fr) auto;
-    gap: 14px;
-    padding: 9px 14px;
-    border-bottom: 1px solid var(--rule);
-    border-left: 3px solid transparent;
-    align-items: start;
-  }
-  .held li:last-child {
-    border-bottom: 0;
-  }
-  .held li.here {
-    background: var(--copper-wash);
-    border-left-color: var(--copper);
-  }
-  .which > * {
-    display: block;
-  }
-  .which .e164 {
-    display: flex;
-    align-items: center;
-    font-size: var(--text-title);
-  }
-  .e164 :global(.bx--copy-btn) {
-    width: 28px;
-    height: 28px;
-    background: none;
-  }
   p {
     margin: 0;
   }
   .sub {
     margin-bottom: 14px;
-  }
-  .late {
-    color: var(--amber);
-    font-weight: 600;
   }
   .row {
     display: flex;

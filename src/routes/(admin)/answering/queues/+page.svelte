@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { startQueue } from '$ui/queues/edits';
+  import Nearby from '$ui/Nearby.svelte';
   import QueueCard from '$ui/queues/QueueCard.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -14,8 +15,8 @@
   Callers wait in the order they came until one of those who serve the queue is free. Plans share queues; an
   extension makes one reachable inside.
 </p>
-{#each queues as queue (queue.id)}
-  <QueueCard {queue} />
+{#each queues as queue, i (queue.id)}
+  <Nearby id={queue.id} name={queue.name} place={i} height={560}><QueueCard {queue} /></Nearby>
 {:else}
   <div class="empty">
     <h2>No queue yet</h2>

@@ -2,6 +2,7 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import { newGroup } from '$core/system';
   import { freshId } from '$ui/ids';
+  import Nearby from '$ui/Nearby.svelte';
   import GroupCard from '$ui/people/GroupCard.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -38,7 +39,9 @@
 </form>
 {#if groups.length}
   <div class="cards">
-    {#each groups as group (group.id)}<GroupCard {group} />{/each}
+    {#each groups as group, i (group.id)}
+      <Nearby id={group.id} name={group.name} place={i} height={420}><GroupCard {group} /></Nearby>
+    {/each}
   </div>
 {:else}
   <div class="empty">
