@@ -4,10 +4,10 @@
  */
 import type { Plugin } from 'vite';
 
-/** Pages that load most of what others load, by the file the framework makes of each: first what all need, then the administration. */
+/** Pages that load most of what others load, by the file the framework makes of each: first what all need (the page for errors is asked for by each), then the administration with its first page. */
 const SHARED = [
-  { name: 'all', of: /client-optimized\/(app|nodes\/0)\.js$|kit\/src\/runtime\/client\/entry\.js$/ },
-  { name: 'administration', of: /client-optimized\/nodes\/2\.js$/ },
+  { name: 'all', of: /client-optimized\/(app|nodes\/[01])\.js$|kit\/src\/runtime\/client\/entry\.js$/ },
+  { name: 'administration', of: /client-optimized\/nodes\/2\.js$|routes\/\(admin\)\/\+page\.svelte$/ },
 ] as const;
 /** Files smaller than this are put together with those that are loaded with them. */
 const SMALL = 40_000;
@@ -30,7 +30,9 @@ export function fewChunks(): Plugin {
     // Whatever a page imports at once, and what that does.
     buildEnd() {
       for (const { name, of } of SHARED) {
-        const next = [...this.getModuleIds()].filter((id) => of.test(id));
+        const found = [...this.getModuleIds()].filter((id) => of.test(id));
+        // What the framework makes of a page imports it.
+        const next = found.flatMap((id) => [id, ...(this.getModuleInfo(id)?.importers ?? [])]);
         for (let id = next.pop(); id !== undefined; id = next.pop()) {
           if (group.has(id)) continue;
           group.set(id, name);

@@ -1,11 +1,9 @@
 <script lang="ts">
   import { InlineLoading, RadioButton, RadioButtonGroup, Select, TextInput } from 'carbon-components-svelte';
   import { callersFor, NO_FILTER, rowsOf, tableOf, type Filter, type Row } from '$core/coverage';
-  import { writeEvents } from '$core/formats/ical';
   import { onDestroy } from 'svelte';
   import { addDays, localTime, momentOf } from '$core/hours';
   import { withOwn, type System } from '$core/system';
-  import { unparse } from 'papaparse';
   import { saveText } from '../download';
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
@@ -90,11 +88,13 @@
     const [year, month] = date.split('-').map(Number) as [number, number];
     ask({ date: new Date(Date.UTC(year, month - 1 + by * 12, 1)).toISOString().slice(0, 10) });
   };
-  function saveCsv() {
+  async function saveCsv() {
+    const { unparse } = await import('papaparse');
     const table = tableOf(rows, (at) => fieldText(at, zone).replace('T', ' '));
     saveText(`coverage-${drawn!.first}.csv`, 'text/csv', `${unparse(table, { newline: '\r\n' })}\r\n`);
   }
-  function saveCalendar() {
+  async function saveCalendar() {
+    const { writeEvents } = await import('$core/formats/ical');
     const events = rows.flatMap(({ number, pieces }) =>
       pieces.map((p, i) => ({
         uid: `${number.id}-${p.from}-${i}@upperline.example`,
@@ -202,8 +202,8 @@
     {drawn.starts.length === 2
       ? dateText(drawn.first)
       : `Week of ${dateText(drawn.first)}; hours in which nothing changes are drawn shorter`} ·
-    <button class="linkish" type="button" onclick={saveCsv}>Save as CSV</button>
-    <button class="linkish" type="button" onclick={saveCalendar}>Save as a calendar</button>
+    <button class="linkish" type="button" onclick={() => void saveCsv()}>Save as CSV</button>
+    <button class="linkish" type="button" onclick={() => void saveCalendar()}>Save as a calendar</button>
     <button class="linkish" type="button" onclick={() => print()}>Print</button>
   </p>
   {#if working && !here}<InlineLoading description="{dateText(first)} is worked out" />{/if}
