@@ -129,6 +129,23 @@ it('what a caller has said so far is there in the window that takes the call up'
   expect((await db.get('messages', CALL))!.said).toBe('The mast is down');
 });
 
+it('a call is stored by the version it goes by, and not taken up where that is gone', async () => {
+  await place('+13605550171');
+  const { snapshot } = (await db.get('exchange', DEMO_ID))!;
+  const { n } = (await db.getAllFromIndex('versions', 'business', DEMO_ID)).at(-1)!;
+  expect(snapshot.systems).toEqual([[0, { inForce: n }]]);
+  for (const part of parts.splice(0, 2)) part.close();
+  await startSwitch();
+  expect((await db.get('exchange', DEMO_ID))!.snapshot.systems).toEqual([[0, { inForce: n }]]);
+  expect(seen.get(CALL)!.phase).toBe('ringing');
+  for (const part of parts.splice(0, 2)) part.close();
+  await db.raw.delete('versions', [DEMO_ID, n]);
+  seen.clear();
+  await startSwitch();
+  await pass(1000);
+  expect(seen.has(CALL)).toBe(false);
+});
+
 it('calls in progress that cannot be read are not taken up, and the rest goes on', async () => {
   await place('+13605550171');
   for (const part of parts.splice(0, 2)) part.close();

@@ -101,6 +101,8 @@ const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCal
 
 interface Line {
   engine: CallEngine;
+  /** Which version each system is that calls go by: it is stored once, and not with every act. */
+  inForce: Map<System, number>;
   /** What lies in each mailbox. */
   held: Map<string, Held[]>;
   standing: Standing;
@@ -111,6 +113,18 @@ interface Line {
   notified: Map<string, number>;
   /** Why what it has come to is not stored, in words; null is that it is. */
   trouble: string | null;
+}
+
+/** Calls in progress as they are stored. */
+function stored({ engine, inForce }: Line): ExchangeRecord['snapshot'] {
+  const { systems, ...snapshot } = engine.snapshot();
+  return {
+    ...snapshot,
+    systems: systems.map(([version, system]) => {
+      const n = inForce.get(system);
+      return [version, n === undefined ? system : { inForce: n }];
+    }),
+  };
 }
 
 export class Switch {
@@ -181,12 +195,19 @@ export class Switch {
 
   private async takeUp({ businessId, snapshot, said, beside, notified }: ExchangeRecord): Promise<void> {
     if (snapshot.calls.every((c) => c.phase === 'over')) return;
-    const standing = await this.standingOf(businessId);
-    const line = await this.begin(
-      businessId,
-      CallEngine.restore(snapshot, standing ?? emptyStanding()),
-      standing ?? emptyStanding(),
-    );
+    const standing = (await this.standingOf(businessId)) ?? emptyStanding();
+    const versions = new Map((await readMany(this.db, 'versions', businessId)).map((v) => [v.n, v]));
+    const inForce = new Map<System, number>();
+    const systems = snapshot.systems.map(([version, system]): [number, System] => {
+      if (!('inForce' in system)) return [version, system];
+      const found = versions.get(system.inForce);
+      // What cannot be gone by is not taken up.
+      if (!found) throw new Error(`The version ${system.inForce} that a call goes by is not there.`);
+      inForce.set(found.system, found.n);
+      return [version, found.system];
+    });
+    const engine = CallEngine.restore({ ...snapshot, systems }, standing);
+    const line = await this.begin(businessId, engine, standing, inForce);
     line.said = new Map(said ?? []);
     line.beside = new Map(beside ?? []);
     line.notified = new Map(notified ?? snapshot.calls.map((c) => [c.request.id, c.trace.length]));
@@ -258,13 +279,20 @@ export class Switch {
     const newest = (await readMany(this.db, 'versions', businessId)).at(-1);
     const standing = await this.standingOf(businessId);
     if (!newest || !standing) return undefined;
-    return this.begin(businessId, new CallEngine(newest.system, standing), standing);
+    const inForce = new Map([[newest.system, newest.n]]);
+    return this.begin(businessId, new CallEngine(newest.system, standing), standing, inForce);
   }
 
-  private async begin(businessId: string, engine: CallEngine, standing: Standing): Promise<Line> {
+  private async begin(
+    businessId: string,
+    engine: CallEngine,
+    standing: Standing,
+    inForce: Line['inForce'],
+  ): Promise<Line> {
     const held = await heldMessages(this.db, businessId);
     const line: Line = {
       engine,
+      inForce,
       standing,
       held,
       said: new Map(),
@@ -313,7 +341,9 @@ export class Switch {
     } else {
       const newest = (await readMany(this.db, 'versions', businessId)).at(-1);
       line.engine.advance(this.now());
-      if (newest) line.engine.setSystem(newest.system);
+      if (!newest) return;
+      line.inForce.set(newest.system, newest.n);
+      line.engine.setSystem(newest.system);
     }
   }
 
@@ -367,9 +397,7 @@ export class Switch {
     await this.db.write('call', async (open) => {
       const tx = open('exchange');
       const [said, beside, notified] = [[...line.said], [...line.beside], [...line.notified]];
-      within(
-        tx.objectStore('exchange').put({ businessId, snapshot: engine.snapshot(), said, beside, notified }),
-      );
+      within(tx.objectStore('exchange').put({ businessId, snapshot: stored(line), said, beside, notified }));
       await tx.done;
     });
   }

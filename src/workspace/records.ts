@@ -1,6 +1,6 @@
 /** What is stored, record by record. Nothing is read from storage or a file without passing these. */
 import { z } from 'zod';
-import { CallRequest, SnapshotRecord, TraceRecord } from '../core/calls';
+import { CallRequest, snapshotRecord, TraceRecord } from '../core/calls';
 import { E164, Id, NumberHeld, Standing, System, SYSTEM_VERSION } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Port } from '../standins/carrier/porting';
@@ -202,9 +202,11 @@ export const Said = z.object({ text: z.string().max(5000), sound: SoundUrl.nulla
 export type Said = z.infer<typeof Said>;
 
 /** Calls in progress, so that another window can take them up, with what their callers have said so far. */
+/** The system a call in progress goes by: a version that was put in force; as it stood there, in what was stored before. */
+const StoredSystem = z.union([z.strictObject({ inForce: z.number().int().min(0) }), System]);
 export const ExchangeRecord = z.object({
   businessId: Id,
-  snapshot: SnapshotRecord,
+  snapshot: snapshotRecord(StoredSystem),
   /** By call. Absent in what was stored before it was kept. */
   said: z.array(z.tuple([Id, Said])).optional(),
   /** What is written to calls that go on, by call. */

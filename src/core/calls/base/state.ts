@@ -417,13 +417,14 @@ export interface Run {
   end(call: CallState, by: 'caller' | 'called' | 'system', outcome: Outcome): void;
 }
 
-export interface Snapshot {
+/** Calls in progress as they are stored. @template S what stands for a system: it, or where it is found */
+export interface Snapshot<S = System> {
   now: number;
   seq: number;
   version: number;
   queue: Due[];
   calls: CallState[];
   /** Earlier versions of the system that calls in progress still go by. */
-  systems: [number, System][];
+  systems: [number, S][];
   memory: Memory;
 }

@@ -336,20 +336,22 @@ const MemoryRecord = z.looseObject({
   wrongPins: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
 }) satisfies z.ZodType<Memory>;
 
-/** A snapshot of an engine, checked as a whole: every call goes by a system that is there. */
-export const SnapshotRecord: z.ZodType<Snapshot> = z
-  .object({
-    /** An engine that nothing has happened to yet stands before all time. */
-    now: z.union([Moment, z.literal(-Infinity)]),
-    seq: z.number(),
-    version: Count,
-    queue: z.array(DueRecord),
-    calls: z.array(Call),
-    systems: z.array(z.tuple([Count, System])).min(1),
-    // A snapshot of before there were patterns has nothing in mind.
-    memory: MemoryRecord.default({ lastRung: {}, lastBranch: {}, idleSince: {}, taken: {} }),
-  })
-  .refine(({ version, calls, systems }) => {
-    const known = new Set(systems.map(([v]) => v));
-    return known.has(version) && calls.every((c) => known.has(c.version));
-  }, 'A call goes by a system that is not there.');
+/** A snapshot of an engine, checked as a whole: every call goes by a system that is there. @param system what stands for one */
+export const snapshotRecord = <S>(system: z.ZodType<S>): z.ZodType<Snapshot<S>> =>
+  z
+    .object({
+      /** An engine that nothing has happened to yet stands before all time. */
+      now: z.union([Moment, z.literal(-Infinity)]),
+      seq: z.number(),
+      version: Count,
+      queue: z.array(DueRecord),
+      calls: z.array(Call),
+      systems: z.array(z.tuple([Count, system])).min(1),
+      // A snapshot of before there were patterns has nothing in mind.
+      memory: MemoryRecord.default({ lastRung: {}, lastBranch: {}, idleSince: {}, taken: {} }),
+    })
+    .refine(({ version, calls, systems }) => {
+      const known = new Set(systems.map(([v]) => v));
+      return known.has(version) && calls.every((c) => known.has(c.version));
+    }, 'A call goes by a system that is not there.');
+export const SnapshotRecord: z.ZodType<Snapshot> = snapshotRecord(System);
