@@ -5,7 +5,9 @@
 import rrule from 'rrule';
 import { assign, createActor, createMachine, SimulatedClock } from 'xstate';
 import { demonstration } from '../demo/lantern-cove';
-import { nobodyAnswers, rehearse, simulate, type CallRequest } from '../src/core/calls';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
+import { nobodyAnswers, rehearse, simulateEach, type CallRequest } from '../src/core/calls';
 import { drawn } from '../src/core/calls/base/chance';
 import { piecesOf, unansweredCall } from '../src/core/coverage';
 import { boundaries, localTime, momentOf, momentOfDay } from '../src/core/hours';
@@ -79,7 +81,9 @@ console.log(`eight promises over a year: median ${ms(promised.p50)}`);
 // A month of calls: 100,000 over 30 days, more by day, who answers and how long by chance.
 const people = Object.keys(demo.people);
 const numbers = Object.values(demo.numbers);
-const calls = Array.from({ length: 100_000 }, (_, i): CallRequest => {
+const callsOf = (count: number) =>
+  Array.from({ length: count }, (_, i): CallRequest => callOf(i)).sort((a, b) => a.at - b.at);
+function callOf(i: number): CallRequest {
   const day = Math.floor(drawn(1, i) * 30);
   const hour = 7 + (drawn(2, i) + drawn(3, i)) * 6;
   const who = people[Math.floor(drawn(4, i) * people.length)]!;
@@ -94,17 +98,39 @@ const calls = Array.from({ length: 100_000 }, (_, i): CallRequest => {
       caller: { hangsUpAfter: 60, talks: 20 + drawn(5, i) * 200, message: 12 },
     },
   };
-});
-{
+}
+setFlagsFromString('--expose-gc');
+const collect = runInNewContext('gc') as () => void;
+for (const [count, times] of [
+  [100_000, 3],
+  [400_000, 1],
+] as const) {
+  const calls = callsOf(count);
   let answered = 0;
-  const took = spread(5, () => {
-    const traces = simulate(demo, standing, calls);
+  const all = (over: () => void) =>
+    simulateEach(demo, standing, calls, (_, trace) => {
+      if (trace.some((e) => e.kind === 'answered')) answered++;
+      over();
+    });
+  const took = spread(times, () => {
     answered = 0;
-    for (const trace of traces.values()) if (trace.some((e) => e.kind === 'answered')) answered++;
+    all(() => {});
   });
   console.log(
-    `100,000 calls of a month, all at once: median ${ms(took.p50)} (aim 2,000 ms; ${answered} answered)`,
+    `${count.toLocaleString('en-US')} calls of a month: median ${ms(took.p50)} (aim 1,500 ms for 100,000; ${answered} answered)`,
   );
+}
+{
+  const calls = callsOf(100_000);
+  collect();
+  const before = process.memoryUsage().heapUsed;
+  let [seen, most] = [0, 0];
+  simulateEach(demo, standing, calls, () => {
+    if (++seen % 20_000) return;
+    collect();
+    most = Math.max(most, process.memoryUsage().heapUsed - before);
+  });
+  console.log(`100,000 calls keep at most ${(most / 1e6).toFixed(1)} MB while they go on (aim 100 MB)`);
 }
 
 // Hours against rrule: all boundaries of a year of weekday hours.

@@ -5,9 +5,12 @@ installPackages();
 build();
 // Imported only now: it needs the packages.
 const { bundled } = await import('./bundled.mjs');
-for (const part of ['engine', 'answering', 'audio', 'numbers', 'people', 'growth'])
+for (const part of ['engine', 'answering', 'audio', 'numbers', 'people'])
   run('node', [await bundled(`bench/${part}.ts`)]);
 run('npx', ['tsx', 'bench/inbox.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);
 run('npx', ['tsx', 'bench/stored.ts']);
 run('npx', ['tsx', 'bench/talk.ts']);
+// These two fail where something grows faster than the business, or a page stands still again.
+run('node', [await bundled('bench/growth.ts')]);
+run('npx', ['tsx', 'bench/pages.ts']);

@@ -13,7 +13,7 @@ export { SnapshotRecord, snapshotRecord } from './engine/snapshot';
 export { TraceRecord } from './base/stored-trace';
 export { emptyMemory } from './base/state';
 export { saidSoFar, type Note } from './words/said';
-export { rehearse, rehearseAsNow, simulate } from './engine/rehearse';
+export { rehearse, rehearseAsNow, simulate, simulateEach } from './engine/rehearse';
 export { ending, outcomeInWords, sentence, shownInWords, showing } from './words/summary';
 export { numbersToShow, numberShownBy, shownBy, shownOn, type Shown } from './base/shown';
 export {

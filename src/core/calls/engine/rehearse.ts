@@ -4,31 +4,42 @@ import type { CallRequest } from '../base/request';
 import type { Trace } from '../base/trace';
 
 /**
- * Works out calls in advance, all of them together, so that two at once see each other.
- * @returns each call's trace by its id
+ * Works out calls in advance, all of them together, so that two at once see each other. Each is forgotten once it is over:
+ * what is kept of thousands is for whoever asked.
+ * @param requests each with an id of its own, in the order in which they arrive
+ * @param over what became of a call, once it is over; at the end of one that never is
  */
+export function simulateEach(
+  system: System,
+  standing: Standing,
+  requests: Iterable<CallRequest>,
+  over: (id: string, trace: Trace) => void,
+): void {
+  const engine = new CallEngine(system, standing);
+  engine.whenOver = ({ request, trace }) => {
+    over(request.id, trace);
+    engine.forget(request.id);
+  };
+  // A call is placed when its moment comes, so that the engine never has more ahead of it than the calls that go on.
+  for (const request of requests) {
+    engine.advance(request.at - 1);
+    engine.act(request.at, { kind: 'place', request });
+  }
+  engine.advance(Infinity);
+  for (const [id, { trace }] of engine.calls) over(id, trace);
+}
+
+/** The same, in any order. @returns each call's trace by its id, in the order in which they arrive */
 export function simulate(
   system: System,
   standing: Standing,
   requests: readonly CallRequest[],
 ): Map<string, Trace> {
-  const engine = new CallEngine(system, standing);
-  const traces = new Map<string, Trace>();
-  // Of a call that is over only its trace is wanted: thousands of them would be carried along to the end.
-  engine.whenOver = ({ request, trace }) => {
-    traces.set(request.id, trace);
-    engine.forget(request.id);
-  };
-  // A call is placed when its moment comes, so that the engine never has more ahead of it than the calls that go on.
   const inOrder = requests.length > 1 ? [...requests].sort((a, b) => a.at - b.at) : requests;
-  for (const request of inOrder) {
-    if (traces.has(request.id)) continue;
-    traces.set(request.id, []);
-    engine.advance(request.at - 1);
-    engine.act(request.at, { kind: 'place', request });
-  }
-  engine.advance(Infinity);
-  for (const [id, { trace }] of engine.calls) traces.set(id, trace);
+  const first = new Map<string, CallRequest>();
+  for (const request of inOrder) if (!first.has(request.id)) first.set(request.id, request);
+  const traces = new Map<string, Trace>([...first.keys()].map((id) => [id, []]));
+  simulateEach(system, standing, first.values(), (id, trace) => traces.set(id, trace));
   return traces;
 }
 
