@@ -23,7 +23,7 @@ export async function keepEnded(
   system: System,
   call: CallState,
   { said, beside, standing }: { said: Said; beside: Beside; standing: Standing },
-): Promise<Change['what'][]> {
+): Promise<Change[]> {
   const { request, trace } = call;
   // Whoever took the call while a message was left did not take away what was said until then.
   const spoken = trace.findLast((e) => e.kind === 'recorded');
@@ -56,10 +56,10 @@ export async function keepEnded(
     await tx.done;
   });
   return [
-    'calls',
-    ...(message ? (['messages'] as const) : []),
-    ...(mail.length ? (['mail'] as const) : []),
-    ...(texts.length ? (['dealings'] as const) : []),
+    { businessId, what: 'calls', ids: [request.id] },
+    ...(message ? [{ businessId, what: 'messages' as const, ids: [message.id] }] : []),
+    ...(mail.length ? [{ businessId, what: 'mail' as const, ids: mail.map((m) => m.id) }] : []),
+    ...(texts.length ? [{ businessId, what: 'dealings' as const }] : []),
   ];
 }
 

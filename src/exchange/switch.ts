@@ -20,6 +20,7 @@ import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
   clockOf,
   ExchangeRecord,
+  readAgain,
   readHabits,
   readMany,
   Said,
@@ -31,9 +32,10 @@ import {
   type Change,
   type Changes,
   type Db,
+  type MessageRecord,
 } from '../workspace';
 import { keepEnded } from './ended';
-import { heldMessages, markMessages } from './messages';
+import { heldIn, markMessages } from './messages';
 import { letters } from './notices';
 import { PhoneWindows } from './phones/phones';
 import {
@@ -103,7 +105,8 @@ interface Line {
   engine: CallEngine;
   /** Which version each system is that calls go by: it is stored once, and not with every act. */
   inForce: Map<System, number>;
-  /** What lies in each mailbox. */
+  /** All messages, and what lies in each mailbox. */
+  messages: readonly MessageRecord[];
   held: Map<string, Held[]>;
   standing: Standing;
   said: Map<string, Said>;
@@ -182,7 +185,7 @@ export class Switch {
           this.lines.clear();
         } else if (change.what === 'businesses' && change.businessId) this.lines.delete(change.businessId);
         else if (change.businessId && REFRESHED.includes(change.what))
-          await this.refresh(change.businessId, change.what);
+          await this.refresh(change.businessId, change.what, change.ids);
         await this.settle();
         await this.phones.changed(change);
       });
@@ -289,12 +292,13 @@ export class Switch {
     standing: Standing,
     inForce: Line['inForce'],
   ): Promise<Line> {
-    const held = await heldMessages(this.db, businessId);
+    const messages = await readMany(this.db, 'messages', businessId);
     const line: Line = {
       engine,
       inForce,
       standing,
-      held,
+      messages,
+      held: heldIn(messages),
       said: new Map(),
       beside: new Map(),
       notified: new Map(),
@@ -327,17 +331,18 @@ export class Switch {
       }
       await tx.done;
     });
-    this.changes.tell({ businessId, what: 'calls' });
+    this.changes.tell({ businessId, what: 'calls', ids: [callId] });
   }
 
-  private async refresh(businessId: string, what: Change['what']): Promise<void> {
+  private async refresh(businessId: string, what: Change['what'], ids?: Change['ids']): Promise<void> {
     const line = this.lines.get(businessId);
     if (!line) return;
     if (what === 'standing') {
       line.standing = (await this.standingOf(businessId)) ?? line.standing;
       line.engine.standing = line.standing;
     } else if (what === 'messages') {
-      line.held = await heldMessages(this.db, businessId);
+      line.messages = await readAgain(this.db, 'messages', businessId, line.messages, ids);
+      line.held = heldIn(line.messages);
     } else {
       const newest = (await readMany(this.db, 'versions', businessId)).at(-1);
       line.engine.advance(this.now());
@@ -413,9 +418,10 @@ export class Switch {
     const seen = line.notified.get(id) ?? 0;
     const until = call.trace.length;
     if (seen === until) return;
-    if (await markMessages(this.db, call, seen)) {
-      await this.refresh(businessId, 'messages');
-      this.changes.tell({ businessId, what: 'messages' });
+    const ids = await markMessages(this.db, call, seen);
+    if (ids.length) {
+      await this.refresh(businessId, 'messages', ids);
+      this.changes.tell({ businessId, what: 'messages', ids });
     }
     await this.outsideReacts(businessId, line, call, seen);
     await this.pauseThose(businessId, line, call, seen);
@@ -426,7 +432,7 @@ export class Switch {
         for (const letter of sent) within(tx.objectStore('mail').put(letter));
         await tx.done;
       });
-      this.changes.tell({ businessId, what: 'mail' });
+      this.changes.tell({ businessId, what: 'mail', ids: sent.map((m) => m.id) });
     }
     line.notified.set(id, until);
   }
@@ -479,8 +485,10 @@ export class Switch {
     line.said.delete(id);
     line.beside.delete(id);
     line.notified.delete(id);
-    for (const what of kept) this.changes.tell({ businessId, what });
-    if (kept.includes('messages')) await this.refresh(businessId, 'messages');
+    for (const change of kept) {
+      this.changes.tell(change);
+      if (change.what === 'messages') await this.refresh(businessId, 'messages', change.ids);
+    }
   }
 
   /** A star code dialled on a person's phone changes their own settings. */

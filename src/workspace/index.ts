@@ -4,7 +4,7 @@ export { Changes, type Change } from './sync';
 export { isClosed, NotStored, within, type StorageState, type Why } from './store';
 export { emptyWhole, mend, readWhole, remember, wholeOf, writeWhole, Whole, type WayOn } from './businesses';
 export { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace } from './copy';
-export { Damaged, readMany, readOne, sorted } from './damage';
+export { Damaged, isOneByOne, readAgain, readMany, readOne, sorted } from './damage';
 export { readRecord, takeStep, type DraftState, type Stepped } from './draft';
 export { fileSchema, readFile, type FileRead } from './file/read';
 export { TooLarge, writeFile } from './file/write';

@@ -15,6 +15,8 @@ export interface Change {
     | 'carrier'
     | 'businesses'
     | 'clock';
+  /** Which records, where it is only so many; absent is any of them. */
+  ids?: readonly string[] | undefined;
 }
 
 const CHANNEL = 'upper-line:changes';

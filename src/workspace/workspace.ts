@@ -12,7 +12,7 @@ import {
 } from '../core/system';
 import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
-import { dropAside, readAside, readMany, setAside, type Unread } from './damage';
+import { dropAside, readAside, readAgain, readMany, setAside, type Unread } from './damage';
 import { settable, storeSettings, storeStanding } from './standing';
 import { businessNames, clockOf, pictureOf, type View } from './view';
 import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
@@ -366,8 +366,8 @@ export class Workspace {
   ): Promise<() => Promise<string | undefined>> {
     const shown = async <T>(done: Promise<T>): Promise<T> => {
       const result = await done;
-      await this.reload(store);
-      this.tell(store);
+      await this.reload(store, ids);
+      this.tell(store, ids);
       return result;
     };
     const were = await shown(changeRecords(this.db, store, ids, to, words));
@@ -386,12 +386,12 @@ export class Workspace {
     const over = this.picture.calls.filter((c) => c.recordings?.some(isOver));
     const gone = { at, by: 'the rule of how long they are kept' };
     for (const { id } of over) await dropRecordings(this.db, this.id, id, isOver, gone);
-    if (over.length) await this.callsChanged();
+    if (over.length) await this.callsChanged(over.map((c) => c.id));
   }
   /** Calls were changed in storage: shown here, and told to the other windows. */
-  async callsChanged(): Promise<void> {
-    await this.reload('calls');
-    this.tell('calls');
+  async callsChanged(ids?: readonly string[]): Promise<void> {
+    await this.reload('calls', ids);
+    this.tell('calls', ids);
   }
 
   /** Messages whose time is over go, and sounds that nothing names: older than their mailbox keeps them, or long in the bin. @returns how many */
@@ -414,8 +414,9 @@ export class Workspace {
       for (const { id } of gone) within(tx.objectStore('messages').delete(id));
       await tx.done;
     });
-    await this.reload('messages');
-    this.tell('messages');
+    const ids = gone.map((m) => m.id);
+    await this.reload('messages', ids);
+    this.tell('messages', ids);
     return gone.length;
   }
 
@@ -494,12 +495,13 @@ export class Workspace {
       for (const record of records) within(tx.objectStore(store).put(record as never));
       await tx.done;
     });
-    await this.reload(store);
-    this.tell(store);
+    const ids = records.map((r) => r.id);
+    await this.reload(store, ids);
+    this.tell(store, ids);
   }
 
-  private tell(what: Change['what']): void {
-    this.changes.tell({ businessId: this.id, what });
+  private tell(what: Change['what'], ids?: readonly string[]): void {
+    this.changes.tell({ businessId: this.id, what, ids });
   }
 
   private async heard(change: Change, fromHere: boolean): Promise<void> {
@@ -509,7 +511,7 @@ export class Workspace {
     if (change.businessId !== this.id) return;
     // While this window has edits on their way, they are put on top of the other window's when they are stored.
     if (change.what === 'draft' && this.db.state.pending) return;
-    await this.reload(change.what);
+    await this.reload(change.what, change.ids);
     if (change.what === 'in force') await this.reload('draft');
   }
 
@@ -518,7 +520,8 @@ export class Workspace {
     await this.reload(what);
   }
 
-  private async reload(what: Change['what']): Promise<void> {
+  /** @param ids the records that changed, where it is only so many */
+  private async reload(what: Change['what'], ids?: readonly string[]): Promise<void> {
     const { db, id } = this;
     switch (what) {
       case 'draft': {
@@ -547,7 +550,7 @@ export class Workspace {
       case 'messages':
       case 'calls':
       case 'invitations':
-        return this.show({ [what]: await readMany(db, what, id) });
+        return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:
         return what satisfies never;
     }

@@ -121,7 +121,7 @@ export class Doing {
       case 'change messages': {
         const { ids, to } = request;
         const were = await changeRecords(this.db, 'messages', ids, to);
-        const told = () => this.changes.tell({ businessId, what: 'messages' });
+        const told = () => this.changes.tell({ businessId, what: 'messages', ids });
         told();
         window.backs.set(id, async () => {
           const left = await changeBack(this.db, 'messages', were, to);
@@ -146,7 +146,7 @@ export class Doing {
           at: now,
           by,
         });
-        this.changes.tell({ businessId, what: 'calls' });
+        this.changes.tell({ businessId, what: 'calls', ids: [request.callId] });
         return null;
       }
       case 'call sound': {

@@ -19,6 +19,7 @@ import {
 import { withOwn, type Standing, type System } from '../../core/system';
 import { RATES } from '../../standins/carrier/prices';
 import {
+  readAgain,
   readMany,
   readRecord,
   settable,
@@ -70,6 +71,9 @@ export class PhoneWindows {
       is: Record<string, Presence>;
     }
   >();
+
+  /** Messages and calls of businesses that have phones open, as they are stored. */
+  private readonly mail = new Map<string, Mail>();
 
   constructor(
     private readonly db: Db,
@@ -143,8 +147,17 @@ export class PhoneWindows {
   }
 
   /** Something of a business changed in storage. Within a turn. */
-  async changed({ businessId, what }: Change): Promise<void> {
-    const mail = new Map<string, Mail>();
+  async changed({ businessId, what, ids }: Change): Promise<void> {
+    if (businessId !== null && (what === 'messages' || what === 'calls')) {
+      const known = this.mail.get(businessId);
+      // Read once, however many phones are told of it.
+      if (known && this.of(businessId).length)
+        this.mail.set(businessId, {
+          ...known,
+          [what]: await readAgain(this.db, what, businessId, known[what], ids),
+        });
+      else this.mail.delete(businessId);
+    } else if (what === 'businesses') this.mail.clear();
     for (const window of this.windows.values()) {
       if (businessId !== null && window.businessId !== businessId) continue;
       switch (what) {
@@ -163,10 +176,7 @@ export class PhoneWindows {
           break;
         case 'messages':
         case 'calls': {
-          // Read once, however many phones are told of it.
-          const known = mail.get(window.businessId) ?? (await this.mailOf(window.businessId));
-          mail.set(window.businessId, known);
-          this.tellMessages(window, known);
+          this.tellMessages(window, await this.mailOf(window.businessId));
           break;
         }
         case 'mail':
@@ -259,11 +269,15 @@ export class PhoneWindows {
   }
 
   private async mailOf(businessId: string): Promise<Mail> {
+    const known = this.mail.get(businessId);
+    if (known) return known;
     const [messages, calls] = await Promise.all([
       readMany(this.db, 'messages', businessId),
       readMany(this.db, 'calls', businessId),
     ]);
-    return { messages, calls };
+    const mail = { messages, calls };
+    this.mail.set(businessId, mail);
+    return mail;
   }
 
   private tellMessages(window: Window, { messages, calls }: Mail): void {

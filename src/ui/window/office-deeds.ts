@@ -63,7 +63,7 @@ export class OfficeDeeds implements Deeds {
   async deleteRecording(callId: string, at: number): Promise<void> {
     const { workspace, db, id, now, actorName } = this.place;
     await dropRecordings(db, id, callId, (r) => r.at === at, { at: now, by: byWhom(actorName) });
-    await workspace.callsChanged();
+    await workspace.callsChanged([callId]);
   }
   messageSound(message: MessageKnown): Promise<string | null> {
     return Promise.resolve(message.sound);
