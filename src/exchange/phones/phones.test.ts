@@ -1,6 +1,7 @@
 /** Staff phones are thin: a window knows what the exchange tells it, asks for the rest, and hears no secret. */
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { DEMO_ID } from '../../../demo/lantern-cove';
+import { Changes } from '../../workspace';
 import { callerLock, phoneLock } from '../protocol';
 import {
   act,
@@ -173,6 +174,10 @@ it('messages are changed and taken back; the sound of one is sent when it is ask
     void tx.objectStore('messages').put({ ...message, sound });
     await tx.done;
   });
+  // Whoever writes tells it, as all do.
+  const changes = new Changes();
+  changes.tell({ businessId: DEMO_ID, what: 'messages', ids: [message.id] });
+  changes.close();
   const rosa = new Window('rosa-mobile-app');
   await pass(100);
   await breathe();

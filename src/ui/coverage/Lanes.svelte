@@ -64,6 +64,7 @@
     border-bottom: 1px solid var(--rule);
     font-size: var(--text-small);
     color: var(--ink-soft);
+    overflow: hidden;
   }
   .days span {
     position: absolute;
