@@ -72,6 +72,7 @@ const FLOORS = [
       'people',
       'answering',
       'calls',
+      'story',
       'phone',
       'coverage',
       'promises',

@@ -1,0 +1,100 @@
+/** What is looked for in the log, and what of it is found. */
+import { z } from 'zod';
+import { Id } from '../system';
+import { settledBy, type Settling } from './settled';
+import type { Entry } from './story';
+
+export const VIEWS = [
+  'all',
+  'missed',
+  'not called back',
+  'in',
+  'out',
+  'inside',
+  'recorded',
+  'with a message',
+  'with a note',
+  'unwanted',
+  'texts',
+] as const;
+export type View = (typeof VIEWS)[number];
+
+/** A search, as it is kept under a name. Empty fields ask for nothing. */
+export const Question = z.object({
+  view: z.enum(VIEWS),
+  /** Words that must all be found, in any order; digits find numbers. */
+  text: z.string().max(200),
+  numberId: z.union([Id, z.literal('')]),
+  personId: z.union([Id, z.literal('')]),
+  queueId: z.union([Id, z.literal('')]),
+  contactId: z.union([Id, z.literal('')]),
+  /** Days of the business, ISO, both of them part of it. */
+  from: z.union([z.iso.date(), z.literal('')]),
+  to: z.union([z.iso.date(), z.literal('')]),
+});
+export type Question = z.infer<typeof Question>;
+export const ANY: Question = {
+  view: 'all',
+  text: '',
+  numberId: '',
+  personId: '',
+  queueId: '',
+  contactId: '',
+  from: '',
+  to: '',
+};
+export const SavedView = z.object({ id: Id, name: z.string().trim().min(1).max(60), question: Question });
+export type SavedView = z.infer<typeof SavedView>;
+
+function isIn(view: View, entry: Entry, by: Settling): boolean {
+  const { facts, kind, call, message } = entry;
+  switch (view) {
+    case 'all':
+      return true;
+    case 'missed':
+      return facts.missed && !facts.unwanted;
+    case 'not called back':
+      return facts.missed && !facts.unwanted && facts.other !== null && !settledBy(entry, by);
+    case 'in':
+    case 'out':
+    case 'inside':
+      return facts.way === view;
+    case 'recorded':
+      return (call?.recordings?.length ?? 0) > 0;
+    case 'with a message':
+      return message !== undefined;
+    case 'with a note':
+      return Boolean(call?.note || message?.note);
+    case 'unwanted':
+      return facts.unwanted;
+    case 'texts':
+      return kind === 'text';
+  }
+}
+
+/** What entries are held against, made ready once for a question. */
+export function tester(
+  question: Question,
+  by: Settling,
+  /** The moments a day begins and the one after it does, epoch milliseconds. */
+  day: (iso: string) => readonly [from: number, to: number],
+): (entry: Entry) => boolean {
+  const words = question.text.toLowerCase().split(/\s+/).filter(Boolean);
+  // Digits as somebody writes them, with what stands between them.
+  const typed = question.text.trim();
+  const digits = /^[\d\s().+/-]{3,}$/.test(typed) ? typed.replace(/\D/g, '') : '';
+  const from = question.from ? day(question.from)[0] : -Infinity;
+  const to = question.to ? day(question.to)[1] : Infinity;
+  const { view, numberId, personId, queueId, contactId } = question;
+  return (entry) =>
+    entry.at >= from &&
+    entry.at < to &&
+    (!numberId || entry.line?.id === numberId) &&
+    (!contactId || entry.contact?.id === contactId) &&
+    (!personId || entry.facts.rungIds.includes(personId) || entry.facts.withIds.includes(personId)) &&
+    (!queueId || entry.facts.queueIds.includes(queueId)) &&
+    isIn(view, entry, by) &&
+    (digits
+      ? entry.search.includes(digits) || words.every((w) => entry.search.includes(w))
+      : words.every((w) => entry.search.includes(w)));
+}

@@ -1,0 +1,40 @@
+/** What the story of dealings is made of, as far as it goes by it: records of storage pass as they are. */
+import type { CallRequest, Trace } from '../calls';
+
+export interface CallKept {
+  id: string;
+  /** Epoch milliseconds. */
+  at: number;
+  request: CallRequest;
+  trace: Trace;
+  /** What happened, in a sentence. */
+  words: string;
+  /** When somebody said that calling back is done. */
+  answeredAt?: number | undefined;
+  note?: string | undefined;
+  /** What was recorded of it, with what was typed while it was. */
+  recordings?: readonly { said?: readonly { text: string }[] | undefined }[] | undefined;
+}
+export interface MessageKept {
+  /** That of the call it was left in. */
+  id: string;
+  mailboxId: string;
+  at: number;
+  from: string;
+  fromNumber: string | null;
+  said: string;
+  notes?: readonly { label: string; text: string }[] | undefined;
+  note?: string | undefined;
+  folder?: string | undefined;
+  answeredAt?: number | undefined;
+  assignedTo?: string | undefined;
+}
+export interface TextKept {
+  id: string;
+  way: 'in' | 'out';
+  /** E.164. */
+  from: string;
+  to: string;
+  text: string;
+  at: number;
+}

@@ -1,0 +1,48 @@
+/** Whether somebody has talked with whoever called in vain, since they did. */
+import { factsOfCall } from './facts';
+import type { Entry, Kept } from './story';
+
+/** When, how and by whom it came to be of no more account. */
+export interface Settled {
+  at: number;
+  how: 'called back' | 'called again and talked' | 'said to be done';
+  /** Who of ours talked; empty where that is not known. */
+  personIds: readonly string[];
+  /** The phone of ours it was called from. */
+  phone?: string | undefined;
+}
+
+/** What has settled calls in vain, by number, the earliest first. */
+export type Settling = ReadonlyMap<string, readonly Settled[]>;
+
+export function settling({ calls, messages }: Pick<Kept, 'calls' | 'messages'>): Settling {
+  const found = new Map<string, Settled[]>();
+  const add = (number: string | null, settled: Settled) => {
+    if (!number) return;
+    const all = found.get(number);
+    if (all) all.push(settled);
+    else found.set(number, [settled]);
+  };
+  for (const call of calls) {
+    const { way, other, talked, withIds, phones } = factsOfCall(call);
+    if (talked && way === 'out')
+      add(other, { at: call.at, how: 'called back', personIds: withIds, phone: phones[0] });
+    else if (talked && way === 'in')
+      add(other, { at: call.at, how: 'called again and talked', personIds: withIds });
+    if (way === 'in' && call.answeredAt !== undefined)
+      add(other, { at: call.answeredAt, how: 'said to be done', personIds: [] });
+  }
+  for (const { fromNumber, answeredAt } of messages)
+    if (answeredAt !== undefined) add(fromNumber, { at: answeredAt, how: 'said to be done', personIds: [] });
+  for (const all of found.values()) all.sort((a, b) => a.at - b.at);
+  return found;
+}
+
+/** What settled an entry: the first of it after the call; undefined where nothing has, or nothing was to be. */
+export function settledBy({ facts, at, call, message }: Entry, by: Settling): Settled | undefined {
+  if (!facts.missed) return undefined;
+  const done = call?.answeredAt ?? message?.answeredAt;
+  const found = facts.other ? by.get(facts.other)?.find((s) => s.at > at) : undefined;
+  if (found) return found;
+  return done === undefined ? undefined : { at: done, how: 'said to be done', personIds: [] };
+}

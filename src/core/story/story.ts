@@ -1,0 +1,124 @@
+/** Everything we had to do with people outside and inside, in one order of time: calls, messages, texts. */
+import { ending, listed, whoCalls, whoseName } from '../calls';
+import { writeNumber } from '../numbering';
+import { once } from '../once';
+import type { Contact, NumberHeld, System } from '../system';
+import { factsOfCall, factsOfMessage, factsOfText, type Facts } from './facts';
+import type { CallKept, MessageKept, TextKept } from './records';
+
+export type EntryKind = 'call' | 'message' | 'text';
+
+/** One thing that was dealt with. */
+export interface Entry {
+  id: string;
+  kind: EntryKind;
+  /** Epoch milliseconds. */
+  at: number;
+  facts: Facts;
+  /** Who the other side is: a contact, a number, a colleague. */
+  who: string;
+  contact: Contact | undefined;
+  /** The line of ours, where there is one. */
+  line: NumberHeld | undefined;
+  call?: CallKept;
+  /** What was left in the call, or stands alone where its call is not kept. */
+  message?: MessageKept;
+  text?: TextKept;
+  /** All that can be found of it, in lower case. */
+  search: string;
+}
+
+/** What is kept of dealings. */
+export interface Kept {
+  calls: readonly CallKept[];
+  messages: readonly MessageKept[];
+  texts: readonly TextKept[];
+}
+
+/** Contacts and numbers of ours by number. */
+const known = once((system: System) => ({
+  contacts: new Map(Object.values(system.contacts).flatMap((c) => c.numbers.map((n) => [n, c] as const))),
+  lines: new Map(Object.values(system.numbers).map((n) => [n.e164, n] as const)),
+}));
+
+function entryOf(
+  base: Pick<Entry, 'id' | 'kind' | 'at'>,
+  facts: Facts,
+  system: System,
+  whoElse: () => string,
+  about: Pick<Entry, 'call' | 'message' | 'text'>,
+  more = '',
+): Entry {
+  const { contacts, lines } = known(system);
+  const contact = facts.other ? contacts.get(facts.other) : undefined;
+  const line = facts.numberId
+    ? system.numbers[facts.numberId]
+    : facts.ours
+      ? lines.get(facts.ours)
+      : undefined;
+  const written = facts.other ? writeNumber(facts.other, system.business.country) : '';
+  const who = contact?.name ?? (written || whoElse());
+  return {
+    ...base,
+    ...about,
+    facts,
+    who,
+    contact,
+    line,
+    search:
+      `${who} ${written} ${facts.other?.replace(/\D/g, '') ?? ''} ${line?.label ?? ''} ${facts.text} ${more}`.toLowerCase(),
+  };
+}
+
+/** @param message what was left in it */
+export const callEntry = (call: CallKept, message: MessageKept | undefined, system: System): Entry => {
+  const facts = factsOfCall(call);
+  const { from } = call.request;
+  const colleague = () =>
+    from.kind === 'phone'
+      ? listed([...new Set(facts.rungIds.map((id) => system.people[id]?.name ?? 'somebody removed'))]) ||
+        whoseName(system, from.phoneId)
+      : whoCalls(system, from);
+  const names = [...facts.rungIds, ...facts.withIds].map((id) => system.people[id]?.name ?? '');
+  const own = from.kind === 'phone' ? whoseName(system, from.phoneId) : '';
+  return entryOf(
+    { id: call.id, kind: 'call', at: call.at },
+    facts,
+    system,
+    colleague,
+    { call, ...(message ? { message } : {}) },
+    `${own} ${names.join(' ')} ${message ? factsOfMessage(message).text : ''}`,
+  );
+};
+export const messageEntry = (message: MessageKept, system: System): Entry =>
+  entryOf(
+    { id: message.id, kind: 'message', at: message.at },
+    factsOfMessage(message),
+    system,
+    () => message.from,
+    { message },
+  );
+export const textEntry = (text: TextKept, system: System): Entry =>
+  entryOf({ id: text.id, kind: 'text', at: text.at }, factsOfText(text), system, () => 'a hidden number', {
+    text,
+  });
+
+/** The newest first; a message stands with the call it was left in, where that is kept. */
+export function* storyOf({ calls, messages, texts }: Kept, system: System): Generator<Entry, void> {
+  const left = new Map(messages.map((m) => [m.id, m]));
+  const callIds = new Set(calls.map((c) => c.id));
+  type Item = { at: number; make: () => Entry };
+  const items: Item[] = [
+    ...calls.map((c): Item => ({ at: c.at, make: () => callEntry(c, left.get(c.id), system) })),
+    ...messages
+      .filter((m) => !callIds.has(m.id))
+      .map((m): Item => ({ at: m.at, make: () => messageEntry(m, system) })),
+    ...texts.map((t): Item => ({ at: t.at, make: () => textEntry(t, system) })),
+  ];
+  items.sort((a, b) => b.at - a.at);
+  for (const { make } of items) yield make();
+}
+
+/** How it ended, in words: "left a message", "nobody answered". */
+export const endOf = ({ facts }: Entry, system: System): string =>
+  facts.outcome ? ending(facts.outcome, system) : '';
