@@ -47,7 +47,6 @@ await withPage(async (page, baseURL) => {
     await page.reload();
     await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
     say('open again', performance.now() - from, await settled(page));
-    from = performance.now();
     for (const path of PAGES) {
       await frozenOf(page);
       say(`to ${path}`, await timed(page, path), await settled(page));

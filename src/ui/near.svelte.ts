@@ -30,11 +30,11 @@ export class Near {
   is = $state(false);
   /**
    * @param first the first rows are there with the page, whatever is seen of it
-   * @param then what was drawn once stays, where its height hangs on what is in it
+   * @param then what was drawn once stays, where its height hangs on what is in it; or what is done when it comes near
    */
   constructor(
     first: boolean,
-    private readonly then: 'goes' | 'stays' = 'goes',
+    private readonly then: 'goes' | 'stays' | (() => void) = 'goes',
   ) {
     this.is = first;
   }
@@ -42,5 +42,6 @@ export class Near {
   readonly attach: Attachment = (node) =>
     watch(node, (near) => {
       if (near || this.then === 'goes') this.is = near;
+      if (near && typeof this.then === 'function') this.then();
     });
 }

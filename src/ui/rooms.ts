@@ -44,6 +44,7 @@ export const ANSWERING_ROOMS: readonly Room[] = [
 
 export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages', name: 'Inbox' },
+  { path: '/messages/log', name: 'Log' },
   { path: '/messages/call-back', name: 'Call back' },
   { path: '/messages/mailboxes', name: 'Mailboxes' },
   { path: '/messages/recordings', name: 'Recordings' },

@@ -1,5 +1,6 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
 import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type StoreNames } from 'idb';
+import type { SavedView } from '../core/story';
 import { upgradeStanding } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import type { ClockSetting } from '../standins/clock/clock';
@@ -48,8 +49,8 @@ interface Shape extends DBSchema {
   /** The carrier's one book, over all businesses. */
   carrier: { key: 'book'; value: CarrierBook };
   settings: {
-    key: 'clock' | 'business' | `copy:${string}` | `outside:${string}`;
-    value: ClockSetting | string | CopyPlace | OutsideHabits;
+    key: 'clock' | 'business' | `copy:${string}` | `outside:${string}` | `views:${string}`;
+    value: ClockSetting | string | CopyPlace | OutsideHabits | SavedView[];
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };

@@ -40,4 +40,5 @@ export {
 export { askForTexting, receiveText, sendText } from './texting';
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
+export { changeViews, readViews, type SavedViews } from './views';
 export { NoRoom, readSound, storeSound, sweepSounds } from './sounds';

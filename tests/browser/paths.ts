@@ -31,6 +31,7 @@ export const PAGES = [
   '/phones/invitations',
   '/phones/desk',
   '/messages',
+  '/messages/log',
   '/messages/call-back',
   '/messages/mailboxes',
   '/messages/recordings',

@@ -1,5 +1,6 @@
 export { behaviourBehind } from './again';
 export { factsOfCall, type Facts, type Way } from './facts';
+export { logJson, logTable } from './out';
 export { ANY, Question, SavedView, tester, VIEWS, type View } from './question';
 export type { CallKept, MessageKept, TextKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';

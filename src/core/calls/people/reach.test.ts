@@ -365,6 +365,10 @@ describe('what reach does to the plans', () => {
     expect(main[0]!.after).toContain('Rosa Delgado: do not disturb');
     // Her own forwarding is not asked when the front office is rung.
     const forwarded = set(system, before, [rosa({ always: { to: 'person', personId: 'pia' } })]);
+    // Asked in the middle of a day, what follows holds at all hours of what is left of the week.
+    const noon = MONDAY + 12 * 3_600_000;
+    const always = set(system, before, [{ kind: 'do not disturb', personId: 'rosa', on: true, until: null }]);
+    expect(effectOf(system, before, always, noon).found.map((d) => d.when)).toContain('at all hours');
     expect(effectOf(system, before, forwarded, MONDAY).found).toEqual([]);
   });
 });

@@ -109,8 +109,10 @@ export function differencesOf(
  * in: somebody's forwarding, do not disturb, a phone switched off.
  */
 export function effectOf(system: System, before: Standing, after: Standing, moment: number): Differing {
-  const { span, inWords } = weekFrom(moment, system.business.timeZone);
-  const week: Period = { span: [Math.max(moment, span[0]), span[1]], inWords };
+  const zone = system.business.timeZone;
+  // What is switched now changes nothing of the hours before.
+  const span: Span = [moment, weekFrom(moment, zone).span[1]];
+  const week: Period = { span, inWords: (spans) => spansInWords(spans, zone, span) };
   const all = [...between([system, before], [system, after], [week])];
   return { found: all.flatMap((one) => one.found[0]!), left: leftIn(all) };
 }

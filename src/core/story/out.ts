@@ -1,0 +1,68 @@
+/** The log as files of others: a table for a spreadsheet, and JSON. */
+import { writeNumber } from '../numbering';
+import type { System } from '../system';
+import { settledBy, type Settling } from './settled';
+import type { Entry } from './story';
+import { detailOf, settledInWords, titleOf } from './words';
+
+const COLUMNS = [
+  'when',
+  'kind',
+  'way',
+  'with',
+  'number',
+  'line',
+  'what',
+  'came of it',
+  'rang seconds',
+  'waited seconds',
+  'talked seconds',
+  'missed',
+  'called back',
+  'note',
+  'said',
+] as const;
+
+/** Rows, the first with the names of the columns. @param written a moment as it is to be read */
+export const logTable = (
+  entries: readonly Entry[],
+  system: System,
+  settled: Settling,
+  written: (at: number) => string,
+): string[][] => [
+  [...COLUMNS],
+  ...entries.map((e) => [
+    written(e.at),
+    e.kind,
+    e.facts.way,
+    e.who,
+    e.facts.other ? writeNumber(e.facts.other, system.business.country) : '',
+    e.line?.label ?? '',
+    titleOf(e, system),
+    detailOf(e, system),
+    ...(['rang', 'waited', 'talked'] as const).map((of) => (e.facts.times ? String(e.facts.times[of]) : '')),
+    e.facts.missed ? 'yes' : '',
+    e.facts.missed ? settledInWords(settledBy(e, settled), e.at, system) : '',
+    e.call?.note ?? e.message?.note ?? '',
+    e.message?.said ?? e.text?.text ?? '',
+  ]),
+];
+
+/** The same as objects: moments as ISO 8601 in UTC, numbers in E.164. */
+export const logJson = (entries: readonly Entry[], system: System, settled: Settling): object[] =>
+  entries.map((e) => ({
+    id: e.id,
+    kind: e.kind,
+    at: new Date(e.at).toISOString(),
+    way: e.facts.way,
+    with: e.who,
+    number: e.facts.other,
+    line: e.line?.e164 ?? null,
+    what: titleOf(e, system),
+    cameOfIt: detailOf(e, system),
+    seconds: e.facts.times,
+    missed: e.facts.missed,
+    settled: e.facts.missed ? (settledBy(e, settled)?.how ?? null) : null,
+    note: e.call?.note ?? e.message?.note ?? null,
+    said: e.message?.said ?? e.text?.text ?? null,
+  }));

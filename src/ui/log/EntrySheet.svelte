@@ -1,0 +1,152 @@
+<script lang="ts">
+  import { Button, TextInput } from 'carbon-components-svelte';
+  import { ringChart, traceLines } from '$core/calls';
+  import { detailOf, settledInWords, titleOf, type Entry, type Settled } from '$core/story';
+  import type { System } from '$core/system';
+  import type { CallRecord } from '$workspace';
+  import EditField from '../fields/EditField.svelte';
+  import { agoText, momentText } from '../format';
+  import AnswerBack from '../messages/AnswerBack.svelte';
+  import CallSounds from '../messages/CallSounds.svelte';
+  import RingChart from '../RingChart.svelte';
+  import { theBusiness } from '../window/session.svelte';
+  import { againLink } from './again';
+  import { makeContact, note, sayDone } from './edits';
+
+  /** One entry of the log in full: how it went, what was said and written, and what can be done about it. */
+  interface Props {
+    entry: Entry;
+    system: System;
+    settled: Settled | undefined;
+    /** Everything with the same contact, or from the same number. */
+    onstory: (entry: Entry) => void;
+  }
+  let { entry, system, settled, onstory }: Props = $props();
+  const call = $derived(entry.call as CallRecord | undefined);
+  const again = $derived(call && againLink(call));
+  const other = $derived(entry.facts.other);
+  let naming = $state(false);
+  let name = $state('');
+  let problem = $state('');
+  async function add(event: Event) {
+    event.preventDefault();
+    problem = (await makeContact(name, other!)) ?? '';
+    if (!problem) naming = false;
+  }
+</script>
+
+<article class="card" data-testid="entry" aria-label={titleOf(entry, system)}>
+  <h2>{titleOf(entry, system)}</h2>
+  <p class="soft small">
+    {momentText(entry.at, theBusiness().zone)}, {agoText(entry.at, theBusiness().minute)}{entry.contact &&
+    other
+      ? ` · ${theBusiness().number(other)}`
+      : ''}
+  </p>
+  <p>{detailOf(entry, system)}</p>
+  {#if entry.facts.missed}
+    <p class="stands" class:open={!settled}>{settledInWords(settled, entry.at, system)}</p>
+  {/if}
+  <div class="acts">
+    {#if other}
+      <AnswerBack number={other} answered={() => (entry.facts.missed ? sayDone(entry) : Promise.resolve())} />
+      {#if entry.facts.missed && !settled}<button
+          class="linkish small"
+          type="button"
+          onclick={() => void sayDone(entry)}>Done</button
+        >{/if}
+      <button class="linkish small" type="button" onclick={() => onstory(entry)}
+        >Everything with {entry.who}</button
+      >
+      {#if !entry.contact}<button
+          class="linkish small"
+          type="button"
+          aria-expanded={naming}
+          onclick={() => (naming = !naming)}>Make a contact</button
+        >{/if}
+    {/if}
+    {#if again}<a class="small" href={again}>Rehearse this call</a>{/if}
+  </div>
+  {#if naming && other && !entry.contact}
+    <form onsubmit={(e) => void add(e)}>
+      <TextInput
+        size="sm"
+        labelText="Whose number {theBusiness().number(other)} is"
+        bind:value={name}
+        invalid={!!problem}
+        invalidText={problem}
+      />
+      <Button size="small" type="submit">Add</Button>
+    </form>
+  {/if}
+  {#if entry.message?.said}<p>“{entry.message.said}”</p>{/if}
+  {#if entry.message?.notes?.length}
+    <p class="small soft">{entry.message.notes.map((n) => `${n.label}: ${n.text}`).join(' · ')}</p>
+  {/if}
+  {#if call}<CallSounds {call} {system} />{/if}
+  {#if entry.kind !== 'text'}
+    <EditField
+      label="Note"
+      value={(call ? call.note : entry.message?.note) ?? ''}
+      keep={(text) => {
+        void note(entry, text);
+        return undefined;
+      }}
+    />
+  {/if}
+  {#if call}
+    <h3>How it went</h3>
+    <RingChart chart={ringChart(call.trace, system)} />
+    <details>
+      <summary>Second by second</summary>
+      <ol>
+        {#each traceLines(call.trace, system) as line, i (i)}<li>{line}</li>{/each}
+      </ol>
+    </details>
+  {/if}
+</article>
+
+<style>
+  h2 {
+    overflow-wrap: anywhere;
+  }
+  h3 {
+    margin: 14px 0 4px;
+    font-size: var(--text-body);
+  }
+  p {
+    margin: 4px 0;
+    overflow-wrap: anywhere;
+  }
+  .stands {
+    font-weight: 600;
+  }
+  .open {
+    color: var(--copper);
+  }
+  .acts {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 14px;
+    align-items: baseline;
+    margin: 8px 0;
+  }
+  form {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    gap: 8px;
+    align-items: end;
+    margin-bottom: 8px;
+  }
+  summary {
+    cursor: pointer;
+    font-size: var(--text-small);
+    margin-top: 8px;
+  }
+  ol {
+    list-style: none;
+    padding: 0;
+    margin: 6px 0 0;
+    font-size: var(--text-small);
+  }
+</style>

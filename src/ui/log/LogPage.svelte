@@ -1,0 +1,327 @@
+<script lang="ts">
+  import { Button, InlineLoading, Search, Select, TextInput } from 'carbon-components-svelte';
+  import { onDestroy } from 'svelte';
+  import { ANY, settledBy, settling, tester, VIEWS, type Entry, type Question, type View } from '$core/story';
+  import { momentOf } from '$core/hours';
+  import { changeViews, readViews, type SavedViews } from '$workspace';
+  import SelectItem from '../fields/SelectItem.svelte';
+  import { count } from '../format';
+  import { freshId } from '../ids';
+  import { Near } from '../near.svelte';
+  import { Remembered } from '../remembered.svelte';
+  import { theBusiness } from '../window/session.svelte';
+  import EntryRow from './EntryRow.svelte';
+  import EntrySheet from './EntrySheet.svelte';
+  import SaveLog from './SaveLog.svelte';
+  import { Story } from './story.svelte';
+
+  /** Every call, message and text of the business: narrowed, searched, and each in full. */
+  const business = $derived(theBusiness());
+  const system = $derived(business.system);
+  const kept = $derived({
+    calls: business.view.calls,
+    messages: business.view.messages,
+    texts: business.view.dealings.texts,
+  });
+  const story = new Story();
+  onDestroy(() => story.stop());
+  $effect(() => story.read(kept, system));
+  const settled = $derived(settling(kept));
+
+  const asked = new Remembered<Question>('log', ANY);
+  const question = $derived(asked.value);
+  /** So many are drawn at first, and so many more when their end comes near. */
+  const AT_ONCE = 60;
+  let shown = $state(AT_ONCE);
+  const ask = (change: Partial<Question>) => {
+    asked.value = { ...question, ...change };
+    shown = AT_ONCE;
+  };
+  const day = (iso: string) => [momentOf(business.zone, iso, 0), momentOf(business.zone, iso, 1440)] as const;
+  const found = $derived(story.entries.filter(tester(question, settled, day)));
+  let openId = $state<string | null>(null);
+  const open = $derived(found.find((e) => e.id === openId) ?? found[0]);
+  const narrowed = $derived(JSON.stringify({ ...question }) !== JSON.stringify(ANY));
+
+  const WORDS: Record<View, string> = {
+    all: 'everything',
+    missed: 'missed',
+    'not called back': 'missed, not called back yet',
+    in: 'what came in',
+    out: 'what went out',
+    inside: 'among ourselves',
+    recorded: 'recorded',
+    'with a message': 'with a message',
+    'with a note': 'with a note',
+    unwanted: 'unwanted',
+    texts: 'texts',
+  };
+  const people = $derived(Object.values(system.people));
+  const queues = $derived(Object.values(system.queues));
+  const contacts = $derived(Object.values(system.contacts));
+
+  let views = $state.raw<SavedViews>([]);
+  $effect(() => void readViews(business.db, business.id).then((known) => (views = known)));
+  let naming = $state(false);
+  let name = $state('');
+  let problem = $state('');
+  const same = (a: Question, b: Question) =>
+    (Object.keys(ANY) as (keyof Question)[]).every((key) => a[key] === b[key]);
+  const current = $derived(views.find((v) => same(v.question, question)));
+  async function save(event: Event) {
+    event.preventDefault();
+    if (!name.trim()) return (problem = 'Give it a name.');
+    if (views.some((v) => v.name.toLowerCase() === name.trim().toLowerCase()))
+      return (problem = 'There is one of this name already.');
+    const view = { id: freshId('view'), name: name.trim(), question: $state.snapshot(question) };
+    try {
+      views = await changeViews(business.db, business.id, (known) => [...known, view].slice(-50));
+      naming = false;
+      name = problem = '';
+    } catch (error) {
+      problem = error instanceof Error ? error.message : String(error);
+    }
+  }
+  const drop = async (id: string) =>
+    (views = await changeViews(business.db, business.id, (known) => known.filter((v) => v.id !== id)));
+
+  /** Everything with the same contact; from a number that is nobody's, by its digits. */
+  const storyWith = ({ contact, facts }: Entry) => {
+    asked.value = contact ? { ...ANY, contactId: contact.id } : { ...ANY, text: facts.other!.slice(1) };
+    shown = AT_ONCE;
+  };
+
+  function onkeydown(event: KeyboardEvent) {
+    const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+    if (!by) return;
+    const rows = [...(event.currentTarget as HTMLElement).querySelectorAll<HTMLElement>('button.entry')];
+    const next = rows[rows.indexOf(document.activeElement as HTMLElement) + by];
+    if (!next) return;
+    next.focus();
+    event.preventDefault();
+  }
+</script>
+
+<h1>Log</h1>
+<div class="columns">
+  <section>
+    <Search
+      size="sm"
+      labelText="Search the log"
+      placeholder="Search: names, numbers, lines, words in notes and messages"
+      value={question.text}
+      on:input={(e) => ask({ text: (e.target as HTMLInputElement).value })}
+      on:clear={() => ask({ text: '' })}
+    />
+    <div class="ask" role="group" aria-label="Which entries">
+      <Select
+        size="sm"
+        hideLabel
+        labelText="What is shown"
+        selected={question.view}
+        on:update={(e) => ask({ view: e.detail as View })}
+      >
+        {#each VIEWS as v (v)}<SelectItem value={v} text={WORDS[v]} />{/each}
+      </Select>
+      <Select
+        size="sm"
+        hideLabel
+        labelText="Line"
+        selected={question.numberId}
+        on:update={(e) => ask({ numberId: String(e.detail) })}
+      >
+        <SelectItem value="" text="every line" />
+        {#each Object.values(system.numbers) as n (n.id)}<SelectItem value={n.id} text={n.label} />{/each}
+      </Select>
+      <Select
+        size="sm"
+        hideLabel
+        labelText="Who of us"
+        selected={question.personId}
+        on:update={(e) => ask({ personId: String(e.detail) })}
+      >
+        <SelectItem value="" text="everybody of us" />
+        {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
+      </Select>
+      {#if queues.length}
+        <Select
+          size="sm"
+          hideLabel
+          labelText="Queue"
+          selected={question.queueId}
+          on:update={(e) => ask({ queueId: String(e.detail) })}
+        >
+          <SelectItem value="" text="any queue or none" />
+          {#each queues as q (q.id)}<SelectItem value={q.id} text={q.name} />{/each}
+        </Select>
+      {/if}
+      {#if contacts.length}
+        <Select
+          size="sm"
+          hideLabel
+          labelText="Contact"
+          selected={question.contactId}
+          on:update={(e) => ask({ contactId: String(e.detail) })}
+        >
+          <SelectItem value="" text="whoever it was" />
+          {#each contacts as c (c.id)}<SelectItem value={c.id} text={c.name} />{/each}
+        </Select>
+      {/if}
+      <TextInput
+        size="sm"
+        type="date"
+        hideLabel
+        labelText="From day"
+        value={question.from}
+        on:change={(e) => ask({ from: String(e.detail ?? '') })}
+      />
+      <span class="soft">to</span>
+      <TextInput
+        size="sm"
+        type="date"
+        hideLabel
+        labelText="To day"
+        value={question.to}
+        on:change={(e) => ask({ to: String(e.detail ?? '') })}
+      />
+    </div>
+    <div class="views">
+      {#each views as view (view.id)}
+        <span class="view" class:here={view === current}>
+          <button
+            class="linkish small"
+            type="button"
+            aria-pressed={view === current}
+            onclick={() => ask(view.question)}>{view.name}</button
+          >
+          <button
+            class="linkish small"
+            type="button"
+            aria-label="Forget the search {view.name}"
+            onclick={() => void drop(view.id)}>×</button
+          >
+        </span>
+      {/each}
+      {#if narrowed}
+        {#if !current}<button
+            class="linkish small"
+            type="button"
+            aria-expanded={naming}
+            onclick={() => (naming = !naming)}>Keep this search</button
+          >{/if}
+        <button class="linkish small" type="button" onclick={() => ask(ANY)}>Show everything</button>
+      {/if}
+    </div>
+    {#if naming}
+      <form onsubmit={(e) => void save(e)}>
+        <TextInput
+          size="sm"
+          labelText="Name of the search"
+          bind:value={name}
+          invalid={!!problem}
+          invalidText={problem}
+        />
+        <Button size="small" type="submit">Keep it</Button>
+      </form>
+    {/if}
+    <p class="soft small" data-testid="log-count" aria-live="polite">
+      {count(found.length, 'entry', 'entries')}{narrowed
+        ? ` of ${story.entries.length.toLocaleString('en-US')}`
+        : ''}
+    </p>
+    {#if !story.whole && story.entries.length}
+      <InlineLoading description="Older entries are still gone through" />
+    {/if}
+    <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+    <ul aria-label="Entries" {onkeydown}>
+      {#each found.slice(0, shown) as entry (`${entry.kind} ${entry.id}`)}
+        <EntryRow
+          {entry}
+          {system}
+          settled={settledBy(entry, settled)}
+          chosen={entry === open}
+          onopen={() => (openId = entry.id)}
+        />
+      {/each}
+    </ul>
+    {#if found.length > shown}
+      {#key shown}
+        {@const end = new Near(false, () => (shown += AT_ONCE))}
+        <p class="soft small" {@attach end.attach}>
+          <button class="linkish" type="button" onclick={() => (shown += AT_ONCE)}
+            >Show more of {found.length.toLocaleString('en-US')}</button
+          >
+        </p>
+      {/key}
+    {:else if !found.length && story.whole}
+      <div class="empty">
+        {#if story.entries.length}
+          <h2>Nothing is found by that</h2>
+          <p>Take a word or a choice away, or show everything.</p>
+        {:else}
+          <h2>Nothing has happened yet</h2>
+          <p>
+            Every call to and from your numbers stands here from the first on, with what was left, noted and
+            texted.
+          </p>
+        {/if}
+      </div>
+    {/if}
+    {#if found.length}<SaveLog entries={found} {system} {settled} />{/if}
+  </section>
+  <aside>
+    {#if open}
+      {#key open.id}
+        <EntrySheet entry={open} {system} settled={settledBy(open, settled)} onstory={storyWith} />
+      {/key}
+    {/if}
+  </aside>
+</div>
+
+<style>
+  .columns {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  }
+  .ask,
+  .views {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 4px 12px;
+    align-items: center;
+    margin: 6px 0;
+  }
+  .ask :global(.bx--form-item) {
+    flex: 0 1 auto;
+  }
+  .ask :global(.bx--select-input) {
+    max-width: 170px;
+  }
+  .ask :global(input[type='date']) {
+    width: 138px;
+  }
+  .view {
+    border: 1px solid var(--rule);
+    padding: 0 8px;
+  }
+  .view.here {
+    border-color: var(--copper);
+  }
+  form {
+    display: grid;
+    grid-template-columns: 260px auto;
+    gap: 8px;
+    align-items: end;
+    justify-content: start;
+    margin: 6px 0;
+  }
+  ul {
+    list-style: none;
+    margin: 6px 0;
+    padding: 0;
+    background: var(--sheet);
+    border: 1px solid var(--rule);
+  }
+  ul:empty {
+    display: none;
+  }
+</style>
