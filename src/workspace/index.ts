@@ -40,5 +40,6 @@ export {
 export { askForTexting, receiveText, sendText } from './texting';
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
+export { dropPast, storePast } from './past';
 export { changeViews, readViews, type SavedViews } from './views';
 export { NoRoom, readSound, storeSound, sweepSounds } from './sounds';

@@ -341,8 +341,12 @@ export class Workspace {
     return stayed;
   }
   /** The carrier's side was changed in storage: shown here, and told to the other windows. */
-  async carrierChanged(): Promise<void> {
-    for (const what of ['dealings', 'carrier', 'standing'] as const) {
+  carrierChanged(): Promise<void> {
+    return this.changed('dealings', 'carrier', 'standing');
+  }
+  /** Something was changed in storage: shown here, and told to the other windows. */
+  async changed(...whats: readonly Change['what'][]): Promise<void> {
+    for (const what of whats) {
       await this.reload(what);
       this.tell(what);
     }

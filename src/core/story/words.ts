@@ -41,10 +41,9 @@ export function detailOf(entry: Entry, system: System): string {
   const { kind, facts, call, message, text } = entry;
   if (kind === 'text') return text!.text;
   const mailbox = facts.mailboxId ?? message?.mailboxId;
-  const left = message
-    ? `left a message in ${(mailbox && system.mailboxes[mailbox]?.name) || 'a removed mailbox'}`
-    : '';
-  if (!call || !facts.times) return left;
+  const where = `in ${(mailbox && system.mailboxes[mailbox]?.name) || 'a removed mailbox'}`;
+  if (!call || !facts.times) return where;
+  const left = message ? `left a message ${where}` : '';
   const { times, queueIds, rungIds, withIds, talked } = facts;
   const parts = [
     times.waited > 0

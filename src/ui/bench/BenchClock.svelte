@@ -4,6 +4,7 @@
   import { atSpeed, speedOf, type ClockSetting } from '$standins/clock/clock';
   import { clockText, fieldText, momentText } from '../format';
   import { session, theBusiness } from '../window/session.svelte';
+  import BenchPast from './BenchPast.svelte';
 
   let text = $state(fieldText(theBusiness().now, theBusiness().zone));
   let problem = $state('');
@@ -65,6 +66,7 @@
     }}
   />
 </div>
+<BenchPast />
 
 <style>
   .row {

@@ -126,7 +126,7 @@
       <Select
         size="sm"
         hideLabel
-        labelText="Line"
+        labelText="Which line"
         selected={question.numberId}
         on:update={(e) => ask({ numberId: String(e.detail) })}
       >
@@ -167,23 +167,25 @@
           {#each contacts as c (c.id)}<SelectItem value={c.id} text={c.name} />{/each}
         </Select>
       {/if}
-      <TextInput
-        size="sm"
-        type="date"
-        hideLabel
-        labelText="From day"
-        value={question.from}
-        on:change={(e) => ask({ from: String(e.detail ?? '') })}
-      />
-      <span class="soft">to</span>
-      <TextInput
-        size="sm"
-        type="date"
-        hideLabel
-        labelText="To day"
-        value={question.to}
-        on:change={(e) => ask({ to: String(e.detail ?? '') })}
-      />
+      <span class="days">
+        <TextInput
+          size="sm"
+          type="date"
+          hideLabel
+          labelText="From day"
+          value={question.from}
+          on:change={(e) => ask({ from: String(e.detail ?? '') })}
+        />
+        <span class="soft">to</span>
+        <TextInput
+          size="sm"
+          type="date"
+          hideLabel
+          labelText="To day"
+          value={question.to}
+          on:change={(e) => ask({ to: String(e.detail ?? '') })}
+        />
+      </span>
     </div>
     <div class="views">
       {#each views as view (view.id)}
@@ -298,6 +300,17 @@
   }
   .ask :global(input[type='date']) {
     width: 138px;
+  }
+  /* What is open stays beside the line that opened it. */
+  aside {
+    position: sticky;
+    top: 12px;
+    align-self: start;
+  }
+  .days {
+    display: flex;
+    gap: 8px;
+    align-items: center;
   }
   .view {
     border: 1px solid var(--rule);

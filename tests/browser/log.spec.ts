@@ -1,0 +1,139 @@
+/** The log: everything that was dealt with, found again, settled, noted, and asked again with today's draft. */
+import { readFileSync } from 'node:fs';
+import Papa from 'papaparse';
+import type { Page } from '@playwright/test';
+import { bench, open, visit } from './bench';
+import { expect, test } from './seeded';
+
+/** Lays down a week of calls, and opens the log on it. */
+async function withPast(page: Page): Promise<void> {
+  await open(page, '/messages/log');
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByRole('button', { name: 'Lay it down' }).click();
+  await expect(drawer.getByText(/calls and \d+ messages stand in the log/)).toBeVisible();
+  await drawer.getByRole('button', { name: 'Close' }).click();
+}
+const rows = (page: Page) => page.getByTestId('log-entry');
+const count = (page: Page) => page.getByTestId('log-count');
+const entry = (page: Page) => page.getByTestId('entry');
+
+test('a week of calls is searched, narrowed, kept under a name, and found again after a reload', async ({
+  page,
+}) => {
+  await withPast(page);
+  await expect(count(page)).toHaveText(/^1\d\d entries$/);
+  const search = page.getByRole('searchbox', { name: 'Search the log' });
+  await search.fill('winter');
+  await expect(rows(page).first()).toContainText('Winter store');
+  for (const text of await rows(page).allInnerTexts()) expect(text).toContain('Winter store');
+  await search.fill('(206) 555-0121');
+  for (const text of await rows(page).allInnerTexts()) expect(text).toContain('555-0121');
+  await search.fill('no such word');
+  await expect(page.getByRole('heading', { name: 'Nothing is found by that' })).toBeVisible();
+  await page.getByRole('button', { name: 'Show everything' }).click();
+  await expect(search).toHaveValue('');
+
+  await page.getByLabel('What is shown').selectOption('missed, not called back yet');
+  await page.getByLabel('Which line').selectOption('Night watch');
+  const shown = await count(page).innerText();
+  await page.getByRole('button', { name: 'Keep this search' }).click();
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Give it a name.')).toBeVisible();
+  await page.getByLabel('Name of the search').fill('Nights still open');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Show everything' }).click();
+  await page.reload();
+  await page.getByRole('button', { name: 'Nights still open', exact: true }).click();
+  await expect(count(page)).toHaveText(shown);
+  for (const text of await rows(page).allInnerTexts())
+    expect(text).toMatch(/Night watch[^]*not called back yet/);
+  await page.getByRole('button', { name: 'Forget the search Nights still open' }).click();
+  await expect(page.getByRole('button', { name: 'Nights still open', exact: true })).toHaveCount(0);
+});
+
+test('by the keyboard: a line is opened, noted, said to be done, and that is taken back', async ({
+  context,
+  page,
+}) => {
+  await withPast(page);
+  await page.getByLabel('What is shown').selectOption('missed, not called back yet');
+  await page.getByLabel('Which line').selectOption('Main line');
+  const before = Number(/^\d+/.exec(await count(page).innerText())![0]);
+  await rows(page).first().focus();
+  await page.keyboard.press('ArrowDown');
+  await expect(rows(page).nth(1)).toBeFocused();
+  await page.keyboard.press('Enter');
+  const title = await rows(page).nth(1).locator('b').innerText();
+  await expect(entry(page).getByRole('heading', { level: 2 })).toHaveText(title);
+  await expect(entry(page).getByRole('heading', { name: 'How it went' })).toBeVisible();
+
+  const note = entry(page).getByLabel('Note');
+  await note.fill('Wants the blue <b>paint</b>');
+  await note.blur();
+  await expect(page.getByTestId('saved')).toHaveText('Saved');
+  // Another window has it at once, as text.
+  const other = await context.newPage();
+  await other.goto('/messages/log');
+  await other.getByRole('searchbox', { name: 'Search the log' }).fill('blue <b>paint</b>');
+  await expect(rows(other)).toHaveCount(1);
+  await expect(other.getByLabel('Note')).toHaveValue('Wants the blue <b>paint</b>');
+  await other.close();
+
+  await entry(page).getByRole('button', { name: 'Done' }).click();
+  // Others of the same number are settled with it.
+  await expect(count(page)).not.toContainText(`${before} entries`);
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(count(page)).toContainText(`${before} entries`);
+});
+
+test('a number becomes a contact, its whole story is shown, and it goes out as CSV', async ({ page }) => {
+  await withPast(page);
+  const search = page.getByRole('searchbox', { name: 'Search the log' });
+  await search.fill('555-0121');
+  const calls = await rows(page).count();
+  expect(calls).toBeGreaterThan(1);
+  await entry(page).getByRole('button', { name: 'Make a contact' }).click();
+  await entry(page).getByRole('button', { name: 'Add' }).click();
+  await expect(entry(page).getByText('Give the contact a name.')).toBeVisible();
+  await entry(page).getByLabel('Whose number (206) 555-0121 is').fill('=Ada Ferris');
+  await entry(page).getByRole('button', { name: 'Add' }).click();
+  await expect(rows(page).first()).toContainText('=Ada Ferris');
+  await entry(page).getByRole('button', { name: 'Everything with =Ada Ferris' }).click();
+  await expect(page.getByLabel('Contact')).toHaveValue(/contact-/);
+  await expect(rows(page)).toHaveCount(calls);
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save what is shown as CSV' }).click();
+  const { data } = Papa.parse<Record<string, string>>(
+    readFileSync(await (await download).path(), 'utf8').trim(),
+    { header: true },
+  );
+  expect(data).toHaveLength(calls);
+  expect(new Set(data.map((row) => row['number']))).toEqual(new Set(['(206) 555-0121']));
+  // Nothing in it is a formula to a spreadsheet.
+  expect(new Set(data.map((row) => row['with']))).toEqual(new Set(["'=Ada Ferris"]));
+});
+
+test('a real call is asked again with the draft: the same caller, moment and behaviour', async ({ page }) => {
+  await withPast(page);
+  await page.getByLabel('What is shown').selectOption('missed');
+  await page.getByRole('searchbox', { name: 'Search the log' }).fill('hung up main line');
+  const when = await rows(page).first().locator('.soft').innerText();
+  await entry(page).getByRole('link', { name: 'Rehearse this call' }).click();
+  await expect(page.getByRole('heading', { name: 'Rehearsal' })).toBeVisible();
+  await expect(page.getByLabel('What happens').getByText(when)).toBeVisible();
+  await expect(page.getByTestId('page-outcome')).toContainText('hung up');
+});
+
+test('the past goes as it came, and what was there before it stays', async ({ page }) => {
+  await withPast(page);
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByRole('button', { name: 'Take it away' }).click();
+  await expect(drawer.getByText(/went for good/)).toBeVisible();
+  await drawer.getByRole('button', { name: 'Close' }).click();
+  // The three messages of the demonstration stay.
+  await expect(count(page)).toHaveText('3 entries');
+  await visit(page, '/messages');
+  await expect(page.getByTestId('message')).toHaveCount(3);
+});
