@@ -169,6 +169,8 @@ export const CallRecord = z.object({
   words: z.string(),
   /** When somebody called back, or said that it is done. */
   answeredAt: z.number().optional(),
+  /** Who is to see to it. */
+  assignedTo: Id.optional(),
   ...Beside.shape,
 });
 

@@ -79,6 +79,22 @@ test('by the keyboard: a line is opened, noted, said to be done, and that is tak
   await expect(other.getByLabel('Note')).toHaveValue('Wants the blue <b>paint</b>');
   await other.close();
 
+  // Given to somebody, it is theirs in every window, and in what waits to be called back.
+  const number = /\(\d{3}\) \d{3}-\d{4}/.exec(title)![0];
+  const waiting = await context.newPage();
+  await waiting.goto('/messages/call-back');
+  const waits = waiting.getByRole('listitem').filter({ hasText: number });
+  await expect(waits.getByRole('button', { name: /^Give it to/ })).toBeVisible();
+  await entry(page)
+    .getByRole('button', { name: /^Give it to/ })
+    .click();
+  await entry(page)
+    .getByLabel(/^Who sees to/)
+    .selectOption('Mei Tanaka');
+  await expect(rows(page).nth(1)).toContainText('not called back yet; Mei Tanaka sees to it');
+  await expect(waits.getByRole('button', { name: /^Mei Tanaka sees to it/ })).toBeVisible();
+  await waiting.close();
+
   await entry(page).getByRole('button', { name: 'Done' }).click();
   // Others of the same number are settled with it.
   await expect(count(page)).not.toContainText(`${before} entries`);

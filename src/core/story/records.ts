@@ -11,6 +11,8 @@ export interface CallKept {
   words: string;
   /** When somebody said that calling back is done. */
   answeredAt?: number | undefined;
+  /** Who is to see to it. */
+  assignedTo?: string | undefined;
   note?: string | undefined;
   /** What was recorded of it, with what was typed while it was. */
   recordings?: readonly { said?: readonly { text: string }[] | undefined }[] | undefined;

@@ -13,6 +13,7 @@
     onopen: () => void;
   }
   let { entry, system, settled, chosen, onopen }: Props = $props();
+  const seer = $derived(entry.call?.assignedTo ?? entry.message?.assignedTo);
   const marks = $derived(
     [
       entry.facts.unwanted ? 'unwanted' : '',
@@ -39,7 +40,9 @@
     {#if entry.facts.missed || marks.length}
       <span class="small">
         {#if entry.facts.missed}<span class="stands" class:open={!settled}
-            >{settledInWords(settled, entry.at, system)}</span
+            >{settledInWords(settled, entry.at, system)}{!settled && seer
+              ? `; ${system.people[seer]?.name ?? 'somebody'} sees to it`
+              : ''}</span
           >{/if}
         {#each marks as mark (mark)}<span class="mark">{mark}</span>{/each}
       </span>

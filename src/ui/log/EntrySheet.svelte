@@ -7,6 +7,8 @@
   import EditField from '../fields/EditField.svelte';
   import { agoText, momentText } from '../format';
   import AnswerBack from '../messages/AnswerBack.svelte';
+  import { giveTo } from '../messages/answering';
+  import SeesToIt from '../messages/SeesToIt.svelte';
   import CallSounds from '../messages/CallSounds.svelte';
   import RingChart from '../RingChart.svelte';
   import { theBusiness } from '../window/session.svelte';
@@ -50,11 +52,15 @@
   <div class="acts">
     {#if other}
       <AnswerBack number={other} answered={() => (entry.facts.missed ? sayDone(entry) : Promise.resolve())} />
-      {#if entry.facts.missed && !settled}<button
-          class="linkish small"
-          type="button"
-          onclick={() => void sayDone(entry)}>Done</button
-        >{/if}
+      {#if entry.facts.missed && !settled}
+        <SeesToIt
+          personId={entry.call?.assignedTo ?? entry.message?.assignedTo}
+          about={titleOf(entry, system)}
+          ongive={(id) =>
+            void giveTo(id, entry.message ? [entry.id] : [], entry.call ? [entry.id] : [], entry.who)}
+        />
+        <button class="linkish small" type="button" onclick={() => void sayDone(entry)}>Done</button>
+      {/if}
       <button class="linkish small" type="button" onclick={() => onstory(entry)}
         >Everything with {entry.who}</button
       >

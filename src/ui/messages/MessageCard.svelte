@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Checkbox, Select } from 'carbon-components-svelte';
+  import { Checkbox } from 'carbon-components-svelte';
   import { durationText, momentText } from '../format';
   import EditField from '../fields/EditField.svelte';
   import { here } from '../window/session.svelte';
@@ -11,7 +11,7 @@
   import { markAnswered } from './answering';
   import PlayMessage from './PlayMessage.svelte';
   import { archive, assign, backToInbox, bin, block, change, markSpam } from './edits';
-  import SelectItem from '../fields/SelectItem.svelte';
+  import SeesToIt from './SeesToIt.svelte';
 
   interface Props {
     message: MessageKnown;
@@ -23,7 +23,6 @@
     phone?: { id: string; send: Send };
   }
   let { message, mailbox, chosen = false, onchoose, phone }: Props = $props();
-  const people = $derived(Object.values(here().system.people ?? {}).filter((p) => p.role !== 'shared room'));
   const own = $derived([message]);
   const blocked = $derived(
     message.fromNumber !== null &&
@@ -34,8 +33,6 @@
       ),
   );
   let noting = $state(false);
-  /** The field is drawn when it is wanted: a list of fields takes long to draw with every key of a search. */
-  let assigning = $state(false);
 </script>
 
 <article class="card" class:new={!message.heard} data-testid="message">
@@ -124,29 +121,11 @@
       />
     {/if}
     <div class="who">
-      {#if assigning}
-        <Select
-          size="sm"
-          inline
-          hideLabel
-          labelText="Who sees to the message from {message.from}"
-          selected={message.assignedTo ?? ''}
-          on:update={(e) => {
-            if (e.detail === (message.assignedTo ?? '')) return;
-            assigning = false;
-            void assign(own, String(e.detail));
-          }}
-        >
-          <SelectItem value="" text="nobody in particular" />
-          {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
-        </Select>
-      {:else}
-        <button class="linkish small" type="button" onclick={() => (assigning = true)}
-          >{message.assignedTo
-            ? `${here().system.people[message.assignedTo]?.name ?? 'somebody'} sees to it`
-            : 'Give it to…'}<span class="visually-hidden">&nbsp;(message from {message.from})</span></button
-        >
-      {/if}
+      <SeesToIt
+        personId={message.assignedTo}
+        about="the message from {message.from}"
+        ongive={(id) => void assign(own, id)}
+      />
     </div>
   </div>
 </article>

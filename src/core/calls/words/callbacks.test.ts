@@ -63,3 +63,14 @@ it('hidden, blocked, refused and suspected callers, and spam, are not called bac
   ];
   expect(callBacks(calls, [message('m', 5, B, { folder: 'spam' })], (n) => n === A)).toEqual([]);
 });
+
+it('who sees to it is who was named last of all that waits', () => {
+  const calls = [
+    call('1', 100, A, missed, { assignedTo: 'mei' }),
+    call('2', 200, A, missed),
+    call('3', 300, B, missed),
+  ];
+  const seen = (messages: LeftMessage[]) => callBacks(calls, messages).map((w) => w.assignedTo);
+  expect(seen([])).toEqual(['mei', undefined]);
+  expect(seen([message('m', 210, A, { assignedTo: 'rosa' })])).toEqual(['rosa', undefined]);
+});

@@ -10,6 +10,8 @@ export interface PastCall {
   trace: Trace;
   /** When somebody said that it is done. */
   answeredAt?: number | undefined;
+  /** Who is to see to it. */
+  assignedTo?: string | undefined;
 }
 export interface LeftMessage {
   id: string;
@@ -17,6 +19,7 @@ export interface LeftMessage {
   fromNumber: string | null;
   folder?: string | undefined;
   answeredAt?: number | undefined;
+  assignedTo?: string | undefined;
 }
 
 export interface CallBack {
@@ -29,6 +32,8 @@ export interface CallBack {
   tries: number;
   /** They asked to be called back, instead of waiting. */
   asked: boolean;
+  /** Who is to see to it, as was said of any of it last; undefined is nobody in particular. */
+  assignedTo: string | undefined;
   callIds: string[];
   messageIds: string[];
 }
@@ -70,6 +75,7 @@ export function callBacks(
       last: at,
       tries: 0,
       asked: false,
+      assignedTo: undefined,
       callIds: [],
       messageIds: [],
     };
@@ -87,6 +93,7 @@ export function callBacks(
     const e = entry(from.number!, call.at);
     e.tries++;
     e.asked ||= call.trace.some((x) => x.kind === 'call back asked');
+    e.assignedTo = call.assignedTo ?? e.assignedTo;
     e.callIds.push(call.id);
   }
   for (const m of messages) {
@@ -97,7 +104,9 @@ export function callBacks(
       !isOpen(m.fromNumber, m.at)
     )
       continue;
-    entry(m.fromNumber!, m.at).messageIds.push(m.id);
+    const e = entry(m.fromNumber!, m.at);
+    e.assignedTo = m.assignedTo ?? e.assignedTo;
+    e.messageIds.push(m.id);
   }
   return [...waiting.values()].sort((a, b) => a.since - b.since);
 }

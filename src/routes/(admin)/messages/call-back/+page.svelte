@@ -3,7 +3,8 @@
   import { callBacks } from '$core/calls';
   import { contactOf, isBlockedNumber } from '$core/system';
   import AnswerBack from '$ui/messages/AnswerBack.svelte';
-  import { markAnswered } from '$ui/messages/answering';
+  import { giveTo, markAnswered } from '$ui/messages/answering';
+  import SeesToIt from '$ui/messages/SeesToIt.svelte';
   import { agoText, count, momentText } from '$ui/format';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -52,6 +53,12 @@
         {#each saidBy(w.messageIds) as said, i (i)}<p>“{said}”</p>{/each}
         <div class="acts">
           <AnswerBack number={w.number} answered={() => markAnswered(w.messageIds, w.callIds)} />
+          <SeesToIt
+            personId={w.assignedTo}
+            about={theBusiness().number(w.number)}
+            ongive={(id) =>
+              void giveTo(id, w.messageIds, w.callIds, contact?.name ?? theBusiness().number(w.number))}
+          />
           <button class="linkish small" type="button" onclick={() => void done(w)}
             >Done<span class="visually-hidden">&nbsp;with {theBusiness().number(w.number)}</span></button
           >
