@@ -66,6 +66,7 @@ const FLOORS = [
     'src/core',
     [
       'numbering',
+      'texting',
       'system',
       'hours',
       'messages',

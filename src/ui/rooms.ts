@@ -45,6 +45,7 @@ export const ANSWERING_ROOMS: readonly Room[] = [
 export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages', name: 'Inbox' },
   { path: '/messages/log', name: 'Log' },
+  { path: '/messages/texts', name: 'Texts' },
   { path: '/messages/call-back', name: 'Call back' },
   { path: '/messages/mailboxes', name: 'Mailboxes' },
   { path: '/messages/recordings', name: 'Recordings' },

@@ -16,11 +16,11 @@ export async function askForTexting(workspace: Workspace, facts: TextingFacts): 
   }));
 }
 
-type Words = Omit<TextMessage, 'id' | 'at' | 'way'>;
+type Words = Omit<TextMessage, 'id' | 'at' | 'way' | 'by'>;
 
 /** Hands a text to the carrier, which holds it back until the business may send texts. */
 export const sendText = (workspace: Workspace, text: Words): Promise<Answer> =>
-  keep(workspace, { ...text, way: 'out' }, (before) =>
+  keep(workspace, { ...text, way: 'out', ...(workspace.by ? { by: workspace.by } : {}) }, (before) =>
     wantsNone(before, text.to, text.from)
       ? no('They answered STOP to this number. No text may go there before they send START.', 'to')
       : null,

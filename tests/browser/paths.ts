@@ -32,6 +32,7 @@ export const PAGES = [
   '/phones/desk',
   '/messages',
   '/messages/log',
+  '/messages/texts',
   '/messages/call-back',
   '/messages/mailboxes',
   '/messages/recordings',

@@ -1,4 +1,5 @@
 export { behaviourBehind } from './again';
+export { conversationKey, conversations, type Conversation } from './conversations';
 export { factsOfCall, type Facts, type Way } from './facts';
 export { logJson, logTable } from './out';
 export { ANY, Question, SavedView, tester, VIEWS, type View } from './question';

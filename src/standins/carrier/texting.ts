@@ -1,5 +1,6 @@
 /** Approval before a business may send texts, and the texts that wait for it. Worked out from what was sent and when. */
 import { z } from 'zod';
+import { MOST_PARTS, partsOf } from '../../core/texting';
 import { profileOf, readNumber } from '../../core/numbering';
 import { E164, Id } from '../../core/system/shape/primitives';
 import type { NumberHeld } from '../../core/system/shape/schema';
@@ -26,8 +27,19 @@ export const TextMessage = z.object({
   way: z.enum(['out', 'in']),
   from: E164,
   to: E164,
-  text: z.string().trim().min(1, 'Write something.').max(1600),
+  text: z
+    .string()
+    .trim()
+    .normalize('NFC')
+    .min(1, 'Write something.')
+    .max(1600, 'This is longer than 1,600 letters: send it as two.')
+    .refine(
+      (text) => partsOf(text).parts.length <= MOST_PARTS,
+      `This takes more than ${MOST_PARTS} parts. Make it shorter, or send it as two.`,
+    ),
   at: z.number(),
+  /** Who of ours wrote it, by name; absent is whoever runs the system. */
+  by: z.string().max(120).optional(),
 });
 export type TextMessage = z.infer<typeof TextMessage>;
 
@@ -91,6 +103,9 @@ export function deliveredAt(
 /** Words with which somebody wants no more texts, and wants them again. Source: the CTIA messaging principles, from memory. */
 const STOP = /^\s*(stop|stopall|unsubscribe|cancel|end|quit)\s*$/i;
 const START = /^\s*(start|unstop|yes)\s*$/i;
+
+/** Whether somebody wants no more texts by these words. */
+export const isStop = (text: string): boolean => STOP.test(text);
 
 /** Whether somebody has answered STOP to one of our numbers and not START since. @param texts oldest first */
 export function wantsNone(texts: readonly TextMessage[], theirs: string, ours: string): boolean {

@@ -59,7 +59,7 @@
       />
     </div>
     <Button size="small" type="submit">Text it</Button>
-    {#if sent}<p class="small" role="status">It is there: <a href="/numbers/texting">Texting</a>.</p>{/if}
+    {#if sent}<p class="small" role="status">It is there: <a href="/messages/texts">Texts</a>.</p>{/if}
   </form>
 {/if}
 

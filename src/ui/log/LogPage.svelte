@@ -304,7 +304,7 @@
   /* What is open stays beside the line that opened it. */
   aside {
     position: sticky;
-    top: 12px;
+    top: 88px;
     align-self: start;
   }
   .days {

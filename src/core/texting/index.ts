@@ -1,0 +1,1 @@
+export { madeCheaper, MOST_PARTS, partsOf, type Parts } from './parts';
