@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import type { Page } from '@playwright/test';
-import { bench, open, visit } from './bench';
+import { bench, callFrom, open, visit, withSoftphone } from './bench';
 import { expect, test } from './seeded';
 
 /** Lays down a week of calls, and opens the log on it. */
@@ -152,4 +152,31 @@ test('the past goes as it came, and what was there before it stays', async ({ pa
   await expect(count(page)).toHaveText('3 entries');
   await visit(page, '/messages');
   await expect(page.getByTestId('message')).toHaveCount(3);
+});
+
+test('a ringing phone says who that is and what they wanted last, before anybody lifts', async ({
+  context,
+  page,
+}) => {
+  const staff = await withSoftphone(context, page);
+  const first = await callFrom(context, 'Main line');
+  await expect(staff.getByTestId('ringing')).toBeVisible();
+  await expect(staff.getByTestId('before')).toHaveCount(0);
+  await first.getByRole('button', { name: 'Hang up' }).click();
+  await expect(staff.getByTestId('ringing')).toHaveCount(0);
+  await first.close();
+  const again = await callFrom(context, 'Main line');
+  const before = staff.getByTestId('before');
+  await expect(before.getByRole('listitem')).toHaveCount(1);
+  await expect(before).toContainText('the caller hung up');
+  await expect(before).toContainText('not called back yet');
+  await staff.keyboard.press('Enter');
+  await expect(staff.getByTestId('talking')).toBeVisible();
+  await again.getByRole('button', { name: 'Hang up' }).click();
+  // It stands in the log of whoever runs the system as it was: called in vain, then talked.
+  await visit(page, '/messages/log');
+  await expect(rows(page).filter({ hasText: 'talked' }).first()).toContainText('with Idris Okafor');
+  await expect(rows(page).filter({ hasText: 'the caller hung up' }).first()).toContainText(
+    /called again .* later and talked with Idris Okafor/,
+  );
 });

@@ -33,7 +33,7 @@ test('a text that comes in waits, is answered in as many parts as are said, and 
   await expect(parts).toContainText('2 parts, 145 left');
   await field.fill(`It’s ready${'!'.repeat(80)}`);
   await expect(parts).toContainText('2 parts');
-  await page.getByRole('button', { name: "Write “'” instead: 1 part" }).click();
+  await page.getByRole('button', { name: "Write ' instead: 1 part" }).click();
   await expect(field).toHaveValue(`It's ready${'!'.repeat(80)}`);
   // What is being written is there again after a reload.
   await page.reload();

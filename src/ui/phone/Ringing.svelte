@@ -2,9 +2,10 @@
   import { onDestroy, onMount } from 'svelte';
   import { listed, passedTo, saidSoFar, whoCalls, whoseName } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import { allSteps, type System } from '$core/system';
+  import { allSteps, contactOf, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
   import { here } from '../window/session.svelte';
+  import Before from './Before.svelte';
   import { showCall } from './notify';
   import { allowSound, playCadence, soundAllowed } from './sounds/tones';
 
@@ -30,7 +31,13 @@
     const typed = to.kind === 'number' ? to.e164 : to.digits;
     return typed.startsWith('+') ? whoCalls(system, { kind: 'outside', number: typed }) : typed;
   });
-  const caller = $derived(ringsFirst ? `Lift to call ${whom}` : whoCalls(system, call.request.from));
+  const number = $derived(
+    !ringsFirst && call.request.from.kind === 'outside' ? call.request.from.number : null,
+  );
+  const contact = $derived(number ? contactOf(number, system.contacts) : undefined);
+  const caller = $derived(
+    ringsFirst ? `Lift to call ${whom}` : (contact?.name ?? whoCalls(system, call.request.from)),
+  );
   const via = $derived(call.numberId ? (system.numbers[call.numberId]?.label ?? '') : 'Extension');
   /** What the step that rings wants this phone to show. */
   const shows = $derived.by(() => {
@@ -100,6 +107,7 @@
 <section class="ring" aria-live="assertive" data-testid="ringing">
   {#if shows !== 'caller'}<span class="via">{via}</span>{/if}
   <h1>{shows === 'number called' ? `A call for ${via}` : caller}</h1>
+  {#if contact && shows !== 'number called'}<p class="soft">{whoCalls(system, call.request.from)}</p>{/if}
   <p class="soft">{others.length ? `Also ringing ${listed(others)}` : 'Ringing only here'}</p>
   {#if notes.length}
     <dl data-testid="notes">
@@ -109,6 +117,7 @@
         </div>{/each}
     </dl>
   {/if}
+  {#if number && shows !== 'number called'}<Before {number} {system} callId={call.request.id} />{/if}
   <div class="count" aria-hidden="true"><i style:width="{(left / whole) * 100}%"></i></div>
   <p class="soft small">goes on without you in {Math.ceil(left / 1000)} s</p>
   {#if elsewhere}

@@ -1,0 +1,71 @@
+<script lang="ts">
+  import { detailOf, settledBy, settledInWords, settling, storyOf, titleOf, type Entry } from '$core/story';
+  import { contactOf, type System } from '$core/system';
+  import { momentText } from '../format';
+  import { here } from '../window/session.svelte';
+
+  /** Who calls, before anybody lifts: who looks after them, and the last dealings this phone may know of. */
+  interface Props {
+    /** E.164. */
+    number: string;
+    system: System;
+    /** The call that rings. */
+    callId: string;
+  }
+  let { number, system, callId }: Props = $props();
+  const MOST = 3;
+  const contact = $derived(contactOf(number, system.contacts));
+  const owner = $derived(contact?.ownerId ? system.people[contact.ownerId]?.name : undefined);
+  const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []));
+  const kept = $derived({ calls: here().log, messages: here().messages, texts: [] });
+  const before = $derived.by(() => {
+    const found: Entry[] = [];
+    for (const entry of storyOf(kept, system)) {
+      if (entry.id === callId || entry.facts.other !== number) continue;
+      found.push(entry);
+      if (found.length === MOST) break;
+    }
+    return found;
+  });
+  const by = $derived(settling(kept));
+</script>
+
+{#if owner || lists.length}
+  <p class="small" data-testid="who-calls">
+    {[owner ? `${owner} looks after them` : '', lists.length ? `on ${lists.join(', ')}` : '']
+      .filter(Boolean)
+      .join(' · ')}
+  </p>
+{/if}
+{#if before.length}
+  <ol aria-label="Last dealings" data-testid="before">
+    {#each before as entry (entry.id)}
+      {@const settled = settledBy(entry, by)}
+      <li>
+        <span class="soft small">{momentText(entry.at, here().zone)}</span>
+        {entry.message?.said ? `“${entry.message.said}”` : detailOf(entry, system) || titleOf(entry, system)}
+        {#if entry.facts.missed && !settled}<b>{settledInWords(settled, entry.at, system)}</b>{/if}
+      </li>
+    {/each}
+  </ol>
+{/if}
+
+<style>
+  p {
+    margin: 0 0 8px;
+  }
+  ol {
+    list-style: none;
+    margin: 0 0 12px;
+    padding: 0 0 0 10px;
+    border-left: 3px solid var(--rule);
+    font-size: var(--text-body);
+  }
+  li {
+    margin-bottom: 6px;
+    overflow-wrap: anywhere;
+  }
+  b {
+    color: var(--copper);
+  }
+</style>
