@@ -4,7 +4,7 @@ import type { ReachRead } from '$core/formats/cpl';
 import { LARGEST_CALENDAR, type CalendarRead } from '$core/formats/ical';
 import type { PlanRead } from '$core/formats/plan';
 import type { Person, System } from '$core/system';
-import type { FormatsWorker } from '../workers/formats.worker';
+import type { CardsRead, FormatsWorker } from '../workers/formats.worker';
 import { bytesText } from './format';
 import { Latest } from './latest';
 
@@ -14,6 +14,8 @@ export const DEADLINE_MS = 30_000;
 /** A plan or a script is small; a larger file is none. In bytes. */
 const LARGEST_PLAN = 5_000_000;
 const LARGEST_REACH = 200_000;
+/** Pictures in cards are large, and left out. */
+const LARGEST_CARDS = 50_000_000;
 
 /** What came of it, in words where it failed; null where it was stopped. */
 type Read<T> = Promise<T | { ok: false; message: string } | null>;
@@ -42,6 +44,10 @@ export class FileReading {
   /** How somebody is reached. */
   reach(file: File, person: Person, system: System): Read<ReachRead> {
     return this.read(file, LARGEST_REACH, (w, bytes) => w.reach(bytes, person, system) as Promise<ReachRead>);
+  }
+  /** Contacts as vCards. */
+  cards(file: File, system: System): Read<CardsRead> {
+    return this.read(file, LARGEST_CARDS, (w, bytes) => w.cards(bytes, system) as Promise<CardsRead>);
   }
   stop(): void {
     this.worker.stop();

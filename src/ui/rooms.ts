@@ -46,6 +46,7 @@ export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages', name: 'Inbox' },
   { path: '/messages/log', name: 'Log' },
   { path: '/messages/texts', name: 'Texts' },
+  { path: '/messages/contacts', name: 'Contacts' },
   { path: '/messages/call-back', name: 'Call back' },
   { path: '/messages/mailboxes', name: 'Mailboxes' },
   { path: '/messages/recordings', name: 'Recordings' },

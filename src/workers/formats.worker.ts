@@ -1,12 +1,14 @@
 /** Reads files that others made, off the page: whatever they hold, the page stays alive and the reading can be stopped. */
 import { expose } from 'comlink';
 import { nanoid } from 'nanoid';
+import { previewCards, readCards, type CardRow } from '../core/formats/contacts';
 import { readCpl, readReachCpl, type CplRead, type ReachRead } from '../core/formats/cpl';
 import { readCalendar, type CalendarRead } from '../core/formats/ical';
 import { readPlan, type PlanRead } from '../core/formats/plan';
 import type { Person, System } from '../core/system';
 import { readPairing, type Pairing } from './pairing';
 
+export type CardsRead = { ok: true; rows: CardRow[] } | { ok: false; message: string };
 const freshId = (kind: string) => `${kind}-${nanoid(12)}`;
 /** Bytes as text; what is no UTF-8 is read as far as it can be. */
 const text = (bytes: Uint8Array): string => new TextDecoder().decode(bytes);
@@ -29,6 +31,13 @@ const formats = {
     const planId = freshId('plan');
     const add = { do: 'plan.add' as const, value: { id: planId, name, steps: script.steps } };
     return { ok: true, commands: [...script.commands, add], planId, left: script.left };
+  },
+  /** Contacts as vCards, held against those that are known. */
+  cards(file: Uint8Array, system: System): CardsRead {
+    const cards = readCards(file, system.business.country);
+    return 'message' in cards
+      ? { ok: false, message: cards.message }
+      : { ok: true, rows: previewCards(cards, system, freshId) };
   },
   pairing: (file: File): Promise<Pairing> => readPairing(file),
   reach: (file: Uint8Array, person: Person, system: System): ReachRead =>

@@ -33,6 +33,7 @@ export const PAGES = [
   '/messages',
   '/messages/log',
   '/messages/texts',
+  '/messages/contacts',
   '/messages/call-back',
   '/messages/mailboxes',
   '/messages/recordings',

@@ -6,4 +6,4 @@ export { ANY, Question, SavedView, tester, VIEWS, type View } from './question';
 export type { CallKept, MessageKept, TextKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';
 export { detailOf, lasting, settledInWords, titleOf } from './words';
-export { endOf, storyOf, type Entry, type EntryKind, type Kept } from './story';
+export { endOf, keptWith, storyOf, type Entry, type EntryKind, type Kept } from './story';

@@ -103,6 +103,16 @@ export const textEntry = (text: TextKept, system: System): Entry =>
     text,
   });
 
+/** What there was with some numbers, E.164. */
+export function keptWith({ calls, messages, texts }: Kept, numbers: readonly string[]): Kept {
+  const wanted = new Set<string | null>(numbers);
+  return {
+    calls: calls.filter((c) => wanted.has(factsOfCall(c).other)),
+    messages: messages.filter((m) => wanted.has(m.fromNumber)),
+    texts: texts.filter((t) => wanted.has(t.way === 'in' ? t.from : t.to)),
+  };
+}
+
 /** The newest first; a message stands with the call it was left in, where that is kept. */
 export function* storyOf({ calls, messages, texts }: Kept, system: System): Generator<Entry, void> {
   const left = new Map(messages.map((m) => [m.id, m]));

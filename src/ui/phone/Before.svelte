@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { detailOf, settledBy, settledInWords, settling, storyOf, titleOf, type Entry } from '$core/story';
+  import { detailOf, keptWith, settledBy, settledInWords, settling, storyOf, titleOf } from '$core/story';
   import { contactOf, type System } from '$core/system';
   import { momentText } from '../format';
   import { here } from '../window/session.svelte';
@@ -18,15 +18,9 @@
   const owner = $derived(contact?.ownerId ? system.people[contact.ownerId]?.name : undefined);
   const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []));
   const kept = $derived({ calls: here().log, messages: here().messages, texts: [] });
-  const before = $derived.by(() => {
-    const found: Entry[] = [];
-    for (const entry of storyOf(kept, system)) {
-      if (entry.id === callId || entry.facts.other !== number) continue;
-      found.push(entry);
-      if (found.length === MOST) break;
-    }
-    return found;
-  });
+  const before = $derived(
+    [...storyOf(keptWith(kept, [number]), system)].filter((e) => e.id !== callId).slice(0, MOST),
+  );
   const by = $derived(settling(kept));
 </script>
 

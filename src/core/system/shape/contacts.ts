@@ -1,6 +1,6 @@
 /** People outside who call: contacts, and the lists they are on. */
 import { z } from 'zod';
-import { E164, Id, name } from './primitives';
+import { E164, Id, name, text } from './primitives';
 
 export const Contact = z.object({
   id: Id,
@@ -10,6 +10,12 @@ export const Contact = z.object({
   ownerId: Id.nullable(),
   listIds: z.array(Id).max(20),
   blocked: z.boolean(),
+  /** The firm they are of. */
+  firm: text(80).optional(),
+  emails: z.array(z.email()).max(10).optional(),
+  note: text(2000).optional(),
+  /** What a file of cards calls them, by which they are found in it again (RFC 6350, 6.7.6). */
+  uid: text(200).optional(),
 });
 export const ContactList = z.object({ id: Id, name });
 

@@ -1,0 +1,2 @@
+export { MOST_CARDS, readCards, writeCards, type Card } from './cards';
+export { previewCards, type CardRow } from './preview';

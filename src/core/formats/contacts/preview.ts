@@ -1,0 +1,116 @@
+/** What becomes of cards that are read: who is new, who is known already and what they would get, before anything is changed. */
+import { z } from 'zod';
+import type { Command, Contact, System } from '../../system';
+import { MOST_NUMBERS, type Card } from './cards';
+
+export interface CardRow {
+  name: string;
+  is: 'new' | 'adds' | 'same' | 'not taken';
+  /** Who they are joined with; undefined of somebody new. */
+  contact: Contact | undefined;
+  /** What is added, or why nothing is, in words. */
+  says: string;
+  /** None where nothing changes. */
+  command: Command | undefined;
+}
+
+const isEmail = (text: string): boolean => z.email().safeParse(text).success;
+
+/** What a card adds to what is known, and what of it is left out. */
+function joined(card: Card, known: Contact | undefined): { change: Partial<Contact>; says: string[] } {
+  const says: string[] = [];
+  const change: Partial<Contact> = {};
+  const merge = (field: 'numbers' | 'emails', read: readonly string[], what: string) => {
+    const old = known?.[field] ?? [];
+    const fresh = read.filter((x) => !old.includes(x));
+    const taken = fresh.slice(0, MOST_NUMBERS - old.length);
+    if (taken.length) {
+      change[field] = [...old, ...taken];
+      if (known)
+        says.push(
+          `${taken.length === 1 ? `the ${what}` : `${taken.length} ${what}s`} ${taken.slice(0, 3).join(', ')}`,
+        );
+    }
+    if (fresh.length > taken.length)
+      says.push(`${fresh.length - taken.length} ${what}s more than ${MOST_NUMBERS} are left out`);
+  };
+  merge('numbers', card.numbers, 'number');
+  merge('emails', card.emails.filter(isEmail), 'address');
+  for (const field of ['firm', 'note', 'uid'] as const)
+    if (card[field] && !known?.[field]) {
+      change[field] = card[field];
+      if (known && field !== 'uid') says.push(`the ${field}`);
+    }
+  if (card.unread.length)
+    says.push(
+      `“${card.unread[0]}” is no number${card.unread.length > 1 ? `, and ${card.unread.length - 1} more` : ''}`,
+    );
+  return { change, says };
+}
+
+/**
+ * Cards with the same number as a contact, with its card's own name for it, or with its name and an address of it, are of the
+ * same contact; so are cards of one file among each other.
+ */
+export function previewCards(
+  cards: readonly Card[],
+  system: System,
+  freshId: (kind: string) => string,
+): CardRow[] {
+  const contacts = new Map(Object.values(system.contacts).map((c) => [c.id, c]));
+  const by = new Map<string, string>();
+  const keysOf = (c: Pick<Contact, 'name' | 'numbers' | 'emails' | 'uid'>) => [
+    ...(c.uid ? [`uid ${c.uid}`] : []),
+    ...c.numbers.map((n) => `number ${n}`),
+    ...(c.emails ?? []).map((e) => `mail ${c.name.toLowerCase()} ${e.toLowerCase()}`),
+  ];
+  const remember = (c: Contact) => {
+    contacts.set(c.id, c);
+    for (const key of keysOf(c)) if (!by.has(key)) by.set(key, c.id);
+  };
+  for (const c of contacts.values()) remember(c);
+  return cards.map((card): CardRow => {
+    const row = { name: card.name || 'a card without a name', contact: undefined, command: undefined };
+    const id = keysOf(card)
+      .map((key) => by.get(key))
+      .find((found) => found !== undefined);
+    const known = id === undefined ? undefined : contacts.get(id);
+    if (!card.name && !known) return { ...row, is: 'not taken', says: 'It says no name.' };
+    if (!known && !card.numbers.length)
+      return {
+        ...row,
+        is: 'not taken',
+        says: card.unread.length
+          ? `“${card.unread[0]}” is no number.`
+          : 'It has no number: nobody could call from it.',
+      };
+    const { change, says } = joined(card, known);
+    if (!known) {
+      const value: Contact = {
+        id: freshId('contact'),
+        name: card.name,
+        numbers: [],
+        ownerId: null,
+        listIds: [],
+        blocked: false,
+        ...change,
+      };
+      remember(value);
+      return { ...row, is: 'new', says: says.join('; '), command: { do: 'contact.add', value } };
+    }
+    // A number that is another contact's stays there.
+    const numbers = change.numbers?.filter((n) => known.numbers.includes(n) || !by.has(`number ${n}`));
+    if (numbers && numbers.length === known.numbers.length) delete change.numbers;
+    else if (numbers) change.numbers = numbers;
+    if (!Object.keys(change).length)
+      return { ...row, contact: known, is: 'same', says: says.join('; ') || 'nothing that is not known' };
+    remember({ ...known, ...change });
+    return {
+      ...row,
+      contact: known,
+      is: 'adds',
+      says: says.join('; ') || 'the name the file has for it',
+      command: { do: 'contact.set', id: known.id, change },
+    };
+  });
+}
