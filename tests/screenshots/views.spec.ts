@@ -132,7 +132,13 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await staff.getByRole('button', { name: /^Back to/ }).click();
   await staff.getByRole('button', { name: 'Hang up' }).click();
   await outside.getByTestId('outside-ended').waitFor();
-  await page.goto('/messages');
-  await page.getByTestId('call').first().getByRole('button').click();
-  await shot(page, 'messages');
+  await page.goto('/messages/log');
+  await page.getByRole('button', { name: 'Bench' }).click();
+  await drawer.getByRole('tab', { name: 'Clock' }).click();
+  await drawer.getByRole('button', { name: 'Lay it down' }).click();
+  await drawer.getByText('stand in the log').waitFor();
+  await drawer.getByRole('button', { name: 'Close' }).click();
+  await page.getByTestId('log-entry').filter({ hasText: 'talked' }).nth(1).click();
+  await page.getByRole('heading', { name: 'Log' }).hover();
+  await shot(page, 'log');
 });
