@@ -40,6 +40,7 @@ export {
 export { askForTexting, receiveText, sendText } from './texting';
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
+export { forget } from './forget';
 export { dropPast, storePast } from './past';
 export { changeViews, readViews, type SavedViews } from './views';
 export { NoRoom, readSound, storeSound, sweepSounds } from './sounds';

@@ -91,6 +91,10 @@ export const DealingsRecord = z.object({
   ),
   /** What callers to a number are told once its giving back is in force: another number to call. */
   referrals: z.record(E164, E164),
+  /** That everything there was with somebody was deleted for good: when, by whom, and how much; not who it was. */
+  forgotten: z
+    .array(z.object({ at: z.number(), by: z.string().max(120), entries: z.number().int().min(0) }))
+    .optional(),
 });
 
 export const MailRecord = z.object({

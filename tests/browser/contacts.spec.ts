@@ -88,4 +88,30 @@ test('a contact is changed where it stands, what is wrong is said beside the fie
     expect(text).toContain('Harrow Point');
   await visit(page, '/messages/contacts');
   await expect(sheet.getByLabel('Firm')).toHaveValue('Harrow Point');
+
+  // What they may ask for: to have it, and to have it deleted.
+  const download = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Take all about them along' }).click();
+  const all = JSON.parse(readFileSync(await (await download).path(), 'utf8')) as {
+    contact: { firm: string };
+    entries: { number: string }[];
+  };
+  expect(all.contact.firm).toBe('Harrow Point');
+  expect(new Set(all.entries.map((e) => e.number))).toEqual(new Set(['+13605550134']));
+  await sheet.getByRole('button', { name: 'Delete all about them for good…' }).click();
+  await expect(sheet.getByRole('group', { name: 'Delete for good' })).toContainText(
+    `${all.entries.length} entries`,
+  );
+  await sheet.getByRole('button', { name: 'Delete for good', exact: true }).click();
+  await page.getByRole('searchbox', { name: 'Search contacts' }).fill('');
+  await expect(page.getByTestId('contact-row')).toHaveCount(1);
+  await expect(page.getByTestId('forgotten')).toContainText(
+    `${all.entries.length} entries with somebody deleted for good`,
+  );
+  await visit(page, '/messages/log');
+  await page.getByRole('button', { name: 'Show everything' }).click();
+  await page.getByRole('searchbox', { name: 'Search the log' }).fill('555-0134');
+  // The message of another number with the same end is all that is left of it.
+  for (const text of await page.getByTestId('log-entry').allInnerTexts())
+    expect(text).not.toContain('(360) 555-0134');
 });

@@ -7,6 +7,7 @@ import {
   deliveredAt,
   REVIEW_MS,
   textingStanding,
+  isStop,
   wantsNone,
   type TextingFacts,
   type TextMessage,
@@ -150,6 +151,21 @@ describe('approval to text', () => {
     expect(none(said('STOP', { to: '+13605550143' }))).toBe(false);
     expect(none(said('STOP', { way: 'out' }))).toBe(false);
   });
+  it.each([
+    ['STOP', true],
+    ['  stop. ', true],
+    ['“Stop!”', true],
+    ['STOPALL', true],
+    ['opt out', true],
+    ['OPTOUT', true],
+    ['Opt-out', true],
+    ['revoke', true],
+    ['ARRÊT', true],
+    ['arret', true],
+    ['Stop by at 5', false],
+    ['Do not stop', false],
+    ['end of the week', false],
+  ])('“%s” asks for no more texts: %s', (words, is) => expect(isStop(words)).toBe(is));
 
   it.each([
     ['sample', { sample: 'Your boat is ready.' }],

@@ -100,9 +100,11 @@ export function deliveredAt(
   return standing.stage === 'approved' ? Math.max(text.at, standing.since) : null;
 }
 
-/** Words with which somebody wants no more texts, and wants them again. Source: the CTIA messaging principles, from memory. */
-const STOP = /^\s*(stop|stopall|unsubscribe|cancel|end|quit)\s*$/i;
-const START = /^\s*(start|unstop|yes)\s*$/i;
+/** Words with which somebody wants no more texts, and wants them again. Whatever the case, and with spaces and signs
+ * around; a sentence that holds one is none. Sources: the CTIA messaging principles, and 47 CFR 64.1200(a)(10), from memory. */
+const STOP =
+  /^[\s\p{P}]*(stop|stopall|unsubscribe|cancel|end|quit|revoke|opt[\s-]?out|arr[eê]t)[\s\p{P}]*$/iu;
+const START = /^[\s\p{P}]*(start|unstop|yes)[\s\p{P}]*$/iu;
 
 /** Whether somebody wants no more texts by these words. */
 export const isStop = (text: string): boolean => STOP.test(text);

@@ -9,6 +9,7 @@
   import { count } from '../format';
   import EntryRow from '../log/EntryRow.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import AskedFor from './AskedFor.svelte';
 
   /** Somebody outside: who they are, who looks after them, and everything there was with them. */
   interface Props {
@@ -106,6 +107,7 @@
         : 'In the log'}</button
     >
   {:else}<p class="soft">No call, message or text yet.</p>{/if}
+  <AskedFor contact={c} {entries} settled={by} {system} />
 </article>
 
 <style>

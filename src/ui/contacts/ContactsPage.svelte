@@ -4,7 +4,7 @@
   import { ANY } from '$core/story';
   import type { Contact } from '$core/system';
   import { saveText } from '../download';
-  import { count } from '../format';
+  import { count, momentText } from '../format';
   import { Near } from '../near.svelte';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
@@ -93,6 +93,12 @@
       {#if found.length}<button class="linkish small" type="button" onclick={() => void save()}
           >Save {words.length ? 'what is found' : 'all'} as vCards</button
         >{/if}
+      {#each theBusiness().view.dealings.forgotten ?? [] as gone (gone.at)}
+        <p class="soft small" data-testid="forgotten">
+          {momentText(gone.at, theBusiness().zone)}: {count(gone.entries, 'entry', 'entries')} with somebody deleted
+          for good, by {gone.by}.
+        </p>
+      {/each}
     </div>
   </section>
   <aside>

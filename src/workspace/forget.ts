@@ -1,0 +1,44 @@
+/** Everything there was with somebody goes for good, as they may ask for; that it was done stays. */
+import { factsOfCall } from '../core/story';
+import type { Db } from './db';
+import { DealingsRecord, noDealings } from './records';
+import { within } from './store';
+
+/**
+ * Deletes calls, messages and texts with some numbers; recordings go with their calls. What was done to the contact stays in the
+ * history of edits, and in copies outside.
+ * @param numbers E.164 @param by who does it @param at epoch milliseconds
+ * @returns how many entries went
+ */
+export const forget = (
+  db: Db,
+  businessId: string,
+  numbers: readonly string[],
+  by: string,
+  at: number,
+): Promise<number> =>
+  db.write('upkeep', async (open) => {
+    const wanted = new Set<string | null>(numbers);
+    const tx = open('calls', 'messages', 'dealings');
+    const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
+    const gone = new Set<string>();
+    for (const call of await calls.index('business').getAll(businessId))
+      if (wanted.has(factsOfCall(call).other)) {
+        gone.add(call.id);
+        within(calls.delete(call.id));
+      }
+    for (const message of await messages.index('business').getAll(businessId))
+      if (wanted.has(message.fromNumber)) {
+        gone.add(message.id);
+        within(messages.delete(message.id));
+      }
+    const dealings =
+      DealingsRecord.safeParse(await tx.objectStore('dealings').get(businessId)).data ??
+      noDealings(businessId);
+    const texts = dealings.texts.filter((t) => !wanted.has(t.way === 'in' ? t.from : t.to));
+    const entries = gone.size + dealings.texts.length - texts.length;
+    const forgotten = [...(dealings.forgotten ?? []), { at, by, entries }];
+    within(tx.objectStore('dealings').put({ ...dealings, texts, forgotten }));
+    await tx.done;
+    return entries;
+  });
