@@ -38,11 +38,22 @@ export function settling({ calls, messages }: Pick<Kept, 'calls' | 'messages'>):
   return found;
 }
 
+/** @param all in order */
+function firstAfter(all: readonly Settled[], at: number): Settled | undefined {
+  let [low, high] = [0, all.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (all[middle]!.at > at) high = middle;
+    else low = middle + 1;
+  }
+  return all[low];
+}
+
 /** What settled an entry: the first of it after the call; undefined where nothing has, or nothing was to be. */
 export function settledBy({ facts, at, call, message }: Entry, by: Settling): Settled | undefined {
   if (!facts.missed) return undefined;
   const done = call?.answeredAt ?? message?.answeredAt;
-  const found = facts.other ? by.get(facts.other)?.find((s) => s.at > at) : undefined;
+  const found = facts.other ? firstAfter(by.get(facts.other) ?? [], at) : undefined;
   if (found) return found;
   return done === undefined ? undefined : { at: done, how: 'said to be done', personIds: [] };
 }
