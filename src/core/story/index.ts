@@ -2,7 +2,7 @@ export { behaviourBehind } from './again';
 export { conversationKey, conversations, type Conversation } from './conversations';
 export { factsOfCall, type Facts, type Way } from './facts';
 export { logJson, logTable } from './out';
-export { ANY, Question, SavedView, tester, VIEWS, type View } from './question';
+export { ANY, narrows, Question, SavedView, tester, VIEWS, type View } from './question';
 export type { CallKept, MessageKept, TextKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';
 export { detailOf, lasting, settledInWords, titleOf } from './words';

@@ -72,6 +72,19 @@ function isIn(view: View, entry: Entry, by: Settling): boolean {
   }
 }
 
+/** Digits as somebody writes them, with what stands between them; empty where it is words. */
+function digitsIn(text: string): string {
+  const typed = text.trim();
+  return /^[\d\s().+/-]{3,}$/.test(typed) ? typed.replace(/\D/g, '') : '';
+}
+
+/** Whether all that a question finds was found by the one before it: words that somebody goes on typing. */
+export const narrows = (before: Question, after: Question): boolean =>
+  after.text.startsWith(before.text) &&
+  !digitsIn(before.text) &&
+  !digitsIn(after.text) &&
+  (Object.keys(ANY) as (keyof Question)[]).every((key) => key === 'text' || before[key] === after[key]);
+
 /** What entries are held against, made ready once for a question. */
 export function tester(
   question: Question,
@@ -80,9 +93,7 @@ export function tester(
   day: (iso: string) => readonly [from: number, to: number],
 ): (entry: Entry) => boolean {
   const words = question.text.toLowerCase().split(/\s+/).filter(Boolean);
-  // Digits as somebody writes them, with what stands between them.
-  const typed = question.text.trim();
-  const digits = /^[\d\s().+/-]{3,}$/.test(typed) ? typed.replace(/\D/g, '') : '';
+  const digits = digitsIn(question.text);
   const from = question.from ? day(question.from)[0] : -Infinity;
   const to = question.to ? day(question.to)[1] : Infinity;
   const { view, numberId, personId, queueId, contactId } = question;

@@ -9,6 +9,7 @@ import {
   ANY,
   behaviourBehind,
   detailOf,
+  narrows,
   settledBy,
   settledInWords,
   settling,
@@ -180,6 +181,34 @@ describe('what is found', () => {
       ),
     );
   });
+});
+
+it('words that are typed on are found in what was found before, and in nothing else', () => {
+  const calls = [
+    kept(request('a', 0, { behaviour: answers(3) }), { note: '(20 boats) 555' }),
+    kept(request('b', 5, { from: { kind: 'outside', number: BO } })),
+    kept(request('c', 9, { from: { kind: 'outside', number: null } })),
+  ];
+  const whole = { ...nothing, calls };
+  const [by, entries] = [settling(whole), story(whole)];
+  const texts = fc.array(fc.constantFrom('a', 'd', ' ', '2', '0', '6', '(', '5', 'boat', 'ro'), {
+    maxLength: 6,
+  });
+  let narrowed = 0;
+  fc.assert(
+    fc.property(texts, texts, fc.constantFrom(...VIEWS), (head, tail, view) => {
+      const before = { ...ANY, view, text: head.join('') };
+      const after = { ...ANY, view, text: head.join('') + tail.join('') };
+      if (!narrows(before, after)) return;
+      narrowed++;
+      const [first, then] = [before, after].map((q) => tester(q, by, day));
+      expect(entries.filter(first!).filter(then!)).toEqual(entries.filter(then!));
+    }),
+    { numRuns: 500 },
+  );
+  expect(narrowed).toBeGreaterThan(50);
+  expect(narrows({ ...ANY, text: '(20' }, { ...ANY, text: '(206' })).toBe(false);
+  expect(narrows({ ...ANY, text: 'a' }, { ...ANY, text: 'ab', view: 'in' })).toBe(false);
 });
 
 describe('a real call asked again', () => {

@@ -1,7 +1,17 @@
 <script lang="ts">
   import { Button, InlineLoading, Search, Select, TextInput } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import { ANY, settledBy, settling, tester, VIEWS, type Entry, type Question, type View } from '$core/story';
+  import {
+    ANY,
+    narrows,
+    settledBy,
+    settling,
+    tester,
+    VIEWS,
+    type Entry,
+    type Question,
+    type View,
+  } from '$core/story';
   import { momentOf } from '$core/hours';
   import { changeViews, readViews, type SavedViews } from '$workspace';
   import SelectItem from '../fields/SelectItem.svelte';
@@ -38,7 +48,15 @@
     shown = AT_ONCE;
   };
   const day = (iso: string) => [momentOf(business.zone, iso, 0), momentOf(business.zone, iso, 1440)] as const;
-  const found = $derived(story.entries.filter(tester(question, settled, day)));
+  /** What was found last: words that are typed on are looked for in that alone. */
+  let last: { question: Question; among: unknown; by: unknown; found: Entry[] } | undefined;
+  const found = $derived.by(() => {
+    const [among, by] = [story.entries, settled];
+    const start = last?.among === among && last.by === by && narrows(last.question, question);
+    const found = (start ? last!.found : among).filter(tester(question, by, day));
+    last = { question: { ...question }, among, by, found };
+    return found;
+  });
   let openId = $state<string | null>(null);
   const open = $derived(found.find((e) => e.id === openId) ?? found[0]);
   const narrowed = $derived(JSON.stringify({ ...question }) !== JSON.stringify(ANY));
