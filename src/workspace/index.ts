@@ -42,5 +42,5 @@ export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
 export { forget } from './forget';
 export { dropPast, storePast } from './past';
-export { changeViews, readViews, type SavedViews } from './views';
+export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './views';
 export { NoRoom, readSound, storeSound, sweepSounds } from './sounds';

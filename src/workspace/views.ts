@@ -4,7 +4,9 @@ import { SavedView } from '../core/story';
 import type { Db } from './db';
 import { within } from './store';
 
-export const SavedViews = z.array(SavedView).max(50);
+/** More than so many are not kept. */
+export const MOST_VIEWS = 50;
+export const SavedViews = z.array(SavedView).max(MOST_VIEWS);
 export type SavedViews = z.infer<typeof SavedViews>;
 
 const keyOf = (businessId: string) => `views:${businessId}` as const;

@@ -142,6 +142,27 @@ test('a real call is asked again with the draft: the same caller, moment and beh
   await expect(page.getByTestId('page-outcome')).toContainText('hung up');
 });
 
+test('a month of calls is gone through once, while the newest are there already', async ({ page }) => {
+  await open(page, '/messages/log');
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByLabel('How many days').selectOption('30 days');
+  await drawer.getByRole('button', { name: 'Lay it down' }).click();
+  await expect(drawer.getByText('stand in the log')).toBeVisible({ timeout: 45_000 });
+  await drawer.getByRole('button', { name: 'Close' }).click();
+  await expect(count(page)).toHaveText(/^[5-9]\d\d entries$/);
+  await expect(page.getByText('Older entries are still gone through')).toHaveCount(0);
+  // It stays so: forty frames without another look.
+  const again = await page.evaluate(async () => {
+    let seen = 0;
+    for (let i = 0; i < 40; i++) {
+      await new Promise((next) => requestAnimationFrame(next));
+      if (document.body.textContent?.includes('Older entries are still gone through')) seen++;
+    }
+    return seen;
+  });
+  expect(again).toBe(0);
+});
+
 test('the past goes as it came, and what was there before it stays', async ({ page }) => {
   await withPast(page);
   const drawer = await bench(page, 'Clock');

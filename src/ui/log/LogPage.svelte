@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, InlineLoading, Search, Select, TextInput } from 'carbon-components-svelte';
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import {
     ANY,
     narrows,
@@ -13,7 +13,7 @@
     type View,
   } from '$core/story';
   import { momentOf } from '$core/hours';
-  import { changeViews, readViews, type SavedViews } from '$workspace';
+  import { changeViews, MOST_VIEWS, readViews, type SavedViews } from '$workspace';
   import SelectItem from '../fields/SelectItem.svelte';
   import { count } from '../format';
   import { freshId } from '../ids';
@@ -35,7 +35,11 @@
   });
   const story = new Story();
   onDestroy(() => story.stop());
-  $effect(() => story.read(kept, system));
+  $effect(() => {
+    const [all, now] = [kept, system];
+    // Untracked: what was gone through must not be a reason to go through it again.
+    untrack(() => story.read(all, now));
+  });
   const settled = $derived(settling(kept));
 
   const asked = new Remembered<Question>('log', ANY);
@@ -91,9 +95,13 @@
     if (!name.trim()) return (problem = 'Give it a name.');
     if (views.some((v) => v.name.toLowerCase() === name.trim().toLowerCase()))
       return (problem = 'There is one of this name already.');
+    if (views.length >= MOST_VIEWS)
+      return (problem = `There are ${MOST_VIEWS} already: forget one of them first.`);
     const view = { id: freshId('view'), name: name.trim(), question: $state.snapshot(question) };
     try {
-      views = await changeViews(business.db, business.id, (known) => [...known, view].slice(-50));
+      views = await changeViews(business.db, business.id, (known) =>
+        known.length < MOST_VIEWS ? [...known, view] : known,
+      );
       naming = false;
       name = problem = '';
     } catch (error) {

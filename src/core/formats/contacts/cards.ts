@@ -14,12 +14,15 @@ export interface Card {
   /** As they stand there, where they are no numbers. */
   unread: string[];
   emails: string[];
+  /** As long as it stands there. */
   note: string;
   uid: string;
 }
 
 /** More than so many cards are not read at once. */
 export const MOST_CARDS = 10_000;
+/** A note of a contact has at most so many letters. */
+export const NOTE_LENGTH = 2000;
 /** A contact has at most so many numbers, and so many addresses. */
 export const MOST_NUMBERS = 10;
 
@@ -60,7 +63,7 @@ function cardOf(block: Block, country: string): Card {
     numbers: [...numbers],
     unread,
     emails: [...new Set(emails)],
-    note: all(block, 'NOTE').join('\n').slice(0, 2000),
+    note: all(block, 'NOTE').join('\n'),
     uid: (all(block, 'UID')[0] ?? '').slice(0, 200),
   };
 }

@@ -109,6 +109,14 @@ describe('joining', () => {
       { name: 'Bo', note: 'Tall' },
     ]);
   });
+  it('an address that is none, and a note that is too long, are told', () => {
+    const { rows, system: after } = taken(
+      card('VERSION:4.0', 'FN:Bo', 'TEL:206 555 0102', 'EMAIL:at home', `NOTE:${'x'.repeat(2001)}`),
+    );
+    expect(rows[0]!.says).toBe('its note is cut at 2,000 letters; “at home” is no address');
+    const [bo] = Object.values(after.contacts).filter((c) => c.name === 'Bo');
+    expect([bo!.emails, bo!.note!.length]).toEqual([undefined, 2000]);
+  });
   it('a card of a thousand numbers, of none, or of none that is one is told, and nothing breaks', () => {
     const many = Array.from({ length: 1000 }, (_, i) => `TEL:+1206555${String(1000 + i)}`);
     const { rows } = taken(

@@ -1,7 +1,7 @@
 /** What becomes of cards that are read: who is new, who is known already and what they would get, before anything is changed. */
 import { z } from 'zod';
 import type { Command, Contact, System } from '../../system';
-import { MOST_NUMBERS, type Card } from './cards';
+import { MOST_NUMBERS, NOTE_LENGTH, type Card } from './cards';
 
 export interface CardRow {
   name: string;
@@ -38,9 +38,16 @@ function joined(card: Card, known: Contact | undefined): { change: Partial<Conta
   merge('emails', card.emails.filter(isEmail), 'address');
   for (const field of ['firm', 'note', 'uid'] as const)
     if (card[field] && !known?.[field]) {
-      change[field] = card[field];
+      change[field] = card[field].slice(0, field === 'note' ? NOTE_LENGTH : undefined);
       if (known && field !== 'uid') says.push(`the ${field}`);
     }
+  if (change.note && card.note.length > NOTE_LENGTH)
+    says.push(`its note is cut at ${NOTE_LENGTH.toLocaleString('en')} letters`);
+  const wrong = card.emails.filter((e) => !isEmail(e));
+  if (wrong.length)
+    says.push(
+      `“${wrong[0]!.slice(0, 60)}” is no address${wrong.length > 1 ? `, and ${wrong.length - 1} more` : ''}`,
+    );
   if (card.unread.length)
     says.push(
       `“${card.unread[0]}” is no number${card.unread.length > 1 ? `, and ${card.unread.length - 1} more` : ''}`,
