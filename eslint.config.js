@@ -66,9 +66,9 @@ const FLOORS = [
     'src/core',
     [
       'numbering',
-      'texting',
       'system',
       'hours',
+      'texting',
       'messages',
       'people',
       'answering',

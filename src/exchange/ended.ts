@@ -2,11 +2,10 @@
 import { addressOfHelp, saidSoFar, sentence, whoCalls, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
 import { contactOf, isBlockedNumber, type Standing, type System } from '../core/system';
-import type { TextMessage } from '../standins/carrier/texting';
 import { rawMessage } from '../standins/mail/compose';
 import { emergencyWords, messageWords } from '../standins/mail/letters';
 import {
-  noDealings,
+  putLeaving,
   within,
   type Beside,
   type Change,
@@ -14,6 +13,7 @@ import {
   type MailRecord,
   type MessageRecord,
   type Said,
+  type TextRecord,
 } from '../workspace';
 
 /** Stores what a call leaves behind, in one transaction. @returns what changed */
@@ -35,7 +35,7 @@ export async function keepEnded(
   ];
   const texts = message && !message.folder ? textsFor(system, message) : [];
   await db.write('call', async (open) => {
-    const tx = open('calls', 'messages', 'mail', 'dealings');
+    const tx = open('calls', 'messages', 'mail', 'texts', 'dealings', 'settings');
     within(
       tx.objectStore('calls').put({
         id: request.id,
@@ -49,17 +49,14 @@ export async function keepEnded(
     );
     if (message) within(tx.objectStore('messages').put(message));
     for (const letter of mail) within(tx.objectStore('mail').put(letter));
-    if (texts.length) {
-      const dealings = (await tx.objectStore('dealings').get(businessId)) ?? noDealings(businessId);
-      within(tx.objectStore('dealings').put({ ...dealings, texts: [...dealings.texts, ...texts] }));
-    }
+    for (const text of texts) await putLeaving(tx, text);
     await tx.done;
   });
   return [
     { businessId, what: 'calls', ids: [request.id] },
     ...(message ? [{ businessId, what: 'messages' as const, ids: [message.id] }] : []),
     ...(mail.length ? [{ businessId, what: 'mail' as const, ids: mail.map((m) => m.id) }] : []),
-    ...(texts.length ? [{ businessId, what: 'dealings' as const }] : []),
+    ...(texts.length ? [{ businessId, what: 'texts' as const, ids: texts.map((t) => t.id) }] : []),
   ];
 }
 
@@ -100,12 +97,13 @@ const isUnwanted = ({ from }: CallState['request'], standing: Standing, system: 
 };
 
 /** Numbers that are told of a message by text, from the number that the business shows. */
-function textsFor(system: System, message: MessageRecord): TextMessage[] {
+function textsFor(system: System, message: MessageRecord): TextRecord[] {
   const mailbox = system.mailboxes[message.mailboxId];
   const from = system.business.defaultCallerId ?? Object.values(system.numbers)[0]?.e164;
   if (!from) return [];
   return (mailbox?.textTo ?? []).map((to, i) => ({
     id: `${message.id}-text-${i + 1}`.slice(0, 60),
+    businessId: message.businessId,
     way: 'out' as const,
     from,
     to,

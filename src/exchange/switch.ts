@@ -24,6 +24,7 @@ import {
   readHabits,
   readMany,
   Said,
+  sendDue,
   StandingRecord,
   storeSettings,
   storeStanding,
@@ -518,6 +519,8 @@ export class Switch {
     if (!line) return;
     await this.hangUpForTheGone(id, line, open);
     await this.logOutTheGone(id, line);
+    const sent = await sendDue(this.db, id, this.now());
+    if (sent.length) this.changes.tell({ businessId: id, what: 'texts', ids: sent });
     const changed = Object.entries(line.standing.registrations).filter(
       ([phoneId, r]) => !r.standIn && r.online !== open.has(phoneLock(id, phoneId)),
     );

@@ -18,10 +18,12 @@ export const ACTS = {
   mail: { words: 'mail', strict: true, waits: true },
   invitations: { words: 'invitations', strict: true, waits: true },
   carrier: { words: 'dealings with the carrier', strict: true, waits: true },
+  text: { words: 'a text', strict: true, waits: true },
   clock: { words: 'the clock of the bench', strict: false, waits: true },
   bench: { words: 'what outside phones do', strict: false, waits: true },
   /** The person still has the sound, and is told beside it. */
   sound: { words: 'a sound', strict: true, waits: false },
+  file: { words: 'a file', strict: true, waits: false },
   /** The file is still there; the page says what came of it. */
   business: { words: 'a whole business', strict: true, waits: false },
   /** A way on from damaged data. */

@@ -19,6 +19,7 @@ import {
   DealingsRecord,
   DraftRecord,
   noDealings,
+  FileRecord,
   SoundRecord,
   StandingRecord,
   VersionRecord,
@@ -41,6 +42,8 @@ export const Whole = z.object({
   versions: lists.versions.min(1),
   /** Samples of its recordings. Absent where they were not asked for: they stay where they are. */
   sounds: z.array(SoundRecord).optional(),
+  /** Bytes of pictures and papers, in the same way. */
+  files: z.array(FileRecord).optional(),
 });
 export type Whole = z.infer<typeof Whole>;
 
@@ -55,9 +58,9 @@ export type Read =
 /**
  * Reads all of a business and checks it. Of what there are many, one that does not pass is left out and told; where all
  * hangs on a record that does not pass, everything is given back raw and stays where it is.
- * @param sounds with the samples of its recordings, for a file
+ * @param bytes with the samples of its recordings, and its pictures and papers, for a file
  */
-export async function readWhole(db: Db, id: string, { sounds = false } = {}): Promise<Read> {
+export async function readWhole(db: Db, id: string, { bytes = false } = {}): Promise<Read> {
   const business = await db.get('businesses', id);
   if (!business)
     return {
@@ -89,14 +92,20 @@ export async function readWhole(db: Db, id: string, { sounds = false } = {}): Pr
     };
     const many = ofEach((kind) => sorted(kind, raw[kind]));
     const good = ofEach((kind) => many[kind].good) as Pick<Whole, Many>;
-    const samples = sounds ? await db.getAllFromIndex('sounds', 'business', id) : undefined;
+    const [sounds, files] = bytes
+      ? await Promise.all([
+          db.getAllFromIndex('sounds', 'business', id),
+          db.getAllFromIndex('files', 'business', id),
+        ])
+      : [];
     const whole: Whole = {
       business: reading('businesses', BusinessRecord, business),
       draft: record,
       ...lone,
       ...good,
       edits: historyOf(good.edits, record.done),
-      ...(samples ? { sounds: samples.filter((s) => SoundRecord.safeParse(s).success) } : {}),
+      ...(sounds ? { sounds: sounds.filter((s) => SoundRecord.safeParse(s).success) } : {}),
+      ...(files ? { files: files.filter((f) => FileRecord.safeParse(f).success) } : {}),
     };
     return { ok: true, whole, unread: MANIES.flatMap((kind) => many[kind].bad) };
   } catch (error) {
@@ -195,6 +204,7 @@ export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promis
       'carrier',
       'exchange',
       'sounds',
+      'files',
       'settings',
       ...MANIES,
     );
@@ -213,11 +223,12 @@ export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promis
     within(tx.objectStore('carrier').put(register(book, id, numbersOf(whole)), 'book'));
     for (const store of MANIES)
       for (const record of whole[store]) within(tx.objectStore(store).put(record as never));
-    if (whole.sounds) {
-      const own = tx.objectStore('sounds');
-      for (const key of await own.index('business').getAllKeys(id)) within(own.delete(key));
-      for (const sound of whole.sounds) within(own.put(sound));
-    }
+    for (const store of ['sounds', 'files'] as const)
+      if (whole[store]) {
+        const own = tx.objectStore(store);
+        for (const key of await own.index('business').getAllKeys(id)) within(own.delete(key));
+        for (const record of whole[store]) within(own.put(record as never));
+      }
     await tx.done;
   });
 }
@@ -234,7 +245,7 @@ export function wholeOf(
   business: BusinessRecord,
   system: System,
   standing: Standing,
-  rest: Partial<Pick<Whole, 'messages' | 'mail' | 'calls' | 'invitations' | 'dealings'>> = {},
+  rest: Partial<Pick<Whole, 'messages' | 'mail' | 'calls' | 'texts' | 'invitations' | 'dealings'>> = {},
 ): Whole {
   const stamp = { businessId: business.id, version: SYSTEM_VERSION } as const;
   return {
@@ -248,6 +259,8 @@ export function wholeOf(
     mail: [],
     messages: [],
     calls: [],
+    texts: [],
+    threads: [],
     ...rest,
   };
 }

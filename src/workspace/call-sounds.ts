@@ -1,7 +1,7 @@
 /** Recordings of calls that are over: deleted for good, sound and all, with a word of it in the log. */
 import type { Db } from './db';
 import type { CallRecord } from './records';
-import { sweepSounds } from './sounds';
+import { sweepBytes } from './kept-bytes';
 import { within } from './store';
 
 type Kept = NonNullable<CallRecord['recordings']>[number];
@@ -34,6 +34,6 @@ export async function dropRecordings(
     return out;
   });
   if (dropped.length)
-    await sweepSounds(db, businessId, Date.now(), new Set(dropped.flatMap((r) => [r.ours, r.theirs])));
+    await sweepBytes(db, businessId, Date.now(), new Set(dropped.flatMap((r) => [r.ours, r.theirs])));
   return dropped.length;
 }

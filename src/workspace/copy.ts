@@ -28,6 +28,8 @@ export function revisionOf({
   mail,
   messages,
   calls,
+  texts,
+  threads,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -47,6 +49,8 @@ export function revisionOf({
       answeredAt,
     ]),
     calls.map((c) => [c.id, c.answeredAt]),
+    texts.map((t) => [t.id, t.sendAt, t.fate]),
+    threads,
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.
   let hash = 0x811c9dc5;

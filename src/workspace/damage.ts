@@ -80,9 +80,10 @@ export const readMany = async <S extends Many>(
   sorted(store, await db.getAllFromIndex(store as 'calls', 'business', businessId)).good;
 
 /** Kinds of records that change one by one, however many there are. */
-export type OneByOne = 'messages' | 'calls' | 'mail' | 'invitations';
+const ONE_BY_ONE = ['messages', 'calls', 'texts', 'threads', 'mail', 'invitations'] as const;
+export type OneByOne = (typeof ONE_BY_ONE)[number];
 export const isOneByOne = (what: string): what is OneByOne =>
-  (['messages', 'calls', 'mail', 'invitations'] satisfies OneByOne[] as string[]).includes(what);
+  (ONE_BY_ONE as readonly string[]).includes(what);
 /** More than so many are read together. */
 const MOST_AGAIN = 500;
 

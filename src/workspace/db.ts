@@ -5,6 +5,7 @@ import { upgradeStanding } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import type { ClockSetting } from '../standins/clock/clock';
 import type { OutsideHabits } from '../standins/outside/outside';
+import type { TextHabits } from '../standins/carrier/texting';
 import type {
   Aside,
   BusinessRecord,
@@ -14,20 +15,23 @@ import type {
   DraftRecord,
   EditRecord,
   ExchangeRecord,
+  FileRecord,
   HeadRecord,
   Invitation,
   MailRecord,
   MessageRecord,
   SoundRecord,
   StandingRecord,
+  TextRecord,
+  ThreadRecord,
   VersionRecord,
 } from './records';
 import { noDealings } from './records';
 import { Store } from './store';
-import { upgradeEdit, upgradeInvitation, upgradeVersion } from './upgrade';
+import { upgradeEdit, upgradeHead, upgradeInvitation, upgradeVersion, withoutTexts } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 6;
+export const DB_VERSION = 7;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -41,16 +45,26 @@ interface Shape extends DBSchema {
   mail: { key: string; value: MailRecord; indexes: { business: string } };
   messages: { key: string; value: MessageRecord; indexes: { business: string } };
   calls: { key: string; value: CallRecord; indexes: { business: string } };
+  /** By who sent them and when; and those that are to go later. */
+  texts: {
+    key: string;
+    value: TextRecord;
+    indexes: { business: string; from: [string, string, number]; later: [string, number] };
+  };
+  threads: { key: string; value: ThreadRecord; indexes: { business: string } };
   /** Samples of recordings; read one by one, when they are listened to. */
   sounds: { key: [string, string]; value: SoundRecord; indexes: { business: string } };
+  /** Pictures and papers; read one by one, when they are looked at. */
+  files: { key: [string, string]; value: FileRecord; indexes: { business: string } };
   /** Calls in progress, so that another window can take them up. */
   exchange: { key: string; value: ExchangeRecord };
   dealings: { key: string; value: DealingsRecord };
   /** The carrier's one book, over all businesses. */
   carrier: { key: 'book'; value: CarrierBook };
   settings: {
-    key: 'clock' | 'business' | `copy:${string}` | `outside:${string}` | `views:${string}`;
-    value: ClockSetting | string | CopyPlace | OutsideHabits | SavedView[];
+    key:
+      'clock' | 'business' | `copy:${string}` | `outside:${string}` | `texting:${string}` | `views:${string}`;
+    value: ClockSetting | string | CopyPlace | OutsideHabits | TextHabits | SavedView[];
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };
@@ -114,7 +128,19 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           );
         if (oldVersion < 6)
           db.createObjectStore('aside', { keyPath: 'id' }).createIndex('business', 'businessId');
-        if (oldVersion > 0 && oldVersion < 5) await upgradeRecords(tx, oldVersion);
+        if (oldVersion < 7) {
+          for (const store of ['texts', 'threads'] as const)
+            db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
+          const texts = tx.objectStore('texts');
+          texts.createIndex('from', ['businessId', 'from', 'at']);
+          texts.createIndex('later', ['businessId', 'sendAt']);
+          db.createObjectStore('files', { keyPath: ['businessId', 'hash'] }).createIndex(
+            'business',
+            'businessId',
+          );
+          if (oldVersion > 1) await textsApart(tx);
+        }
+        if (oldVersion > 0 && oldVersion < 7) await upgradeRecords(tx, Math.min(oldVersion, 5));
       },
       blocking(_current, blocked, event) {
         // A newer version of the product wants to upgrade, or the data is deleted: let it, and say so.
@@ -131,6 +157,15 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
 }
 
 type Upgrade = IDBPTransaction<Shape, StoreNames<Shape>[], 'versionchange'>;
+
+/** Texts stood among the dealings before. What is not understood stays where it is. */
+async function textsApart(tx: Upgrade): Promise<void> {
+  for (const raw of await tx.objectStore('dealings').getAll()) {
+    const { dealings, texts } = withoutTexts(raw);
+    await tx.objectStore('dealings').put(dealings as DealingsRecord);
+    for (const text of texts) await tx.objectStore('texts').put(text as TextRecord);
+  }
+}
 
 /** Numbers held come into the carrier's book. */
 async function addCarrier(tx: Upgrade): Promise<void> {
@@ -156,6 +191,8 @@ async function upgradeRecords(tx: Upgrade, from: number): Promise<void> {
   }
   for (const version of await tx.objectStore('versions').getAll())
     await tx.objectStore('versions').put(upgradeVersion(version, from) as VersionRecord);
+  for (const head of await tx.objectStore('heads').getAll())
+    await tx.objectStore('heads').put(upgradeHead(head, from) as HeadRecord);
   for (const edit of await tx.objectStore('edits').getAll())
     await tx.objectStore('edits').put(upgradeEdit(edit, from) as EditRecord);
   for (const invitation of await tx.objectStore('invitations').getAll())

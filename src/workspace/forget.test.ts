@@ -14,6 +14,7 @@ it('calls in and out, messages and texts with a number; those of others stay', a
   const whole = demonstration(NOW);
   const text = (id: string, way: 'in' | 'out', from: string, to: string) => ({
     id,
+    businessId: DEMO_ID,
     way,
     from,
     to,
@@ -23,14 +24,11 @@ it('calls in and out, messages and texts with a number; those of others stay', a
   const main = '+13605550142';
   await writeWhole(db, {
     ...whole,
-    dealings: {
-      ...whole.dealings,
-      texts: [
-        text('a', 'in', CLUB, main),
-        text('b', 'out', main, CLUB),
-        text('c', 'in', '+12065550101', main),
-      ],
-    },
+    texts: [text('a', 'in', CLUB, main), text('b', 'out', main, CLUB), text('c', 'in', '+12065550101', main)],
+    threads: [
+      { id: `${main} ${CLUB}`, businessId: DEMO_ID, at: NOW, assignedTo: 'rosa' },
+      { id: `${main} +12065550101`, businessId: DEMO_ID, at: NOW, assignedTo: 'rosa' },
+    ],
   });
   const past = pastOf(DEMO_ID, whole.draft.system, whole.standing.standing, NOW, 14);
   await storePast(db, past.calls, past.messages);
@@ -48,6 +46,7 @@ it('calls in and out, messages and texts with a number; those of others stay', a
   expect(JSON.stringify(left)).not.toContain(CLUB);
   expect(await readMany(db, 'messages', DEMO_ID)).toHaveLength(messages.length - theirMessages.length);
   const dealings = (await db.get('dealings', DEMO_ID))!;
-  expect(dealings.texts.map((t) => t.id)).toEqual(['c']);
+  expect((await readMany(db, 'texts', DEMO_ID)).map((t) => t.id)).toEqual(['c']);
+  expect((await readMany(db, 'threads', DEMO_ID)).map((t) => t.id)).toEqual([`${main} +12065550101`]);
   expect(dealings.forgotten).toEqual([{ at: NOW, by: 'Rosa Delgado', entries: gone }]);
 });

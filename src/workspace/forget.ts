@@ -1,7 +1,7 @@
 /** Everything there was with somebody goes for good, as they may ask for; that it was done stays. */
 import { factsOfCall } from '../core/story';
 import type { Db } from './db';
-import { DealingsRecord, noDealings } from './records';
+import { DealingsRecord, noDealings, TextRecord } from './records';
 import { within } from './store';
 
 /**
@@ -19,7 +19,7 @@ export const forget = (
 ): Promise<number> =>
   db.write('upkeep', async (open) => {
     const wanted = new Set<string | null>(numbers);
-    const tx = open('calls', 'messages', 'dealings');
+    const tx = open('calls', 'messages', 'texts', 'threads', 'dealings');
     const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
     const gone = new Set<string>();
     for (const call of await calls.index('business').getAll(businessId))
@@ -35,10 +35,18 @@ export const forget = (
     const dealings =
       DealingsRecord.safeParse(await tx.objectStore('dealings').get(businessId)).data ??
       noDealings(businessId);
-    const texts = dealings.texts.filter((t) => !wanted.has(t.way === 'in' ? t.from : t.to));
-    const entries = gone.size + dealings.texts.length - texts.length;
+    const [texts, threads] = [tx.objectStore('texts'), tx.objectStore('threads')];
+    for (const raw of await texts.index('business').getAll(businessId)) {
+      const text = TextRecord.safeParse(raw).data;
+      if (!text || !wanted.has(text.way === 'in' ? text.from : text.to)) continue;
+      gone.add(text.id);
+      within(texts.delete(text.id));
+    }
+    for (const { id } of await threads.index('business').getAll(businessId))
+      if (numbers.some((n) => id.split(' ').includes(n))) within(threads.delete(id));
+    const entries = gone.size;
     const forgotten = [...(dealings.forgotten ?? []), { at, by, entries }];
-    within(tx.objectStore('dealings').put({ ...dealings, texts, forgotten }));
+    within(tx.objectStore('dealings').put({ ...dealings, forgotten }));
     await tx.done;
     return entries;
   });

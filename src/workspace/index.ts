@@ -37,10 +37,21 @@ export {
   submitPort,
   type Answer,
 } from './carrier';
-export { askForTexting, receiveText, sendText } from './texting';
+export {
+  askForTexting,
+  callOff,
+  changeThread,
+  type ThreadChanged,
+  enterWish,
+  receiveText,
+  sendText,
+  type Sent,
+} from './texting/acts';
+export { keepFile, typeOf, type FileKept } from './texting/files';
+export { putLeaving, readTextHabits, sendDue, writeTextHabits } from './texting/kept';
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
 export { forget } from './forget';
 export { dropPast, storePast } from './past';
 export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './views';
-export { NoRoom, readSound, storeSound, sweepSounds } from './sounds';
+export { hashOf, NoRoom, readBytes, readSound, storeBytes, storeSound, sweepBytes } from './kept-bytes';

@@ -4,7 +4,16 @@
  */
 import type { z } from 'zod';
 import type { Line } from './file/lines';
-import { CallRecord, EditRecord, Invitation, MailRecord, MessageRecord, VersionRecord } from './records';
+import {
+  CallRecord,
+  EditRecord,
+  Invitation,
+  MailRecord,
+  MessageRecord,
+  TextRecord,
+  ThreadRecord,
+  VersionRecord,
+} from './records';
 
 interface Kind {
   record: z.ZodType;
@@ -40,6 +49,15 @@ export const MANY = {
     order: 'at',
   },
   calls: { record: CallRecord, one: 'a call', all: 'calls', is: 'call', key: 'id', order: 'at' },
+  texts: { record: TextRecord, one: 'a text', all: 'texts', is: 'text', key: 'id', order: 'at' },
+  threads: {
+    record: ThreadRecord,
+    one: 'a conversation',
+    all: 'conversations',
+    is: 'conversation',
+    key: 'id',
+    order: 'at',
+  },
 } as const satisfies Record<string, Kind>;
 
 export type Many = keyof typeof MANY;

@@ -4,7 +4,8 @@ import { CallRequest, snapshotRecord, TraceRecord } from '../core/calls';
 import { E164, Id, NumberHeld, Standing, System, SYSTEM_VERSION } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Port } from '../standins/carrier/porting';
-import { TextingRequest, TextMessage } from '../standins/carrier/texting';
+import { TextingRequest } from '../standins/carrier/approval';
+import { TextMessage } from '../standins/carrier/texting';
 import { Proof } from '../standins/proof/proof';
 import { Invitation } from '../standins/registrar/pairing';
 
@@ -83,7 +84,6 @@ export const DealingsRecord = z.object({
   businessId: Id,
   ports: z.array(Port),
   texting: z.array(TextingRequest),
-  texts: z.array(TextMessage),
   proofs: z.array(Proof),
   /** Numbers that were given back, as they were, and until when they can be brought back. */
   released: z.array(
@@ -91,10 +91,31 @@ export const DealingsRecord = z.object({
   ),
   /** What callers to a number are told once its giving back is in force: another number to call. */
   referrals: z.record(E164, E164),
+  /** Whom nobody may text as a person of ours entered it, and who may be texted again. */
+  wishes: z
+    .array(
+      z.object({ number: E164, at: z.number(), does: z.enum(['stop', 'lift']), by: z.string().max(120) }),
+    )
+    .optional(),
   /** That everything there was with somebody was deleted for good: when, by whom, and how much; not who it was. */
   forgotten: z
     .array(z.object({ at: z.number(), by: z.string().max(120), entries: z.number().int().min(0) }))
     .optional(),
+});
+
+export const TextRecord = TextMessage.safeExtend({ businessId: Id });
+
+/** What ours do about a conversation by text, besides writing: who sees to it, and that it is done with. */
+export const ThreadRecord = z.object({
+  /** The two numbers, ours first; see `conversationKey`. */
+  id: z.string().min(1).max(80),
+  businessId: Id,
+  /** When something was done last, epoch milliseconds. */
+  at: z.number(),
+  /** Who has it. */
+  assignedTo: Id.optional(),
+  /** Since when nothing is to be done; what is written later opens it again. */
+  closedAt: z.number().optional(),
 });
 
 export const MailRecord = z.object({
@@ -126,6 +147,15 @@ export const SoundRecord = z.object({
 });
 
 const Hash = z.string().regex(/^[0-9a-f]{64}$/);
+/** A picture or paper that something names by the hash of its bytes. */
+export const FileRecord = z.object({
+  businessId: Id,
+  hash: Hash,
+  base64: z.base64().max(20_000_000),
+  /** When it was put here, in real time; what is new may not be named yet. */
+  storedAt: z.number().optional(),
+});
+
 /** A recording of a call, by the hashes of its channels. */
 export const CallSoundKept = z.object({
   /** The phone it was made on. */
@@ -238,6 +268,8 @@ export const Aside = z.object({
     'mail',
     'messages',
     'calls',
+    'texts',
+    'threads',
     'exchange',
     'carrier',
     'settings',
@@ -266,6 +298,9 @@ export type StandingRecord = z.infer<typeof StandingRecord>;
 export type DealingsRecord = z.infer<typeof DealingsRecord>;
 export type MailRecord = z.infer<typeof MailRecord>;
 export type SoundRecord = z.infer<typeof SoundRecord>;
+export type FileRecord = z.infer<typeof FileRecord>;
+export type TextRecord = z.infer<typeof TextRecord>;
+export type ThreadRecord = z.infer<typeof ThreadRecord>;
 export type CallRecord = z.infer<typeof CallRecord>;
 export type MessageRecord = z.infer<typeof MessageRecord>;
 export { CarrierBook, Invitation };
@@ -274,7 +309,6 @@ export const noDealings = (businessId: string): DealingsRecord => ({
   businessId,
   ports: [],
   texting: [],
-  texts: [],
   proofs: [],
   released: [],
   referrals: {},

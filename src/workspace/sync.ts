@@ -10,6 +10,8 @@ export interface Change {
     | 'mail'
     | 'messages'
     | 'calls'
+    | 'texts'
+    | 'threads'
     | 'invitations'
     | 'dealings'
     | 'carrier'

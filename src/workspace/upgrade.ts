@@ -12,6 +12,10 @@ export const upgradeVersion = (record: Fields, from: number): Fields => ({
   version: SYSTEM_VERSION,
   system: upgradeSystem(record.system, from),
 });
+export const upgradeHead = (record: Fields, from: number): Fields => ({
+  ...record,
+  patches: upgradePatches(record.patches, from),
+});
 export const upgradeEdit = (record: Fields, from: number): Fields => ({
   ...record,
   patches: upgradePatches(record.patches, from),
@@ -27,19 +31,35 @@ export const upgradeInvitation = <T extends object>(
   ...record,
 });
 
+/** Texts were among the dealings before they were records of their own. */
+export function withoutTexts(dealings: unknown): { dealings: unknown; texts: Fields[] } {
+  if (!isFields(dealings) || !Array.isArray(dealings.texts)) return { dealings, texts: [] };
+  const { texts, ...rest } = dealings;
+  return {
+    dealings: rest,
+    texts: (texts as unknown[]).filter(isFields).map((text) => ({ ...text, businessId: rest.businessId })),
+  };
+}
+
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */
 export function upgradeWhole(raw: unknown, from: number): unknown {
-  if (from >= SYSTEM_VERSION || !isFields(raw) || !isFields(raw.draft) || !isFields(raw.business)) return raw;
-  const { standing } = raw;
+  if (!isFields(raw) || !isFields(raw.draft) || !isFields(raw.business)) return raw;
+  const { dealings, texts } = withoutTexts(raw.dealings ?? noDealings(String(raw.business.id)));
+  const today = { ...raw, dealings, texts: raw.texts ?? texts, threads: raw.threads ?? [] };
+  return from >= SYSTEM_VERSION ? today : upgradeOlder(today, from);
+}
+
+function upgradeOlder(raw: Fields, from: number): Fields {
+  const { standing, draft } = raw;
+  if (!isFields(draft)) return raw;
   return {
     ...raw,
-    draft: upgradeVersion(raw.draft, from),
+    draft: upgradeVersion(draft, from),
     versions: all(raw.versions, (v) => upgradeVersion(v, from)),
     edits: all(raw.edits, (e) => upgradeEdit(e, from)),
     standing: isFields(standing)
-      ? { ...standing, standing: upgradeStanding(standing.standing, from, raw.draft.system) }
+      ? { ...standing, standing: upgradeStanding(standing.standing, from, draft.system) }
       : standing,
     invitations: all(raw.invitations, upgradeInvitation),
-    dealings: raw.dealings ?? noDealings(String(raw.business.id)),
   };
 }

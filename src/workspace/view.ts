@@ -13,6 +13,8 @@ import type {
   Invitation,
   MailRecord,
   MessageRecord,
+  TextRecord,
+  ThreadRecord,
   VersionRecord,
 } from './records';
 import { readBook } from './side';
@@ -38,6 +40,8 @@ export interface View {
   mail: MailRecord[];
   messages: MessageRecord[];
   calls: CallRecord[];
+  texts: TextRecord[];
+  threads: ThreadRecord[];
   clock: ClockSetting;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
@@ -80,6 +84,8 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     mail: whole.mail,
     messages: whole.messages,
     calls: whole.calls,
+    texts: whole.texts,
+    threads: whole.threads,
     clock: await clockOf(db),
     storage: db.state,
     aside,

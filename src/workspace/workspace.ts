@@ -12,7 +12,7 @@ import {
 } from '../core/system';
 import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
-import { dropAside, readAside, readAgain, readMany, setAside, type Unread } from './damage';
+import { dropAside, readAside, readAgain, readMany, setAside, type OneByOne, type Unread } from './damage';
 import { settable, storeSettings, storeStanding } from './standing';
 import { businessNames, clockOf, pictureOf, type View } from './view';
 import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
@@ -31,7 +31,7 @@ import {
   type VersionRecord,
 } from './records';
 import { withoutGone } from './phones';
-import { sweepSounds } from './sounds';
+import { sweepBytes } from './kept-bytes';
 import { isClosed, within } from './store';
 import type { Change, Changes } from './sync';
 
@@ -50,6 +50,8 @@ const SHOWN: readonly Change['what'][] = [
   'mail',
   'messages',
   'calls',
+  'texts',
+  'threads',
   'invitations',
   'clock',
 ];
@@ -344,6 +346,11 @@ export class Workspace {
   carrierChanged(): Promise<void> {
     return this.changed('dealings', 'carrier', 'standing');
   }
+  /** Records of a kind were changed in storage: shown here, and told to the other windows. */
+  async changedOnes(what: OneByOne, ids?: readonly string[]): Promise<void> {
+    await this.reload(what, ids);
+    this.tell(what, ids);
+  }
   /** Something was changed in storage: shown here, and told to the other windows. */
   async changed(...whats: readonly Change['what'][]): Promise<void> {
     for (const what of whats) {
@@ -390,19 +397,18 @@ export class Workspace {
     const over = this.picture.calls.filter((c) => c.recordings?.some(isOver));
     const gone = { at, by: 'the rule of how long they are kept' };
     for (const { id } of over) await dropRecordings(this.db, this.id, id, isOver, gone);
-    if (over.length) await this.callsChanged(over.map((c) => c.id));
-  }
-  /** Calls were changed in storage: shown here, and told to the other windows. */
-  async callsChanged(ids?: readonly string[]): Promise<void> {
-    await this.reload('calls', ids);
-    this.tell('calls', ids);
+    if (over.length)
+      await this.changedOnes(
+        'calls',
+        over.map((c) => c.id),
+      );
   }
 
   /** Messages whose time is over go, and sounds that nothing names: older than their mailbox keeps them, or long in the bin. @returns how many */
   async sweep(): Promise<number> {
     if (!this.swept) {
       this.swept = true;
-      await sweepSounds(this.db, this.id);
+      await sweepBytes(this.db, this.id);
     }
     await this.dropOldRecordings();
     const { inForce, messages } = this.picture;
@@ -446,10 +452,22 @@ export class Workspace {
    */
   async whole(): Promise<Whole> {
     await this.settled();
-    const { draft, business, inForce, standing, dealings, invitations, mail, messages, calls } = this.picture;
+    const {
+      draft,
+      business,
+      inForce,
+      standing,
+      dealings,
+      invitations,
+      mail,
+      messages,
+      calls,
+      texts,
+      threads,
+    } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
-    const read = failed && isClosed(failed.why) ? null : await readWhole(this.db, this.id, { sounds: true });
+    const read = failed && isClosed(failed.why) ? null : await readWhole(this.db, this.id, { bytes: true });
     if (read?.ok) return failed ? { ...read.whole, ...shown } : read.whole;
     return {
       business,
@@ -461,6 +479,8 @@ export class Workspace {
       mail,
       messages,
       calls,
+      texts,
+      threads,
     };
   }
 
@@ -553,6 +573,8 @@ export class Workspace {
       case 'mail':
       case 'messages':
       case 'calls':
+      case 'texts':
+      case 'threads':
       case 'invitations':
         return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:

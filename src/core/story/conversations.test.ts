@@ -1,8 +1,8 @@
 /** Texts by who they are with. */
 import { expect, it } from 'vitest';
 import { edited, MAIN, NIGHT, yard } from '../../../tests/fixtures/yard';
-import { conversations } from './conversations';
-import type { TextKept } from './records';
+import { conversationKey, conversations } from './conversations';
+import type { TextKept, ThreadKept } from './records';
 
 const ADA = '+12065550101';
 const BO = '+12065550102';
@@ -31,7 +31,7 @@ const to = (theirs: string, at: number, ours = MAIN): TextKept => ({
 });
 
 it('are apart by both numbers, the newest first, with who it is and through which line', () => {
-  const all = conversations([from(ADA, 1), from(BO, 2), to(ADA, 3), from(ADA, 4, 'x', NIGHT)], system);
+  const all = conversations([from(ADA, 1), from(BO, 2), to(ADA, 3), from(ADA, 4, 'x', NIGHT)], [], system);
   expect(all.map((c) => [c.contact?.name, c.line?.label, c.texts.map((t) => t.at)])).toEqual([
     ['Ada Ferris', 'Night watch', [4]],
     ['Ada Ferris', 'Main line', [1, 3]],
@@ -39,11 +39,33 @@ it('are apart by both numbers, the newest first, with who it is and through whic
   ]);
 });
 
+const only = (texts: TextKept[], thread: Partial<ThreadKept> = {}) =>
+  conversations(texts, [{ id: conversationKey(MAIN, ADA), ...thread }], system)[0]!;
+
 it('wait from the first text that nobody has answered, and not for what needs no answer', () => {
-  const since = (texts: TextKept[]) =>
-    conversations(texts, system, (text) => text === 'STOP').map((c) => c.waitsSince);
-  expect(since([from(ADA, 1), to(ADA, 2)])).toEqual([null]);
-  expect(since([from(ADA, 1), to(ADA, 2), from(ADA, 5), from(ADA, 9)])).toEqual([5]);
-  expect(since([from(ADA, 1, 'STOP')])).toEqual([null]);
-  expect(since([to(ADA, 1)])).toEqual([null]);
+  const since = (...texts: TextKept[]) => only(texts).waitsSince;
+  expect(since(from(ADA, 1), to(ADA, 2))).toBeNull();
+  expect(since(from(ADA, 1), to(ADA, 2), from(ADA, 5), from(ADA, 9))).toBe(5);
+  expect(since(from(ADA, 1, 'STOP'))).toBeNull();
+  expect(since(from(ADA, 1, 'Please stop texting me'))).toBe(1);
+  expect(since(to(ADA, 1))).toBeNull();
+  // What was answered by itself was answered by nobody.
+  expect(since(from(ADA, 1), { ...to(ADA, 2), byItself: true })).toBe(1);
+});
+
+it('are done with until something comes', () => {
+  expect(only([from(ADA, 1)], { closedAt: 3 })).toMatchObject({ closed: true, waitsSince: null });
+  expect(only([from(ADA, 1), from(ADA, 5)], { closedAt: 3 })).toMatchObject({ closed: false, waitsSince: 1 });
+  expect(only([from(ADA, 1), to(ADA, 5)], { closedAt: 3, assignedTo: 'rosa' })).toMatchObject({
+    closed: true,
+    assignedTo: 'rosa',
+  });
+});
+
+it('what is to go later has not gone, and stands apart', () => {
+  const later = { ...to(ADA, 2), sendAt: 90 };
+  const c = only([from(ADA, 1), later]);
+  expect(c).toMatchObject({ waitsSince: 1, lastAt: 1, later: [later] });
+  expect(c.texts).toHaveLength(1);
+  expect(only([later])).toMatchObject({ texts: [], lastAt: 2, waitsSince: null });
 });

@@ -131,7 +131,7 @@ export const factsOfMessage = once((m: MessageKept): Facts => ({
   text: low([m.from, m.said, m.note, ...(m.notes ?? []).flatMap((n) => [n.label, n.text])]),
 }));
 
-export const factsOfText = once(({ way, from, to, text }: TextKept): Facts => ({
+export const factsOfText = once(({ way, from, to, text, files }: TextKept): Facts => ({
   ...NONE,
   way,
   other: way === 'in' ? from : to,
@@ -142,5 +142,5 @@ export const factsOfText = once(({ way, from, to, text }: TextKept): Facts => ({
   talked: false,
   unwanted: false,
   outcome: null,
-  text: low([text]),
+  text: low([text, ...(files ?? []).map((f) => f.name)]),
 }));

@@ -1,9 +1,15 @@
 export { behaviourBehind } from './again';
-export { conversationKey, conversations, type Conversation } from './conversations';
+export {
+  conversationKey,
+  conversations,
+  standingOf,
+  type Conversation,
+  type ThreadChange,
+} from './conversations';
 export { factsOfCall, type Facts, type Way } from './facts';
 export { logJson, logTable } from './out';
 export { ANY, narrows, Question, SavedView, tester, VIEWS, type View } from './question';
-export type { CallKept, MessageKept, TextKept } from './records';
+export type { CallKept, MessageKept, TextKept, ThreadKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';
 export { detailOf, lasting, settledInWords, titleOf } from './words';
 export { endOf, keptWith, storyOf, type Entry, type EntryKind, type Kept } from './story';

@@ -39,4 +39,18 @@ export interface TextKept {
   to: string;
   text: string;
   at: number;
+  by?: string | undefined;
+  /** Answered without a person. */
+  byItself?: boolean | undefined;
+  /** It has not gone yet: it is to go then. */
+  sendAt?: number | undefined;
+  files?: readonly { name: string; type: string; size: number; hash: string }[] | undefined;
+}
+/** What ours do about a conversation besides writing. */
+export interface ThreadKept {
+  /** See `conversationKey`. */
+  id: string;
+  assignedTo?: string | undefined;
+  /** Since when nothing is to be done. */
+  closedAt?: number | undefined;
 }

@@ -1,8 +1,8 @@
 /** Everything we had to do with people outside and inside, in one order of time: calls, messages, texts. */
 import { ending, listed, whoCalls, whoseName } from '../calls';
 import { writeNumber } from '../numbering';
-import { once } from '../once';
 import type { Contact, NumberHeld, System } from '../system';
+import { known } from './known';
 import { factsOfCall, factsOfMessage, factsOfText, type Facts } from './facts';
 import type { CallKept, MessageKept, TextKept } from './records';
 
@@ -34,12 +34,6 @@ export interface Kept {
   messages: readonly MessageKept[];
   texts: readonly TextKept[];
 }
-
-/** Contacts and numbers of ours by number. */
-const known = once((system: System) => ({
-  contacts: new Map(Object.values(system.contacts).flatMap((c) => c.numbers.map((n) => [n, c] as const))),
-  lines: new Map(Object.values(system.numbers).map((n) => [n.e164, n] as const)),
-}));
 
 function entryOf(
   base: Pick<Entry, 'id' | 'kind' | 'at'>,
@@ -123,7 +117,10 @@ export function* storyOf({ calls, messages, texts }: Kept, system: System): Gene
     ...messages
       .filter((m) => !callIds.has(m.id))
       .map((m): Item => ({ at: m.at, make: () => messageEntry(m, system) })),
-    ...texts.map((t): Item => ({ at: t.at, make: () => textEntry(t, system) })),
+    // What has not gone yet has not happened.
+    ...texts
+      .filter((t) => t.sendAt === undefined)
+      .map((t): Item => ({ at: t.at, make: () => textEntry(t, system) })),
   ];
   items.sort((a, b) => b.at - a.at);
   for (const { make } of items) yield make();

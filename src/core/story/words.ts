@@ -39,7 +39,8 @@ export function titleOf(entry: Entry, system: System): string {
 /** What came of it: waiting, ringing, talking, how it ended, what was left. */
 export function detailOf(entry: Entry, system: System): string {
   const { kind, facts, call, message, text } = entry;
-  if (kind === 'text') return text!.text;
+  if (kind === 'text')
+    return [text!.text, ...(text!.files ?? []).map((f) => f.name)].filter(Boolean).join(' · ');
   const mailbox = facts.mailboxId ?? message?.mailboxId;
   const where = `in ${(mailbox && system.mailboxes[mailbox]?.name) || 'a removed mailbox'}`;
   if (!call || !facts.times) return where;

@@ -239,6 +239,8 @@ export const emptySystem = (business: Business): System => ({
   recordings: {},
   contacts: {},
   lists: {},
+  shortcuts: {},
+  wordings: {},
   promises: {},
 });
 

@@ -7,6 +7,8 @@ export * from './shape/queues';
 export * from './shape/call-recording';
 export * from './shape/calls-out';
 export * from './shape/contacts';
+export * from './shape/shortcuts';
+export * from './shape/wordings';
 export * from './shape/behaviour';
 export * from './shape/promises';
 export * from './shape/greetings';

@@ -51,6 +51,8 @@ const awayTo3 = (away: unknown): unknown => (Array.isArray(away) ? away.map(span
 
 /** Collections that version 4 added; what else it added is absent where it says nothing. */
 const NEW_IN_4 = ['queues', 'rotas', 'contacts', 'lists', 'promises'] as const;
+/** Those that version 6 added. */
+const NEW_IN_6 = ['shortcuts', 'wordings'] as const;
 
 /** From which version on each set of additions was there. */
 const STEPS: readonly [number, Record<string, (item: Fields) => Fields>][] = [
@@ -62,7 +64,11 @@ const stepsFrom = (version: number) => STEPS.filter(([to]) => version < to).map(
 /** A system as stored by any earlier version, in today's shape. What is not understood is left for the schema to refuse. */
 export function upgradeSystem(raw: unknown, version: number): unknown {
   if (version >= SYSTEM_VERSION || !isFields(raw) || !isFields(raw.business)) return raw;
-  let system: Fields = { groups: {}, ...Object.fromEntries(NEW_IN_4.map((c) => [c, {}])), ...raw };
+  let system: Fields = {
+    groups: {},
+    ...Object.fromEntries([...NEW_IN_4, ...NEW_IN_6].map((c) => [c, {}])),
+    ...raw,
+  };
   for (const change of stepsFrom(version)) {
     const changed = Object.entries(change).map(([collection, one]) => {
       const value = system[collection];

@@ -1,6 +1,7 @@
 /** What staff phones ask, done where they may ask it. */
 import {
   hidden,
+  lineOfText,
   ifCalled,
   mayAsk,
   ownPhones,
@@ -12,12 +13,17 @@ import {
 import { CALLER, whoCalls, whoseName } from '../../core/calls';
 import { addDays, localTime } from '../../core/hours';
 import { asPaired } from '../../core/system';
-import { deliveredAt } from '../../standins/carrier/texting';
 import {
   changeBack,
+  callOff,
   changeRecords,
+  changeThread,
+  enterWish,
+  keepFile,
   dropRecordings,
   putPhones,
+  readBytes,
+  readMany,
   readOne,
   readSound,
   sendText,
@@ -38,6 +44,9 @@ const NOTE_LENGTH = 2000;
 
 /** So many ways back are remembered of a phone. */
 const REMEMBERED = 50;
+const forgetOld = ({ backs }: Window): void => {
+  for (const old of [...backs.keys()].slice(0, -REMEMBERED)) backs.delete(old);
+};
 /** A phone's address is looked at again after a year. */
 const CHECK_DAYS = 365;
 const MINUTE_MS = 60_000;
@@ -66,7 +75,17 @@ export class Doing {
       const message = await this.message(businessId, id);
       if (message) mailboxes.set(id, message.mailboxId);
     }
+    const lines: string[] = [];
+    if (request.do === 'call off text') {
+      const text = await readOne(this.db, 'texts', request.id).catch(() => undefined);
+      if (text?.businessId === businessId) lines.push(lineOfText(text));
+    } else if (request.do === 'file') {
+      const texts = await readMany(this.db, 'texts', businessId);
+      for (const text of texts)
+        if (text.files?.some((f) => f.hash === request.hash)) lines.push(lineOfText(text));
+    }
     return mayAsk(request, {
+      linesOf: () => lines,
       system,
       phoneId,
       mailboxOf: (id) => mailboxes.get(id),
@@ -128,7 +147,7 @@ export class Doing {
           told();
           return left ? 'It was changed elsewhere meanwhile, and stays as it is.' : null;
         });
-        for (const old of [...window.backs.keys()].slice(0, -REMEMBERED)) window.backs.delete(old);
+        forgetOld(window);
         return null;
       }
       case 'note':
@@ -171,12 +190,34 @@ export class Doing {
       }
       case 'text':
         return this.inWorkspace(businessId, async (workspace) => {
-          const { from, to, text } = request;
-          const sent = await sendText(workspace, { from, to, text });
-          const { texts, texting } = workspace.view.dealings;
-          const last = texts.at(-1);
-          return sent.ok && last ? { ...sent, held: deliveredAt(last, texting, now) === null } : sent;
+          const { do: _, ...words } = request;
+          workspace.by = system.people[me]?.name;
+          return sendText(workspace, words as Parameters<typeof sendText>[1]);
         });
+      case 'call off text': {
+        const back = await this.inWorkspace(businessId, (workspace) => callOff(workspace, request.id));
+        if (back) this.remember(window, id, (workspace) => back(workspace));
+        return back !== null;
+      }
+      case 'conversation': {
+        const { ours, theirs, change } = request;
+        const done = await this.inWorkspace(businessId, (workspace) =>
+          changeThread(workspace, { ours, theirs }, change),
+        );
+        if (!done.ok) return done;
+        this.remember(window, id, (workspace) => done.back(workspace));
+        return { ok: true };
+      }
+      case 'wish':
+        return this.inWorkspace(businessId, async (workspace) => {
+          workspace.by = system.people[me]?.name;
+          const done = await enterWish(workspace, request.number, request.does);
+          return done.ok ? null : done.message;
+        });
+      case 'keep file':
+        return keepFile(this.db, businessId, request.name, request.bytes);
+      case 'file':
+        return (await readBytes(this.db, businessId, request.hash)) ?? null;
       case 'address':
         return this.inWorkspace(businessId, async (workspace) => {
           const { date } = localTime(system.business.timeZone, now);
@@ -210,6 +251,16 @@ export class Doing {
         await this.inWorkspace(businessId, (workspace) => signOut(workspace, [phoneId]));
         return null;
     }
+  }
+
+  /** Keeps the way back of a request that goes through the whole of a business. */
+  private remember(
+    window: Window,
+    id: string,
+    back: (workspace: Workspace) => Promise<string | undefined>,
+  ): void {
+    window.backs.set(id, async () => (await this.inWorkspace(window.businessId, back)) ?? null);
+    forgetOld(window);
   }
 
   /** The sound is stored first: a call that names it has it. */

@@ -9,6 +9,8 @@ import {
   hidden,
   knownTo,
   ownPhones,
+  textLines,
+  textsKnown,
   presencesApart,
   presencesIn,
   seesAll,
@@ -19,6 +21,8 @@ import {
 import { withOwn, type Standing, type System } from '../../core/system';
 import { RATES } from '../../standins/carrier/prices';
 import {
+  DealingsRecord,
+  noDealings,
   readAgain,
   readMany,
   readRecord,
@@ -28,6 +32,8 @@ import {
   type Changes,
   type Db,
   type MessageRecord,
+  type TextRecord,
+  type ThreadRecord,
 } from '../../workspace';
 import { phoneLock } from '../protocol';
 import { Doing } from './doing';
@@ -43,11 +49,16 @@ import {
   type ToPhone,
 } from './protocol';
 
-/** What lies in the mailboxes and the log of a business. */
+/** What lies in the mailboxes and the log of a business, and its texts. */
 interface Mail {
   messages: MessageRecord[];
   calls: CallRecord[];
+  texts: TextRecord[];
+  threads: ThreadRecord[];
 }
+const MAIL = ['messages', 'calls', 'texts', 'threads'] as const;
+
+const isMail = (what: string): what is (typeof MAIL)[number] => (MAIL as readonly string[]).includes(what);
 
 /** So many answers and ways back are remembered of a phone. */
 const REMEMBERED = 50;
@@ -142,19 +153,21 @@ export class PhoneWindows {
 
   private async tellAll(window: Window): Promise<void> {
     await this.tellBusiness(window);
-    this.tellMessages(window, await this.mailOf(window.businessId));
+    const mail = await this.mailOf(window.businessId);
+    this.tellMessages(window, mail);
+    await this.tellTexts(window, mail);
     await this.tellCalls(window.businessId, window);
   }
 
   /** Something of a business changed in storage. Within a turn. */
   async changed({ businessId, what, ids }: Change): Promise<void> {
-    if (businessId !== null && (what === 'messages' || what === 'calls')) {
+    if (businessId !== null && isMail(what)) {
       const known = this.mail.get(businessId);
       // Read once, however many phones are told of it.
       if (known && this.of(businessId).length)
         this.mail.set(businessId, {
           ...known,
-          [what]: await readAgain(this.db, what, businessId, known[what], ids),
+          [what]: await readAgain(this.db, what, businessId, known[what] as never, ids),
         });
       else this.mail.delete(businessId);
     } else if (what === 'businesses') this.mail.clear();
@@ -179,9 +192,13 @@ export class PhoneWindows {
           this.tellMessages(window, await this.mailOf(window.businessId));
           break;
         }
+        case 'texts':
+        case 'threads':
+        case 'dealings':
+          await this.tellTexts(window, await this.mailOf(window.businessId));
+          break;
         case 'mail':
         case 'invitations':
-        case 'dealings':
         case 'carrier':
           break;
       }
@@ -271,11 +288,13 @@ export class PhoneWindows {
   private async mailOf(businessId: string): Promise<Mail> {
     const known = this.mail.get(businessId);
     if (known) return known;
-    const [messages, calls] = await Promise.all([
+    const [messages, calls, texts, threads] = await Promise.all([
       readMany(this.db, 'messages', businessId),
       readMany(this.db, 'calls', businessId),
+      readMany(this.db, 'texts', businessId),
+      readMany(this.db, 'threads', businessId),
     ]);
-    const mail = { messages, calls };
+    const mail = { messages, calls, texts, threads };
     this.mail.set(businessId, mail);
     return mail;
   }
@@ -296,6 +315,15 @@ export class PhoneWindows {
         .slice(-LOG)
         .map((c) => hidden(c, unseenIn(c.request, c.trace, own, window.unseen))),
     });
+  }
+
+  private async tellTexts(window: Window, { texts, threads }: Mail): Promise<void> {
+    const { phoneId, system, businessId } = window;
+    const { wishes = [], texting } =
+      DealingsRecord.safeParse(await this.db.get('dealings', businessId)).data ?? noDealings(businessId);
+    const lines = textLines(system, phoneId);
+    const known = textsKnown(texts, threads, wishes, lines);
+    this.tell(window, 'texting', hidden({ ...known, requests: texting }, window.unseen));
   }
 
   /** Answers a request once, however often it is sent. */

@@ -4,10 +4,19 @@
  */
 import type { Trace } from '../../core/calls';
 import type { Differing } from '../../core/coverage';
-import type { CallsKnown, Known, PhoneRequest } from '../../core/phone';
+import type { CallsKnown, Known, PhoneRequest, TextsKnown } from '../../core/phone';
 import type { Rates, Settled } from '../../core/system';
 import type { ClockSetting } from '../../standins/clock/clock';
-import type { Answer, CallRecord, MessageRecord } from '../../workspace';
+import type { TextingRequest } from '../../standins/carrier/approval';
+import type {
+  CallRecord,
+  FileKept,
+  MessageRecord,
+  Sent,
+  TextRecord,
+  ThreadChanged,
+  ThreadRecord,
+} from '../../workspace';
 import type { LiveCall } from '../protocol';
 
 /** A window that opens says so here; nothing else is said. */
@@ -34,6 +43,7 @@ export interface Parts {
   };
   calls: CallsKnown<LiveCall>;
   messages: { messages: MessageKnown[]; log: CallRecord[] };
+  texting: TextsKnown<TextRecord, ThreadRecord> & { requests: readonly TextingRequest[] };
 }
 
 export type ToPhone =
@@ -62,7 +72,15 @@ export interface Answers {
   quality: null;
   /** What stays because somebody else was faster, in words, or nothing. */
   'take back': string | null;
-  text: Answer & { held?: boolean };
+  text: Sent;
+  /** Whether it had not gone yet; it can be taken back. */
+  'call off text': boolean;
+  /** It can be taken back. */
+  conversation: { ok: true } | Exclude<ThreadChanged, { ok: true }>;
+  /** What is wrong, or null. */
+  wish: string | null;
+  'keep file': FileKept;
+  file: Uint8Array<ArrayBuffer> | null;
   /** µ-law samples of a recording, a data URL of a message; null where it is not there. */
   sound: Uint8Array | string | null;
   /** What is wrong with it, or null. */

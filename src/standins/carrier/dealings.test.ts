@@ -2,16 +2,8 @@
 import { describe, expect, it } from 'vitest';
 import { MOST_SENT, MOST_TRIES, PROOF_LIFE_MS, sendProof, tryProof, type Proof } from '../proof/proof';
 import { arrivalOf, firstPortDay, portStanding, type Port, type PortFacts } from './porting';
-import {
-  carriesTexts,
-  deliveredAt,
-  REVIEW_MS,
-  textingStanding,
-  isStop,
-  wantsNone,
-  type TextingFacts,
-  type TextMessage,
-} from './texting';
+import { REVIEW_MS, textingStanding, type TextingFacts } from './approval';
+import { carriesTexts, deliveryOf } from './texting';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -117,55 +109,22 @@ describe('approval to text', () => {
     expect(textingStanding([], now)).toEqual({ stage: 'not asked' });
     const asked = [{ at: now, facts }];
     expect(textingStanding(asked, now + REVIEW_MS - 1).stage).toBe('in review');
-    expect(deliveredAt(text, asked, now + REVIEW_MS - 1)).toBeNull();
+    expect(deliveryOf(text, asked, now + REVIEW_MS - 1)).toEqual({ state: 'held' });
     expect(textingStanding(asked, now + REVIEW_MS)).toEqual({ stage: 'approved', since: now + 14 * DAY });
-    expect(deliveredAt(text, asked, now + REVIEW_MS)).toBe(now + 14 * DAY);
+    expect(deliveryOf(text, asked, now + REVIEW_MS)).toEqual({ state: 'delivered', at: now + 14 * DAY });
     const later = { ...text, at: now + 20 * DAY };
-    expect(deliveredAt(later, asked, now + 20 * DAY)).toBe(now + 20 * DAY);
+    expect(deliveryOf(later, asked, now + 20 * DAY)).toMatchObject({ at: now + 20 * DAY });
   });
 
   it('is needed where the country wants it, and never for texts that come in', () => {
-    expect(deliveredAt({ ...text, from: '+447700900123' }, [], now + DAY)).toBe(now + DAY);
-    expect(deliveredAt({ ...text, way: 'in' }, [], now + DAY)).toBe(now + DAY);
+    expect(deliveryOf({ ...text, from: '+447700900123' }, [], now + DAY)).toMatchObject({
+      state: 'delivered',
+    });
+    expect(deliveryOf({ ...text, way: 'in' }, [], now + DAY)).toMatchObject({ state: 'delivered' });
     expect(carriesTexts({ country: 'US', kind: 'geographic' })).toBe(true);
     expect(carriesTexts({ country: 'GB', kind: 'geographic' })).toBe(false);
     expect(carriesTexts({ country: 'GB', kind: 'mobile' })).toBe(true);
   });
-
-  // CTIA messaging principles, from memory: STOP ends all texts from a number, START begins them again.
-  it('whoever answers STOP wants no more, until they answer START', () => {
-    const said = (words: string, change: Partial<TextMessage> = {}): TextMessage => ({
-      ...text,
-      way: 'in',
-      from: text.to,
-      to: text.from,
-      text: words,
-      ...change,
-    });
-    const none = (...texts: TextMessage[]) => wantsNone(texts, text.to, text.from);
-    expect(none()).toBe(false);
-    expect(none(said(' stop '))).toBe(true);
-    expect(none(said('Stop by on Monday'))).toBe(false);
-    expect(none(said('STOP'), said('Thanks'))).toBe(true);
-    expect(none(said('STOP'), said('start'))).toBe(false);
-    expect(none(said('STOP', { to: '+13605550143' }))).toBe(false);
-    expect(none(said('STOP', { way: 'out' }))).toBe(false);
-  });
-  it.each([
-    ['STOP', true],
-    ['  stop. ', true],
-    ['“Stop!”', true],
-    ['STOPALL', true],
-    ['opt out', true],
-    ['OPTOUT', true],
-    ['Opt-out', true],
-    ['revoke', true],
-    ['ARRÊT', true],
-    ['arret', true],
-    ['Stop by at 5', false],
-    ['Do not stop', false],
-    ['end of the week', false],
-  ])('“%s” asks for no more texts: %s', (words, is) => expect(isStop(words)).toBe(is));
 
   it.each([
     ['sample', { sample: 'Your boat is ready.' }],
@@ -174,7 +133,7 @@ describe('approval to text', () => {
   ])('is refused for its %s with the reason, and can be asked again', (field, change) => {
     const refused = [{ at: now, facts: { ...facts, ...change } }];
     expect(textingStanding(refused, now + REVIEW_MS)).toMatchObject({ stage: 'refused', field });
-    expect(deliveredAt(text, refused, now + REVIEW_MS)).toBeNull();
+    expect(deliveryOf(text, refused, now + REVIEW_MS)).toEqual({ state: 'held' });
     const again = [...refused, { at: now + 15 * DAY, facts }];
     expect(textingStanding(again, now + 30 * DAY).stage).toBe('approved');
   });

@@ -1,12 +1,13 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { deliveredAt } from '$standins/carrier/texting';
+  import { deliveryOf } from '$standins/carrier/texting';
   import { momentText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import BenchDial from './BenchDial.svelte';
   import BenchHabits from './BenchHabits.svelte';
   import BenchRinging from './BenchRinging.svelte';
   import BenchText from './BenchText.svelte';
+  import BenchTextHabits from './BenchTextHabits.svelte';
 
   /** A call that tells a code rings so long, in milliseconds. */
   const RINGS_MS = 30_000;
@@ -41,9 +42,13 @@
               : `${p.code} is your code for ${name}. It is good for ten minutes.`,
       };
     });
-    const texts = dealings.texts.flatMap((t): Arrival[] => {
-      const at = deliveredAt(t, dealings.texting, theBusiness().now);
-      return at === null || t.way === 'in' ? [] : [{ id: t.id, to: t.to, at, rings: false, words: t.text }];
+    const texts = theBusiness().view.texts.flatMap((t): Arrival[] => {
+      const is = deliveryOf(t, dealings.texting, theBusiness().now);
+      if (is.state !== 'delivered' || t.way === 'in') return [];
+      const files = (t.files ?? []).map((f) => `[${f.name}]`);
+      return [
+        { id: t.id, to: t.to, at: is.at, rings: false, words: [t.text, ...files].filter(Boolean).join(' ') },
+      ];
     });
     return [...codes, ...texts].sort((a, b) => b.at - a.at);
   });
@@ -67,6 +72,7 @@
 <BenchHabits />
 <BenchDial />
 <BenchText />
+<BenchTextHabits />
 <h3>What outside phones got</h3>
 <ul class="slips" aria-label="What outside phones got">
   {#each arrivals as a (a.id)}

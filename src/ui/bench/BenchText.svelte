@@ -1,7 +1,8 @@
 <script lang="ts">
   import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { readNumber } from '$core/numbering';
-  import { receiveText } from '$workspace';
+  import type { TextFile } from '$standins/carrier/texting';
+  import { keepFile, receiveText } from '$workspace';
   import { NEW_CALLER } from '$core/calls';
   import { theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
@@ -11,7 +12,8 @@
   let from = $state(theBusiness().number(NEW_CALLER));
   let to = $state('');
   let text = $state('');
-  let said = $state<{ field: 'from' | 'text'; message: string } | null>(null);
+  let file = $state.raw<TextFile | null>(null);
+  let said = $state<{ field: 'from' | 'text' | 'file'; message: string } | null>(null);
   let sent = $state(false);
   const number = $derived(numbers.find((n) => n.e164 === to) ?? numbers[0]);
 
@@ -27,10 +29,25 @@
       from: read.number.e164,
       to: number!.e164,
       text,
+      ...(file ? { files: [file] } : {}),
     });
     said = done.ok ? null : { field: 'text', message: done.message };
     sent = done.ok;
-    if (done.ok) text = '';
+    if (!done.ok) return;
+    text = '';
+    file = null;
+  }
+  async function choose(chosen: File | undefined) {
+    if (!chosen) return;
+    const { db, id } = theBusiness();
+    const kept = await keepFile(db, id, chosen.name, new Uint8Array(await chosen.arrayBuffer())).catch(
+      (error: unknown) => ({
+        ok: false as const,
+        message: error instanceof Error ? error.message : String(error),
+      }),
+    );
+    said = kept.ok ? null : { field: 'file', message: kept.message };
+    if (kept.ok) file = kept.file;
   }
 </script>
 
@@ -58,6 +75,18 @@
         invalidText={said?.message ?? ''}
       />
     </div>
+    <label class="whole small">
+      A picture or file with it
+      <input
+        type="file"
+        onchange={(e) => {
+          const input = e.currentTarget;
+          void choose(input.files?.[0]).then(() => (input.value = ''));
+        }}
+      />
+      {#if file}<span role="status">{file.name} goes with it.</span>{/if}
+      {#if said?.field === 'file'}<span class="wrong" role="alert">{said.message}</span>{/if}
+    </label>
     <Button size="small" type="submit">Text it</Button>
     {#if sent}<p class="small" role="status">It is there: <a href="/messages/texts">Texts</a>.</p>{/if}
   </form>
@@ -75,6 +104,9 @@
   }
   .whole {
     grid-column: 1 / -1;
+  }
+  .wrong {
+    color: var(--alarm);
   }
   p {
     margin: 6px 0 0;

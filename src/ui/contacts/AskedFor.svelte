@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { logJson, type Entry, type Settling } from '$core/story';
   import type { Contact, System } from '$core/system';
-  import { forget, sweepSounds } from '$workspace';
+  import { forget, sweepBytes } from '$workspace';
   import { saveText } from '../download';
   import { byWhom, count } from '../format';
   import { theBusiness } from '../window/session.svelte';
@@ -32,8 +32,8 @@
     const { db, id, workspace, now, actorName } = theBusiness();
     try {
       await forget(db, id, contact.numbers, byWhom(actorName), now);
-      await workspace.changed('calls', 'messages', 'dealings');
-      await sweepSounds(db, id);
+      await workspace.changed('calls', 'messages', 'texts', 'threads', 'dealings');
+      await sweepBytes(db, id);
       problem =
         (await theBusiness().keepStored('Remove a contact for good', [
           { do: 'contact.remove', id: contact.id },

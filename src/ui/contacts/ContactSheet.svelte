@@ -30,7 +30,7 @@
   const kept = $derived({
     calls: theBusiness().view.calls,
     messages: theBusiness().view.messages,
-    texts: theBusiness().view.dealings.texts,
+    texts: theBusiness().view.texts,
   });
   const by = $derived(settling(kept));
   const entries = $derived([...storyOf(keptWith(kept, c.numbers), system)]);

@@ -17,6 +17,8 @@
     invitations: 'an invitation',
     mail: 'a letter',
     messages: 'a message',
+    texts: 'a text',
+    threads: 'who has a conversation by text',
     calls: 'a call of the log',
     exchange: 'calls in progress',
     carrier: 'the carrier’s book',

@@ -31,7 +31,7 @@
   const kept = $derived({
     calls: business.view.calls,
     messages: business.view.messages,
-    texts: business.view.dealings.texts,
+    texts: business.view.texts,
   });
   const story = new Story();
   onDestroy(() => story.stop());

@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import { phoneName } from '$core/calls';
   import { accountsOn } from '$core/system';
-  import { carriesTexts } from '$standins/carrier/texting';
+  import { deliveryOf } from '$standins/carrier/texting';
   import { here, session, theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
 
@@ -29,7 +29,7 @@
         (who === null || accountsOn(p).includes(who)),
     ),
   );
-  const numbers = $derived(Object.values(system.numbers).filter(carriesTexts));
+  const numbers = $derived(here().texting.lines);
   let open = $state<'call' | 'text' | null>(null);
   let phoneId = $state(untrack(() => own ?? ''));
   let fromId = $state('');
@@ -56,13 +56,15 @@
   async function send(event: Event) {
     event.preventDefault();
     if (!from) return;
-    const sent = await here().deeds.text(from.e164, number, text);
+    const sent = await here().deeds.text({ from: from.e164, to: number, text });
     problem = sent.ok ? '' : sent.message;
     if (!sent.ok) return;
     session.say({
       kind: 'success',
       title: `Texted ${here().number(number)}`,
-      ...(sent.held ? { detail: 'The carrier holds it back until texting is approved.' } : {}),
+      ...(deliveryOf(sent.text, here().texting.requests, here().now).state === 'held'
+        ? { detail: 'The carrier holds it back until texting is approved.' }
+        : {}),
     });
     text = '';
     open = null;

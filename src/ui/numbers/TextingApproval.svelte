@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, TextArea, TextInput } from 'carbon-components-svelte';
-  import { textingStanding, type TextingFacts } from '$standins/carrier/texting';
+  import { textingStanding, type TextingFacts } from '$standins/carrier/approval';
   import { askForTexting } from '$workspace';
   import { momentText } from '../format';
   import { Remembered } from '../remembered.svelte';

@@ -17,7 +17,7 @@
   const contact = $derived(contactOf(number, system.contacts));
   const owner = $derived(contact?.ownerId ? system.people[contact.ownerId]?.name : undefined);
   const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []));
-  const kept = $derived({ calls: here().log, messages: here().messages, texts: [] });
+  const kept = $derived({ calls: here().log, messages: here().messages, texts: here().texting.texts });
   const before = $derived(
     [...storyOf(keptWith(kept, [number]), system)].filter((e) => e.id !== callId).slice(0, MOST),
   );

@@ -4,14 +4,18 @@ import { ending, outcomeOf, whoCalls, type Action, type Trace } from '$core/call
 import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
 import { writeNumber } from '$core/numbering';
-import type { PhoneRequest } from '$core/phone';
+import { textLines, type PhoneRequest } from '$core/phone';
+import type { ThreadChange } from '$core/story';
+import type { WishEntered } from '$core/texting';
+import { carriesTexts } from '$standins/carrier/texting';
+import type { FileKept } from '$workspace';
 import { emptyStanding, type OwnValues, type Setting, type Standing, type System } from '$core/system';
 import { PhoneClient, type Answers, type MessageKnown, type Parts } from '$exchange';
 import { LONGEST_S, type CallSound } from '$media';
 import { benchTime, type ClockSetting } from '$standins/clock/clock';
 import { freshId } from '../ids';
 import type { Back } from '../window/acts-done';
-import type { Deeds, Here } from '../window/here';
+import type { Deeds, Here, Texting, TextWords } from '../window/here';
 import type { Notice } from '../window/notice';
 
 /** Until a call that was placed is out, so long at most: milliseconds of real time. */
@@ -20,6 +24,13 @@ const LONGEST_MS = 30_000;
 export class PhoneDesk implements Here, Deeds {
   private business = $state.raw<Parts['business'] | null>(null);
   private mail = $state.raw<Parts['messages']>({ messages: [], log: [] });
+  private toldTexting = $state.raw<Parts['texting']>({
+    texts: [],
+    threads: [],
+    wishes: [],
+    requests: [],
+    older: 0,
+  });
   /** What goes on in calls. */
   going = $state.raw<Parts['calls']>({
     calls: [],
@@ -62,6 +73,7 @@ export class PhoneDesk implements Here, Deeds {
       },
       calls: (c) => (this.going = c),
       messages: (m) => (this.mail = m),
+      texting: (t) => (this.toldTexting = t),
     };
     parts[part](is);
   }
@@ -81,6 +93,12 @@ export class PhoneDesk implements Here, Deeds {
   readonly clock: ClockSetting = $derived.by(() => this.business?.clock ?? { mode: 'real' });
   readonly messages: readonly MessageKnown[] = $derived.by(() => this.mail.messages);
   readonly log = $derived.by(() => this.mail.log);
+  readonly texting: Texting = $derived.by(() => {
+    const mine = textLines(this.system, this.phoneId);
+    const lines = Object.values(this.system.numbers).filter((n) => carriesTexts(n) && mine.has(n.e164));
+    return { ...this.toldTexting, lines };
+  });
+  readonly me = $derived.by(() => this.system.phones[this.phoneId]?.personId ?? null);
   readonly minute = $derived(Math.floor(this.now / 60_000) * 60_000);
   readonly zone = $derived.by(() => this.system.business.timeZone);
   readonly today = $derived.by(() => localTime(this.zone, this.now).date);
@@ -164,7 +182,7 @@ export class PhoneDesk implements Here, Deeds {
   async changeMessages(ids: readonly string[], to: MessageChange): Promise<Back> {
     const id = freshId('ask');
     await this.client.ask({ do: 'change messages', ids: [...ids], to: plain(to) }, id);
-    return async () => (await this.client.ask({ do: 'take back', of: id })) ?? undefined;
+    return () => this.takenBack(id);
   }
   /** A phone marks no calls: the list of whom to call back is the office's. */
   markCalls(): Promise<Back> {
@@ -201,8 +219,39 @@ export class PhoneDesk implements Here, Deeds {
     const sound = await this.client.ask({ do: 'sound', of: 'message', id: message.id });
     return typeof sound === 'string' ? sound : null;
   }
-  text(from: string, to: string, text: string): ReturnType<Deeds['text']> {
-    return this.client.ask({ do: 'text', from, to, text });
+  text(words: TextWords): ReturnType<Deeds['text']> {
+    const { files, sendAt, ...rest } = words;
+    return this.client.ask({
+      do: 'text',
+      ...rest,
+      ...(files ? { files: plain(files) } : {}),
+      ...(sendAt === undefined ? {} : { sendAt }),
+    });
+  }
+  private async takenBack(of: string): Promise<string | undefined> {
+    return (await this.client.ask({ do: 'take back', of })) ?? undefined;
+  }
+  async callOff(textId: string): Promise<Back | null> {
+    const id = freshId('ask');
+    const was = await this.client.ask({ do: 'call off text', id: textId }, id);
+    return was ? () => this.takenBack(id) : null;
+  }
+  async changeThread(
+    { ours, theirs }: { ours: string; theirs: string },
+    change: ThreadChange,
+  ): ReturnType<Deeds['changeThread']> {
+    const id = freshId('ask');
+    const done = await this.client.ask({ do: 'conversation', ours, theirs, change: plain(change) }, id);
+    return done.ok ? { ok: true, back: () => this.takenBack(id) } : done;
+  }
+  async enterWish(number: string, does: WishEntered['does']): Promise<string | undefined> {
+    return (await this.client.ask({ do: 'wish', number, does })) ?? undefined;
+  }
+  keepFile(name: string, bytes: Uint8Array): Promise<FileKept> {
+    return this.client.ask({ do: 'keep file', name, bytes });
+  }
+  async fileBytes(hash: string): Promise<Uint8Array<ArrayBuffer> | undefined> {
+    return (await this.client.ask({ do: 'file', hash })) ?? undefined;
   }
 
   async call(phoneId: string, number: string): ReturnType<Deeds['call']> {

@@ -1,16 +1,31 @@
 <script lang="ts">
   import { madeCheaper, MOST_PARTS, partsOf } from '$core/texting';
+  import { textCents } from '$standins/carrier/prices';
+  import { profileOf } from '$core/numbering';
   import { count } from '../format';
+  import { here } from '../window/session.svelte';
 
-  /** What a text being written takes, and the one character that makes it long. */
-  let { text, onchange }: { text: string; onchange: (text: string) => void } = $props();
+  /** What a text being written takes and costs, and the one character that makes it long. */
+  let {
+    text,
+    files = 0,
+    onchange,
+  }: { text: string; files?: number; onchange: (text: string) => void } = $props();
   const { parts, left, alphabet, dear } = $derived(partsOf(text));
   const cheaper = $derived(madeCheaper(text));
   const fewer = $derived(partsOf(cheaper).parts.length);
+  /** To a tenth of a cent: a part costs less than one. */
+  const price = $derived(
+    new Intl.NumberFormat('en-US', {
+      style: 'currency',
+      currency: profileOf(here().system.business.country).currency,
+      minimumFractionDigits: 3,
+    }).format(textCents(parts.length, files) / 100),
+  );
 </script>
 
 <p class="small soft" data-testid="parts" aria-live="polite">
-  {count(parts.length, 'part')}, {left} left{parts.length > MOST_PARTS
+  {count(parts.length, 'part')}, {left} left, {price}{parts.length > MOST_PARTS
     ? `: more than ${MOST_PARTS} parts are not sent`
     : ''}
   {#if dear}

@@ -5,9 +5,12 @@
 import type { Trace } from '$core/calls';
 import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
-import type { OwnValues, Setting, Standing, System } from '$core/system';
+import type { NumberHeld, OwnValues, Setting, Standing, System } from '$core/system';
 import type { MessageKnown } from '$exchange';
-import type { Answer, CallRecord } from '$workspace';
+import type { CallRecord, FileKept, Sent, TextRecord, ThreadRecord } from '$workspace';
+import type { ThreadChange } from '$core/story';
+import type { WishEntered } from '$core/texting';
+import type { TextingRequest } from '$standins/carrier/approval';
 import type { Back } from './acts-done';
 import type { Notice } from './notice';
 
@@ -28,6 +31,9 @@ export interface Here {
   readonly standing: Standing;
   readonly messages: readonly MessageKnown[];
   readonly log: readonly CallRecord[];
+  readonly texting: Texting;
+  /** Whoever works here, by id; null is whoever runs the system and is nobody in it. */
+  readonly me: string | null;
   /** A number as the people of this business read it. */
   number(e164: string, system?: System): string;
   /** Notes something that undo takes back in its turn, and says it. */
@@ -35,6 +41,18 @@ export interface Here {
   sayDone(notice: Omit<Notice, 'id' | 'undo'>, back: Back): void;
   readonly deeds: Deeds;
 }
+
+/** Texts with people outside, as far as whoever works here sees them. */
+export interface Texting {
+  texts: readonly TextRecord[];
+  threads: readonly ThreadRecord[];
+  wishes: readonly WishEntered[];
+  /** For the approval to text. */
+  requests: readonly TextingRequest[];
+  /** Numbers of ours that carry texts and that one may text from. */
+  lines: readonly NumberHeld[];
+}
+export type TextWords = Pick<TextRecord, 'from' | 'to' | 'text' | 'files' | 'sendAt'>;
 
 /** What is done or worked out where the data is. */
 export interface Deeds {
@@ -57,8 +75,20 @@ export interface Deeds {
   deleteRecording(callId: string, at: number): Promise<void>;
   /** The sound of a message as a URL, or null. */
   messageSound(message: MessageKnown): Promise<string | null>;
-  /** `held`: the carrier keeps it back until texting is approved. */
-  text(from: string, to: string, text: string): Promise<Answer & { held?: boolean }>;
+  text(words: TextWords): Promise<Sent>;
+  /** A text that was to go later does not. @returns takes it back; null where it has gone already */
+  callOff(textId: string): Promise<Back | null>;
+  /** @returns takes it back; or why it was not done */
+  changeThread(
+    between: { ours: string; theirs: string },
+    change: ThreadChange,
+  ): Promise<{ ok: true; back: Back } | { ok: false; message: string }>;
+  /** A stop that was spoken, or that somebody may be texted again. @returns what is wrong, if anything */
+  enterWish(number: string, does: WishEntered['does']): Promise<string | undefined>;
+  /** Stores a file that is to go with a text. @throws with why, in words */
+  keepFile(name: string, bytes: Uint8Array): Promise<FileKept>;
+  /** The bytes of a file of a text; undefined where it is not there. */
+  fileBytes(hash: string): Promise<Uint8Array<ArrayBuffer> | undefined>;
   /** Calls a number from a phone: that rings first, unless it is this window. @returns whether the call went out, and what came of it */
   call(phoneId: string, number: string): Promise<{ out: boolean; words: string }>;
 }

@@ -5,14 +5,27 @@ import type { MessageChange } from '$core/messages';
 import { ifCalled, withoutTheirs, withTried } from '$core/phone';
 import { accountsOn, asPaired, type OwnValues, type Setting } from '$core/system';
 import type { MessageKnown } from '$exchange';
-import { deliveredAt } from '$standins/carrier/texting';
-import { dropRecordings, readOne, readSound, sendText } from '$workspace';
+import type { ThreadChange } from '$core/story';
+import type { WishEntered } from '$core/texting';
+import {
+  callOff,
+  changeThread,
+  dropRecordings,
+  enterWish,
+  keepFile,
+  readBytes,
+  readOne,
+  readSound,
+  sendText,
+  type FileKept,
+  type Sent,
+} from '$workspace';
 import { CoverageClient } from '../coverage/client';
 import { byWhom } from '../format';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
 import type { Back } from './acts-done';
-import type { Deeds } from './here';
+import type { Deeds, TextWords } from './here';
 import type { OpenBusiness } from './open-business.svelte';
 
 /** The phone rings first, so long at most; then so long until it is out, in milliseconds of real time. */
@@ -63,17 +76,35 @@ export class OfficeDeeds implements Deeds {
   async deleteRecording(callId: string, at: number): Promise<void> {
     const { workspace, db, id, now, actorName } = this.place;
     await dropRecordings(db, id, callId, (r) => r.at === at, { at: now, by: byWhom(actorName) });
-    await workspace.callsChanged([callId]);
+    await workspace.changedOnes('calls', [callId]);
   }
   messageSound(message: MessageKnown): Promise<string | null> {
     return Promise.resolve(message.sound);
   }
 
-  async text(from: string, to: string, text: string): ReturnType<Deeds['text']> {
-    const sent = await sendText(this.place.workspace, { from, to, text });
-    const { texts, texting } = this.place.view.dealings;
-    const last = texts.at(-1);
-    return sent.ok && last ? { ...sent, held: deliveredAt(last, texting, this.place.now) === null } : sent;
+  text(words: TextWords): Promise<Sent> {
+    return sendText(this.place.workspace, words);
+  }
+  async callOff(textId: string): Promise<Back | null> {
+    const back = await callOff(this.place.workspace, textId);
+    return back && (() => back(this.place.workspace));
+  }
+  async changeThread(
+    between: { ours: string; theirs: string },
+    change: ThreadChange,
+  ): ReturnType<Deeds['changeThread']> {
+    const done = await changeThread(this.place.workspace, between, change);
+    return done.ok ? { ok: true, back: () => done.back(this.place.workspace) } : done;
+  }
+  async enterWish(number: string, does: WishEntered['does']): Promise<string | undefined> {
+    const done = await enterWish(this.place.workspace, number, does);
+    return done.ok ? undefined : done.message;
+  }
+  keepFile(name: string, bytes: Uint8Array): Promise<FileKept> {
+    return keepFile(this.place.db, this.place.id, name, bytes);
+  }
+  fileBytes(hash: string): Promise<Uint8Array<ArrayBuffer> | undefined> {
+    return readBytes(this.place.db, this.place.id, hash);
   }
 
   async call(phoneId: string, number: string): ReturnType<Deeds['call']> {

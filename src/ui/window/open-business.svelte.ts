@@ -3,6 +3,7 @@ import { localTime } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
 import { asPaired, type Edit, type Problem, type Role, type System } from '$core/system';
+import { carriesTexts } from '$standins/carrier/texting';
 import { deliveryOf, usualDomain, type Delivery } from '$standins/mail/post';
 import {
   settable,
@@ -16,7 +17,7 @@ import {
 } from '$workspace';
 import { ActsDone, type Back } from './acts-done';
 import { Checks } from './checks.svelte';
-import type { Here } from './here';
+import type { Here, Texting } from './here';
 import { OfficeDeeds } from './office-deeds';
 import { momentText } from '../format';
 import type { Notice } from './notice';
@@ -41,6 +42,14 @@ export class OpenBusiness implements Here {
   readonly standing = $derived(this.view.standing);
   readonly messages = $derived(this.view.messages);
   readonly log = $derived(this.view.calls);
+  readonly texting: Texting = $derived({
+    texts: this.view.texts,
+    threads: this.view.threads,
+    wishes: this.view.dealings.wishes ?? [],
+    requests: this.view.dealings.texting,
+    lines: Object.values(this.view.inForce.system.numbers).filter(carriesTexts),
+  });
+  readonly me = $derived(this.actor);
   readonly deeds = new OfficeDeeds(this);
   readonly inForce = $derived(this.view.inForce.system);
   /** What people’s own settings stand over; see `settable`. */

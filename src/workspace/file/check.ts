@@ -19,6 +19,7 @@ function strangers(whole: Whole): string | undefined {
     'the dealings with the carrier': [whole.dealings],
     ...Object.fromEntries(MANIES.map((kind) => [MANY[kind].one, whole[kind]])),
     'a sound': whole.sounds ?? [],
+    'a file': whole.files ?? [],
   };
   for (const [what, records] of Object.entries(all)) {
     const stranger = records.find((r) => r.businessId !== id);

@@ -53,6 +53,7 @@ function lived(): Whole {
     edits: state.edits,
     versions,
     sounds: [],
+    files: [],
   };
 }
 
@@ -160,7 +161,7 @@ describe('a saved system', () => {
       if (!made.ok) throw new Error(made.problems[0]!.message);
       return { ...big.versions[0]!, n, system: made.system };
     });
-    const whole = { ...big, versions, sounds: [] };
+    const whole = { ...big, versions, sounds: [], files: [] };
     const progress: number[] = [];
     const blob = new Blob(await writeFile(whole, AT, (done) => progress.push(done)));
     // As one indented JSON object it was 133 MB.

@@ -57,6 +57,9 @@ export const Line = z.discriminatedUnion('is', [
   z.object({ is: z.literal('mail'), value: fields, raw: Parts.optional() }),
   z.object({ is: z.literal('message'), value: fields, sound: Parts.optional() }),
   z.object({ is: z.literal('call'), value: fields }),
+  z.object({ is: z.literal('text'), value: fields }),
+  z.object({ is: z.literal('conversation'), value: fields }),
+  z.object({ is: z.literal('file'), value: fields }),
   z.object({ is: z.literal('recording'), value: fields }),
   /** The last line: how many there were before it, so that a file that was cut off is found out. */
   z.object({ is: z.literal('end'), lines: z.number().int() }),

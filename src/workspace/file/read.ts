@@ -4,7 +4,7 @@ import { damagedAt, headOf, openVersioned } from '../../core/formats/versioned';
 import { SYSTEM_VERSION } from '../../core/system';
 import { Whole } from '../businesses';
 import { ofEach } from '../kinds';
-import { damagedSounds } from '../sounds';
+import { damaged } from '../kept-bytes';
 import { upgradeWhole } from '../upgrade';
 import { brokenIn } from './check';
 import { CONTAINER, FORMAT, Head, LARGEST_LINE, LARGEST_UNPACKED, Line } from './lines';
@@ -82,7 +82,7 @@ async function assembled(
     throw new Wrong(
       `This file is of version ${version}; this Upper Line reads up to version ${SYSTEM_VERSION}.`,
     );
-  const lists = { ...ofEach((): Fields[] => []), sounds: [] as Fields[] };
+  const lists = { ...ofEach((): Fields[] => []), sounds: [] as Fields[], files: [] as Fields[] };
   const lone: Fields = {};
   const sounds = new Map<string, string>();
   let system: unknown;
@@ -137,6 +137,9 @@ async function assembled(
       case 'recording':
         lists.sounds.push(line.value);
         break;
+      case 'file':
+        lists.files.push(line.value);
+        break;
       case 'mail':
         lists.mail.push(line.raw ? { ...line.value, raw: together(line.raw, 'a mail') } : line.value);
         break;
@@ -147,6 +150,12 @@ async function assembled(
         break;
       case 'call':
         lists.calls.push(line.value);
+        break;
+      case 'text':
+        lists.texts.push(line.value);
+        break;
+      case 'conversation':
+        lists.threads.push(line.value);
         break;
       case 'end':
         if (line.lines !== n - 1) throw new Wrong('The file is damaged: some of its lines are missing.');
@@ -165,9 +174,10 @@ function read({ raw, version }: { raw: unknown; version: number }): FileRead {
   const parsed = Whole.safeParse(upgradeWhole(raw, version));
   if (!parsed.success) return no(damagedAt(parsed.error));
   const whole = parsed.data;
-  const [damaged] = damagedSounds(whole.sounds ?? []);
-  if (damaged)
-    return no(`The file is damaged: the sound ${damaged.hash.slice(0, 12)}… is not what it should be.`);
+  const sound = damaged('sounds', whole.sounds ?? []);
+  if (sound) return no(`The file is damaged: the sound ${sound.slice(0, 12)}… is not what it should be.`);
+  const file = damaged('files', whole.files ?? []);
+  if (file) return no(`The file is damaged: the file ${file.slice(0, 12)}… in it is not what it should be.`);
   const broken = brokenIn(whole);
   return broken ? no(`This is not a system that can be used. ${broken}`) : { ok: true, whole };
 }

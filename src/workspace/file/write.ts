@@ -62,6 +62,8 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
       );
     },
     calls: (value) => [{ is: 'call', value }],
+    texts: (value) => [{ is: 'text', value }],
+    threads: (value) => [{ is: 'conversation', value }],
   };
   function* all<K extends Many>(kind: K): Generator<Line> {
     for (const record of whole[kind]) yield* LINES[kind](record as RecordOf<K>);
@@ -72,6 +74,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
   yield { is: 'standing', value: whole.standing };
   yield { is: 'dealings', value: whole.dealings };
   for (const value of whole.sounds ?? []) yield { is: 'recording', value };
+  for (const value of whole.files ?? []) yield { is: 'file', value };
   for (const kind of MANIES) if (kind !== 'versions') yield* all(kind);
 }
 

@@ -24,7 +24,8 @@ type Section = keyof System;
 const FORMAT = 'upper-line-plan';
 const PlanFile = z.object({
   format: z.literal(FORMAT),
-  version: z.literal(SYSTEM_VERSION),
+  /** Nothing that a plan needs has changed since 5. */
+  version: z.number().int().min(5).max(SYSTEM_VERSION),
   plan: Plan,
   recordings: z.array(Recording),
   hours: z.array(Hours),

@@ -4,7 +4,18 @@ import { demonstration } from '../../../../demo/lantern-cove';
 import { directory } from '../../people';
 import { asPaired, settle, type Setting, type Standing, type System } from '../../system';
 import { callees, ifCalled, presenceOf, presencesApart, presencesIn } from '../index';
-import { callsKnown, hidden, unseenIn, knownTo, mayAsk, unseenNumbers, type PhoneRequest } from './index';
+import {
+  callsKnown,
+  hidden,
+  knownTo,
+  mayAsk,
+  textLines,
+  textsKnown,
+  TEXTS_TOLD,
+  unseenIn,
+  unseenNumbers,
+  type PhoneRequest,
+} from './index';
 
 const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const whole = demonstration(NOW);
@@ -129,18 +140,54 @@ describe('calls', () => {
   });
 });
 
+const MAIN = '+13605550142';
+const ROSAS = '+13605550160';
+const withLines: System = {
+  ...system,
+  numbers: {
+    main: { ...Object.values(system.numbers)[0]!, id: 'main', e164: MAIN, callerIdFor: 'everybody' },
+    rosas: { ...Object.values(system.numbers)[0]!, id: 'rosas', e164: ROSAS, callerIdFor: ['rosa'] },
+  },
+};
+
+describe('texts', () => {
+  const text = (id: string, ours: string) => ({
+    id,
+    way: 'in' as const,
+    from: '+12065550134',
+    to: ours,
+    text: 'x',
+    at: 1,
+  });
+  it('are told with the numbers that somebody may show, and with all to whoever sees all', () => {
+    const all = [text('a', MAIN), text('b', ROSAS)];
+    const threads = all.map((t) => ({ id: `${t.to} ${t.from}` }));
+    const told = (phoneId: string) => textsKnown(all, threads, [], textLines(withLines, phoneId));
+    expect(told(NOOR)).toMatchObject({ texts: [{ id: 'a' }], threads: [threads[0]], older: 0 });
+    expect(told('rosa-desk').texts).toHaveLength(2);
+    expect(told('rosa-desk').threads).toHaveLength(2);
+  });
+  it('older ones than a phone takes are counted', () => {
+    const many = Array.from({ length: TEXTS_TOLD + 3 }, (_, i) => text(`t${i}`, MAIN));
+    const told = textsKnown(many, [], [], new Set([MAIN]));
+    expect([told.texts.length, told.older, told.texts[0]!.id]).toEqual([TEXTS_TOLD, 3, 't3']);
+  });
+});
+
 describe('what a phone may ask', () => {
   const ask = (request: PhoneRequest, phoneId = NOOR) =>
     mayAsk(request, {
       system: {
         ...system,
         people: { ...system.people, noor: { ...system.people['noor']!, mailboxId: 'noor-box' } },
+        numbers: withLines.numbers,
       },
       phoneId,
       mailboxOf: (id) => (id === 'hers' ? 'rosa-box' : 'noor-box'),
       recordedBy: (_, at) => (at === 1 ? 'noor' : at === 2 ? null : undefined),
       isOwnCall: (id) => id === 'my call',
       phoneCalling: (id) => (id === 'her call' ? 'mei-desk' : NOOR),
+      linesOf: (what) => [Object.values(what)[0] === 'hers' ? ROSAS : MAIN],
     });
   const act = (action: Extract<PhoneRequest, { do: 'act' }>['action']) => ask({ do: 'act', action });
 
@@ -162,6 +209,20 @@ describe('what a phone may ask', () => {
     });
     expect(act(from(NOOR))).toBe('');
     expect(act(from('mei-desk'))).not.toBe('');
+  });
+
+  it('texts from, and sees to, the numbers its person may show', () => {
+    const words = { to: '+12065550134', text: 'x' };
+    expect(ask({ do: 'text', from: MAIN, ...words })).toBe('');
+    expect(ask({ do: 'text', from: ROSAS, ...words })).not.toBe('');
+    expect(ask({ do: 'text', from: ROSAS, ...words }, 'rosa-desk')).toBe('');
+    const close = { does: 'close' as const };
+    const theirs = '+12065550134';
+    expect(ask({ do: 'conversation', ours: MAIN, theirs, change: close })).toBe('');
+    expect(ask({ do: 'conversation', ours: ROSAS, theirs, change: close })).not.toBe('');
+    expect(ask({ do: 'file', hash: 'mine' })).toBe('');
+    expect(ask({ do: 'file', hash: 'hers' })).not.toBe('');
+    expect(ask({ do: 'call off text', id: 'hers' })).not.toBe('');
   });
 
   it('sets and hears what is its own, and whoever runs the system all', () => {

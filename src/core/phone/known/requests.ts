@@ -1,8 +1,10 @@
 /** What a staff phone may ask of its exchange, and who may ask what. Each kind is here or does not compile. */
 import { ownsMailbox, type Action } from '../../calls';
 import type { MessageChange } from '../../messages';
+import type { ThreadChange } from '../../story';
 import type { CivicAddress, OwnValues, Setting, System } from '../../system';
 import { ownPhones, seesAll } from './business';
+import { textLines } from './texts';
 
 export type PhoneRequest =
   /** Something is done to a call. */
@@ -35,9 +37,25 @@ export type PhoneRequest =
   | { do: 'note'; callId: string; text: string }
   /** How a call sounded here: the rating of the E-model, 0 to 100. */
   | { do: 'quality'; callId: string; rating: number }
-  /** Takes back what a request of this phone did to messages. */
+  /** Takes back what a request of this phone did to messages or conversations. */
   | { do: 'take back'; of: string }
-  | { do: 'text'; from: string; to: string; text: string }
+  /** @param sendAt it goes only then, epoch milliseconds */
+  | {
+      do: 'text';
+      from: string;
+      to: string;
+      text: string;
+      files?: { hash: string; name: string; type: string; size: number }[];
+      sendAt?: number;
+    }
+  /** One that was to go later does not. */
+  | { do: 'call off text'; id: string }
+  | { do: 'conversation'; ours: string; theirs: string; change: ThreadChange }
+  /** A stop that was spoken, or that somebody may be texted again. */
+  | { do: 'wish'; number: string; does: 'stop' | 'lift' }
+  /** A file that is to go with a text, and the bytes of one that came or went. */
+  | { do: 'keep file'; name: string; bytes: Uint8Array }
+  | { do: 'file'; hash: string }
   /** The sound of a recording, by its hash, of a message, by its id, or of a channel of a recorded call, by its hash. */
   | { do: 'sound'; of: 'recording' | 'message'; id: string }
   | { do: 'call sound'; callId: string; hash: string }
@@ -53,6 +71,8 @@ export interface Asked {
   phoneId: string;
   /** The mailbox a message lies in. */
   mailboxOf(messageId: string): string | undefined;
+  /** The numbers of ours with which a text is, or a file went or came. */
+  linesOf(what: { textId: string } | { hash: string }): readonly string[];
   /** Whether a call, live or over, is one of this phone's person. */
   isOwnCall(callId: string): boolean;
   /** Who had a recording of a call made; null is a rule, undefined that there is none. */
@@ -63,7 +83,7 @@ export interface Asked {
 
 /** Why a phone may not ask something, in words; empty where it may. */
 export function mayAsk(request: PhoneRequest, asked: Asked): string {
-  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall, recordedBy } = asked;
+  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall, recordedBy, linesOf } = asked;
   if (!system.phones[phoneId]) return 'This phone has been removed.';
   const own = ownPhones(system, phoneId);
   const me = system.phones[phoneId].personId;
@@ -104,8 +124,23 @@ export function mayAsk(request: PhoneRequest, asked: Asked): string {
     case 'if called':
     case 'effect':
       return onlyIf(me !== null, 'This phone is nobody’s.');
-    case 'take back':
     case 'text':
+      return onlyIf(textLines(system, phoneId).has(request.from), 'That number is not yours to text from.');
+    case 'conversation':
+      return onlyIf(textLines(system, phoneId).has(request.ours), 'That conversation is not yours.');
+    case 'call off text':
+    case 'file': {
+      const lines = textLines(system, phoneId);
+      const what = request.do === 'file' ? { hash: request.hash } : { textId: request.id };
+      return onlyIf(
+        linesOf(what).some((line) => lines.has(line)),
+        'That conversation is not yours.',
+      );
+    }
+    case 'keep file':
+    case 'wish':
+      return onlyIf(textLines(system, phoneId).size > 0, 'No number is yours to text from.');
+    case 'take back':
     case 'address':
     case 'be':
     case 'sign out':

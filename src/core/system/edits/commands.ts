@@ -13,6 +13,8 @@ import { Promised } from '../shape/promises';
 import { Queue } from '../shape/queues';
 import { Recording } from '../shape/recordings';
 import * as s from '../shape/schema';
+import { Shortcut } from '../shape/shortcuts';
+import { Wording } from '../shape/wordings';
 
 /** Any of an object's fields but its id. */
 const changeOf = <T extends z.ZodObject>(schema: T) =>
@@ -42,6 +44,8 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('mailbox', s.Mailbox),
   ...collection('contact', Contact),
   ...collection('list', ContactList),
+  ...collection('shortcut', Shortcut),
+  ...collection('wording', Wording),
   ...collection('promise', Promised),
   ...collection('plan', Plan),
   z.object({

@@ -23,6 +23,8 @@ export const COLLECTIONS = {
   plan: 'plans',
   contact: 'contacts',
   list: 'lists',
+  shortcut: 'shortcuts',
+  wording: 'wordings',
   promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
@@ -42,6 +44,8 @@ export const KIND_WORDS: Record<Kind, string> = {
   plan: 'plan',
   contact: 'contact',
   list: 'list',
+  shortcut: 'shortcut',
+  wording: 'ready-made answer',
   promise: 'promise',
 };
 
@@ -151,6 +155,8 @@ const PLACES: Record<Place, Points> = {
   'mailboxes.zero.mailboxId': points('mailbox', 'holder'),
   'contacts.ownerId': points('person', 'null'),
   'contacts.listIds[]': points('list', 'out'),
+  'shortcuts.target.contactId': points('contact', 'whole'),
+  'shortcuts.target.personId': points('person', 'whole'),
   // A promise about what is no longer there cannot be kept or broken; one that expects somebody who is gone is broken.
   'promises.numberId': points('number', 'whole'),
   'promises.when.hoursId': points('hours', 'whole'),

@@ -86,6 +86,11 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
     if (other) throw new Refused('numbers', `${other.name} has this number already.`);
   },
   list: ({ id }, { lists }) => onlyName(lists, id, 'list'),
+  shortcut: ({ id, code }, { shortcuts }) => {
+    if (code !== null && Object.values(shortcuts).some((s) => s.id !== id && s.code === code))
+      throw new Refused('code', `${code} is another shortcut already.`);
+  },
+  wording: ({ id }, { wordings }) => onlyName(wordings, id, 'ready-made answer'),
   promise: () => undefined,
 };
 

@@ -1,6 +1,6 @@
 /** People outside who call: contacts, and the lists they are on. */
 import { z } from 'zod';
-import { E164, Id, name, text } from './primitives';
+import { E164, Id, name, text, TimeZone } from './primitives';
 
 export const Contact = z.object({
   id: Id,
@@ -14,6 +14,8 @@ export const Contact = z.object({
   firm: text(80).optional(),
   emails: z.array(z.email()).max(10).optional(),
   note: text(2000).optional(),
+  /** Where they are, by its time zone: it decides when they may be bothered. */
+  timeZone: TimeZone.nullable().optional(),
   /** What a file of cards calls them, by which they are found in it again (RFC 6350, 6.7.6). */
   uid: text(200).optional(),
 });

@@ -7,6 +7,8 @@ import { StarCode } from '../../numbering/star-codes';
 import { CallRecording } from './call-recording';
 import { CallsOut } from './calls-out';
 import { Contact, ContactList } from './contacts';
+import { Shortcut } from './shortcuts';
+import { Wording } from './wordings';
 import { Hours, Rota } from './hours';
 import { ForwardTarget, Group, Person, Phone } from './people';
 import { CivicAddress, Site } from './places';
@@ -20,7 +22,7 @@ import { Recording, Respelling, Voice } from './recordings';
 export { StarCode, StarFeature } from '../../numbering/star-codes';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
-export const SYSTEM_VERSION = 5;
+export const SYSTEM_VERSION = 6;
 
 /** Extensions kept for something to come: nobody is given one of them by proposal. */
 export const ReservedExtensions = z
@@ -183,6 +185,8 @@ export const System = z.object({
   recordings: z.record(Id, Recording),
   contacts: z.record(Id, Contact),
   lists: z.record(Id, ContactList),
+  shortcuts: z.record(Id, Shortcut),
+  wordings: z.record(Id, Wording),
   promises: z.record(Id, Promised),
 });
 

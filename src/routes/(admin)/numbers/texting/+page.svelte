@@ -1,9 +1,9 @@
 <script lang="ts">
-  import TextBox from '$ui/numbers/TextBox.svelte';
   import TextingApproval from '$ui/numbers/TextingApproval.svelte';
   import { listed } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import { carriesTexts, needsApproval, textingStanding } from '$standins/carrier/texting';
+  import { needsApproval, textingStanding } from '$standins/carrier/approval';
+  import { carriesTexts } from '$standins/carrier/texting';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const home = $derived(profileOf(theBusiness().system.business.country));
@@ -40,7 +40,7 @@
         </p>
       </div>
     {/if}
-    <TextBox numbers={numbers.filter(carriesTexts)} />
+    <p class="sub"><a href="/messages/texts">What came and went</a> stands among the messages.</p>
   </section>
   <aside>
     {#if numbers.some((n) => needsApproval(n.e164)) || home.textingApproval}

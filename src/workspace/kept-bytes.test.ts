@@ -11,7 +11,7 @@ import {
   readFile,
   readSound,
   storeSound,
-  sweepSounds,
+  sweepBytes,
   Workspace,
   writeFile,
   writeWhole,
@@ -92,16 +92,16 @@ it('what nothing names any more is cleared away, but not what can be undone, nor
   const id = w.view.business.id;
   const hash = await storeSound(db, id, ULAW);
   const later = Date.now() + 2 * 3_600_000;
-  expect(await sweepSounds(db, id)).toBe(0);
+  expect(await sweepBytes(db, id)).toBe(0);
   give(hash);
   await w.settled();
-  expect(await sweepSounds(db, id, later)).toBe(0);
+  expect(await sweepBytes(db, id, later)).toBe(0);
   // Undone, it can still be done again.
   w.undo();
   await w.settled();
-  expect(await sweepSounds(db, id, later)).toBe(0);
+  expect(await sweepBytes(db, id, later)).toBe(0);
   const lost = await storeSound(db, id, ULAW.subarray(1));
-  expect(await sweepSounds(db, id, later)).toBe(1);
+  expect(await sweepBytes(db, id, later)).toBe(1);
   expect(await readSound(db, id, lost)).toBeUndefined();
   expect(await readSound(db, id, hash)).toEqual(ULAW);
 });
@@ -129,10 +129,10 @@ it('a recorded call keeps its sound until its time is over; then it goes for goo
       });
       await tx.done;
     });
-    await w.callsChanged();
+    await w.changedOnes('calls');
   };
   await put(at + 86_400_000);
-  await sweepSounds(db, w.id, Date.now() + 7_200_000);
+  await sweepBytes(db, w.id, Date.now() + 7_200_000);
   await w.sweep();
   expect(await readSound(db, w.id, ours)).toEqual(ULAW);
   await put(at + 1000);

@@ -1,0 +1,69 @@
+/** Ready-made answers: fields in braces, filled in from what is known of whom they go to. */
+import { writeNumber } from '../numbering';
+
+/** What can stand in braces, with what it becomes. */
+export const FIELDS = {
+  'first name': 'the first word of the contact’s name',
+  name: 'the contact’s name',
+  firm: 'the contact’s firm',
+  business: 'the name of the business',
+  me: 'the first name of whoever writes',
+  number: 'the number it is written from',
+} as const;
+export type FieldName = keyof typeof FIELDS;
+
+export interface Facts {
+  contact: { name: string; firm?: string | undefined } | undefined;
+  business: { name: string; country: string };
+  /** Who writes. */
+  by: string | undefined;
+  /** E.164. */
+  from: string;
+}
+
+const FIELD = /\{\s*([\p{L} ]+?)\s*\}/gu;
+
+function valueOf(field: FieldName, { contact, business, by, from }: Facts): string {
+  switch (field) {
+    case 'first name':
+      return contact?.name.split(/\s+/)[0] ?? '';
+    case 'name':
+      return contact?.name ?? '';
+    case 'firm':
+      return contact?.firm ?? '';
+    case 'business':
+      return business.name;
+    case 'me':
+      return by?.split(/\s+/)[0] ?? '';
+    case 'number':
+      return writeNumber(from, business.country);
+    default:
+      return field satisfies never;
+  }
+}
+
+export interface Filled {
+  text: string;
+  /** Fields that nothing is known for: left as they stand, so that a person sees them. */
+  empty: string[];
+}
+
+/** Fills a text in; fields that are none, or that nothing is known for, stay as they are written. */
+export function filled(text: string, facts: Facts): Filled {
+  const empty: string[] = [];
+  const done = text.replace(FIELD, (written, name: string) => {
+    const field = name.toLowerCase();
+    const value = Object.hasOwn(FIELDS, field) ? valueOf(field as FieldName, facts) : '';
+    if (!value) empty.push(written);
+    return value || written;
+  });
+  return { text: done, empty };
+}
+
+/** Fields in a text that there are none of. */
+export const unknownFields = (text: string): string[] =>
+  [...text.matchAll(FIELD)].filter((m) => !Object.hasOwn(FIELDS, m[1]!.toLowerCase())).map((m) => m[0]);
+
+/** Whether a field still stands in a text that is to be sent. */
+export const fieldsLeft = (text: string): string[] =>
+  [...text.matchAll(FIELD)].filter((m) => Object.hasOwn(FIELDS, m[1]!.toLowerCase())).map((m) => m[0]);
