@@ -30,7 +30,8 @@ export default {
         // The one inline style that the framework's own markup carries: "display: contents".
         'style-src-attr': ['unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],
         'font-src': ['self'],
-        'img-src': ['self', 'data:'],
+        // Pictures of texts are shown from their bytes alone.
+        'img-src': ['self', 'data:', 'blob:'],
         'media-src': ['self', 'blob:', 'data:'],
         'connect-src': ['self'],
         'worker-src': ['self'],

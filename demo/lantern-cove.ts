@@ -25,7 +25,8 @@ import { GROUPS, PEOPLE, person, phone, UNPAIRED } from './people';
 import { CALLERS, PLANS, QUEUE, SERVICE } from './plans';
 import { PROMISES } from './promises';
 import { MAILBOXES, RECORDINGS } from './recordings';
-import { wholeOf, type MessageRecord, type Whole } from '../src/workspace';
+import { approval, demoTexts, WORDINGS } from './texts';
+import { noDealings, wholeOf, type MessageRecord, type Whole } from '../src/workspace';
 
 export const DEMO_ID = 'lantern-cove';
 
@@ -132,6 +133,7 @@ export const demoCommands = (): Command[] => [
     change: { lines: { personIds: [], numberIds: ['n-winter-store'] } },
   })),
   ...PROMISES,
+  ...WORDINGS,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
   { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },
@@ -242,11 +244,15 @@ export function demonstration(now: number, businessId = DEMO_ID): Whole {
     sound: null,
     heard,
   });
+  const { texts, threads } = demoTexts(now, businessId);
   return wholeOf(
     { id: businessId, kind: 'demonstration', createdAt: now },
     system,
     withSettings({ ...emptyStanding(), registrations, accounts, proved }, system, now),
     {
+      texts,
+      threads,
+      dealings: { ...noDealings(businessId), texting: approval(now) },
       messages: [
         message(
           'demo-message-1',

@@ -47,7 +47,7 @@ export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages/log', name: 'Log' },
   { path: '/messages/texts', name: 'Texts' },
   { path: '/messages/contacts', name: 'Contacts' },
-  { path: '/messages/call-back', name: 'Call back' },
+  { path: '/messages/call-back', name: 'To answer' },
   { path: '/messages/mailboxes', name: 'Mailboxes' },
   { path: '/messages/recordings', name: 'Recordings' },
   { path: '/messages/script', name: 'Read in one go' },

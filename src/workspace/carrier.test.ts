@@ -206,7 +206,7 @@ describe('texting and proofs', () => {
     expect(await sendText(w, { from: '+13605550142', to: '+12065550134', text: 'Ready' })).toMatchObject({
       ok: true,
     });
-    expect(w.view.texts).toHaveLength(1);
+    expect(w.view.texts.filter((t) => t.text === 'Ready')).toHaveLength(1);
   });
 
   it('takes texts from outside, and sends none to whoever answered STOP', async () => {
@@ -214,7 +214,7 @@ describe('texting and proofs', () => {
     const ours = '+13605550142';
     const write = (text: string, to = ours) => receiveText(w, { from: customer, to, text });
     expect(await write('Is my boat ready?')).toEqual({ ok: true });
-    expect(w.view.texts[0]).toMatchObject({ way: 'in', text: 'Is my boat ready?' });
+    expect(w.view.texts.at(-1)).toMatchObject({ way: 'in', text: 'Is my boat ready?' });
     expect(await write('Hello', '+13605550199')).toMatchObject({ ok: false, field: 'to' });
     await write('Stop');
     const send = () => sendText(w, { from: ours, to: customer, text: 'Ready' });

@@ -139,3 +139,28 @@ export async function putInForce(page: Page): Promise<void> {
   await button.click();
   await expect(page.getByRole('link', { name: 'No changes' })).toBeVisible();
 }
+
+/** The business has not asked yet whether it may text: what is sent waits. */
+export async function neverAskedToText(page: Page): Promise<void> {
+  await page.evaluate(
+    () =>
+      new Promise<void>((resolve, reject) => {
+        const opening = indexedDB.open('upper-line');
+        opening.onerror = () => reject(opening.error!);
+        opening.onsuccess = () => {
+          const db = opening.result;
+          const tx = db.transaction('dealings', 'readwrite');
+          const store = tx.objectStore('dealings');
+          const all = store.getAll();
+          all.onsuccess = () => {
+            for (const dealings of all.result as object[]) store.put({ ...dealings, texting: [] });
+          };
+          tx.oncomplete = () => {
+            db.close();
+            resolve();
+          };
+        };
+      }),
+  );
+  await page.reload();
+}

@@ -169,8 +169,8 @@ test('the past goes as it came, and what was there before it stays', async ({ pa
   await drawer.getByRole('button', { name: 'Take it away' }).click();
   await expect(drawer.getByText(/went for good/)).toBeVisible();
   await drawer.getByRole('button', { name: 'Close' }).click();
-  // The three messages of the demonstration stay.
-  await expect(count(page)).toHaveText('3 entries');
+  // The three messages and seven texts of the demonstration stay.
+  await expect(count(page)).toHaveText('10 entries');
   await visit(page, '/messages');
   await expect(page.getByTestId('message')).toHaveCount(3);
 });

@@ -1,7 +1,7 @@
 /** What becomes of messages: answered, blocked, looked through, told of, listened to by keypad, taken along. */
 import AdmZip from 'adm-zip';
 import type { Locator, Page } from '@playwright/test';
-import { bench, callFrom, open, putInForce, visit } from './bench';
+import { bench, callFrom, neverAskedToText, open, putInForce, visit } from './bench';
 import { expect, test } from './seeded';
 
 const message = (page: Page, from: string) => page.getByTestId('message').filter({ hasText: from });
@@ -23,7 +23,11 @@ test('whoever called is called back from a phone, which rings first; another is 
   await desk.goto('/phone?business=lantern-cove&as=rosa-desk');
   await desk.getByTestId('phone-state').waitFor();
   await open(page, '/messages/call-back');
-  const list = page.getByRole('list', { name: 'To call back' }).getByRole('listitem');
+  const list = page.getByRole('list', { name: 'To answer' }).locator('> li');
+  // Three who called, and one who wrote.
+  await expect(list).toHaveCount(4);
+  await expect(list.last()).toContainText('wrote 1 text');
+  await list.last().getByRole('button', { name: /^Done/ }).click();
   await expect(list).toHaveCount(3);
   // Whoever has waited longest stands first.
   await expect(list.first()).toContainText('(360) 555-0187');
@@ -52,6 +56,7 @@ test('whoever called is called back from a phone, which rings first; another is 
 
 test('a caller is texted back: what is wrong is said beside the text', async ({ page }) => {
   await open(page, '/messages');
+  await neverAskedToText(page);
   const card = message(page, '(206) 555-0134');
   await card.getByRole('button', { name: /^Text back/ }).click();
   await card.getByRole('button', { name: 'Send' }).click();

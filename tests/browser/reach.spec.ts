@@ -300,7 +300,7 @@ test('from empty: somebody who is only in the draft, with a phone that is not pa
   await expect(lane(page, '(206) 555-0111')).toHaveCount(1);
   // The call-back list and the block list are empty, and say what belongs there.
   await visit(page, '/messages/call-back');
-  await expect(page.getByText('Nobody waits to be called back')).toBeVisible();
+  await expect(page.getByText('Nobody waits for an answer')).toBeVisible();
   await visit(page, '/answering/callers');
   await expect(page.getByRole('list', { name: 'Block list' })).toContainText('Nobody.');
 });

@@ -25,6 +25,22 @@ export function openedAt(local: string): State {
   const settings = state.origins[0]!.indexedDB[0]!.stores.find((s) => s.name === 'settings')!;
   const [hours, minutes] = local.slice(11).split(':').map(Number);
   const benchAt = momentOf('America/Los_Angeles', local.slice(0, 10), hours! * 60 + minutes!);
+  // What happened before it was opened happened as long before this moment.
+  const stores = state.origins[0]!.indexedDB[0]!.stores;
+  const records = (name: string) => stores.find((s) => s.name === name)?.records ?? [];
+  const opened = (records('businesses')[0]!.value as { createdAt: number }).createdAt;
+  const moved = (value: unknown): unknown => {
+    if (Array.isArray(value)) return value.map(moved);
+    if (typeof value !== 'object' || value === null) return value;
+    return Object.fromEntries(
+      Object.entries(value).map(([key, is]) => [
+        key,
+        ['at', 'sendAt', 'closedAt'].includes(key) ? (is as number) + benchAt - opened : moved(is),
+      ]),
+    );
+  };
+  for (const name of ['messages', 'texts', 'threads', 'dealings'])
+    for (const record of records(name)) record.value = moved(record.value);
   settings.records = [{ key: 'clock', value: { mode: 'set', benchAt, realAt: Date.now() } }];
   return state;
 }

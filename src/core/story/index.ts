@@ -11,5 +11,6 @@ export { logJson, logTable } from './out';
 export { ANY, narrows, Question, SavedView, tester, VIEWS, type View } from './question';
 export type { CallKept, MessageKept, TextKept, ThreadKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';
+export { toAnswer, type ToAnswer } from './to-answer';
 export { detailOf, lasting, settledInWords, titleOf } from './words';
 export { endOf, keptWith, storyOf, type Entry, type EntryKind, type Kept } from './story';

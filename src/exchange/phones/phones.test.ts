@@ -48,8 +48,8 @@ class Window {
     parts.push(this.client);
   }
   /** Asks, and lets what it starts finish. */
-  async ask<R extends Parameters<PhoneClient['ask']>[0]>(request: R) {
-    const answer = this.client.ask(request).then(
+  async ask<R extends Parameters<PhoneClient['ask']>[0]>(request: R, id?: string) {
+    const answer = this.client.ask(request, id).then(
       (value) => ({ value, refused: '' }),
       (error: Error) => ({
         value: null,
@@ -194,6 +194,51 @@ it('messages are changed and taken back; the sound of one is sent when it is ask
   expect((await db.get('messages', message.id))!.note).toBe('called');
   expect((await rosa.ask({ do: 'take back', of: 'the-change' })).value).toBeNull();
   expect((await db.get('messages', message.id))!.note).toBeUndefined();
+});
+
+it('texts of its numbers are told, taken, answered and called off; those of others are not', async () => {
+  const MAIN = '+13605550142';
+  const ROSAS = '+13605550171';
+  const theirs = '+12065550176';
+  expect(noor.is.texting!.texts.map((t) => t.to)).toContain(MAIN);
+  const taken = { does: 'give' as const, to: 'noor', seen: undefined };
+  await noor.ask({ do: 'conversation', ours: MAIN, theirs, change: taken }, 'take');
+  await breathe();
+  expect(noor.is.texting!.threads).toContainEqual(
+    expect.objectContaining({ id: `${MAIN} ${theirs}`, assignedTo: 'noor' }),
+  );
+  // Whoever takes it with an older picture before them is told.
+  const late = await noor.ask({ do: 'conversation', ours: MAIN, theirs, change: { ...taken, to: 'mei' } });
+  expect(late.value).toMatchObject({ ok: false, message: 'Noor Haddad has taken it meanwhile.' });
+  await noor.ask({ do: 'take back', of: 'take' });
+  await breathe();
+  expect(noor.is.texting!.threads.find((t) => t.id === `${MAIN} ${theirs}`)?.assignedTo).toBeUndefined();
+
+  const sent = await noor.ask({ do: 'text', from: MAIN, to: theirs, text: 'There is.' });
+  expect(sent.value).toMatchObject({ ok: true, text: { by: 'Noor Haddad', fate: { after: 2500 } } });
+  const now = noor.is.texting!.texts.at(-1)!.at;
+  await noor.ask({ do: 'text', from: MAIN, to: theirs, text: 'Come on Friday.', sendAt: now + 9e6 });
+  await breathe();
+  const later = noor.is.texting!.texts.find((t) => t.sendAt);
+  expect((await noor.ask({ do: 'call off text', id: later!.id }, 'off')).value).toBe(true);
+  await noor.ask({ do: 'take back', of: 'off' });
+  await breathe();
+  expect(noor.is.texting!.texts.filter((t) => t.sendAt && t.to === theirs)).toHaveLength(1);
+
+  expect((await noor.ask({ do: 'text', from: ROSAS, to: theirs, text: 'x' })).refused).not.toBe('');
+  await db.raw.put('texts', {
+    ...(await db.get('texts', 'demo-text-7'))!,
+    id: 'for-rosa',
+    to: ROSAS,
+    text: 'only for Rosa',
+  });
+  const changes = new Changes();
+  changes.tell({ businessId: DEMO_ID, what: 'texts', ids: ['for-rosa'] });
+  changes.close();
+  await pass(100);
+  await breathe();
+  expect(noor.received.join('\n')).not.toContain('only for Rosa');
+  expect((await noor.ask({ do: 'call off text', id: 'for-rosa' })).refused).not.toBe('');
 });
 
 it('a note is kept with the call while it goes on and once it is over; how it sounded, too', async () => {

@@ -2,7 +2,7 @@
   import { detailOf, settledInWords, titleOf, type Entry, type Settled } from '$core/story';
   import type { System } from '$core/system';
   import { momentText } from '../format';
-  import { theBusiness } from '../window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** An entry of the log as a line that opens it. */
   interface Props {
@@ -34,7 +34,7 @@
   >
     <span class="top">
       <b>{titleOf(entry, system)}</b>
-      <span class="soft small">{momentText(entry.at, theBusiness().zone)}</span>
+      <span class="soft small">{momentText(entry.at, here().zone)}</span>
     </span>
     <span class="detail">{detailOf(entry, system)}</span>
     {#if entry.facts.missed || marks.length}

@@ -1,43 +1,31 @@
 <script lang="ts">
   import { onDestroy, onMount, untrack } from 'svelte';
-  import { isLinked, isOn, withOwn, type Setting } from '$core/system';
+  import { isOn, withOwn, type Setting } from '$core/system';
   import { phoneLock } from '$exchange';
   import Notices from '../frame/Notices.svelte';
-  import MessageCard from '../messages/MessageCard.svelte';
-  import MessageLight from '../phones/MessageLight.svelte';
-  import { session } from '../window/session.svelte';
   import type { PhoneDesk } from './desk.svelte';
-  import { ending, outcomeOf, ownsMailbox, partyOf } from '$core/calls';
+  import { ending, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { callsOf, colleagueCalled, hurdles, type Callee } from '$core/phone';
   import CallerSound from './sounds/CallerSound.svelte';
   import { heardInWords } from './sounds/heard';
   import { playCadence, ringOn, VOICEMAIL_TONE } from './sounds/tones';
   import { OwnTalk } from './sounds/own-talk.svelte';
-  import { freshId } from '../ids';
   import { hold } from './line.svelte';
-  import CallField from './talk/CallField.svelte';
   import Knock from './talk/Knock.svelte';
   import Known from './talk/Known.svelte';
-  import Lines from './talk/Lines.svelte';
-  import Near from './talk/Near.svelte';
-  import OutOf from './talk/OutOf.svelte';
   import People from './talk/People.svelte';
   import PhoneKeys from './talk/PhoneKeys.svelte';
   import Talk from './talk/Talk.svelte';
   import TalkNotice from './talk/TalkNotice.svelte';
-  import Wanted from './talk/Wanted.svelte';
-  import OwnCalls from './OwnCalls.svelte';
-  import OwnState from './OwnState.svelte';
-  import Serving from './Serving.svelte';
   import { Outbox } from './outbox.svelte';
   import { OwnPhoneMemory, rememberPhone } from './own-phone.svelte';
 
+  import { Placing } from './placing.svelte';
+  import AtRest from './rest/AtRest.svelte';
   import Ringing from './Ringing.svelte';
   import SetUp from './setup/SetUp.svelte';
   import { SoundCheck } from './sounds/sound.svelte';
-  import WhereNow from './setup/WhereNow.svelte';
-  import WindowPlace from './setup/WindowPlace.svelte';
 
   let {
     desk,
@@ -158,44 +146,8 @@
   });
   const sounds = untrack(() => new OwnTalk(desk, own, () => system));
   const { voice } = sounds;
-  // Nothing of ours covers answer and hang up.
-  $effect(() => {
-    if (ringing || busy) looking = false;
-  });
-  /** Whom to call, where it is asked what from. */
-  let asked = $state.raw<{ callee: Callee; shows: string | undefined } | null>(null);
-  const { outOf } = $derived(own.value);
-  const elsewhere = $derived(
-    typeof outOf === 'object' && system.phones[outOf.phoneId]?.personId === person?.id
-      ? system.phones[outOf.phoneId]
-      : undefined,
-  );
-  function call(callee: Callee, shows: string | undefined) {
-    // A call for help goes out at once, and from here.
-    if (callee.key !== 'emergency' && outOf === 'ask') asked = { callee, shows };
-    else placeCall(callee, shows, callee.key === 'emergency' ? undefined : elsewhere?.id);
-  }
-  /** @param from another phone of theirs, which rings first */
-  function placeCall({ to, name }: Callee, shows: string | undefined, from?: string) {
-    asked = null;
-    if (from)
-      session.say({
-        kind: 'info',
-        title: `Your ${system.phones[from]?.name.toLowerCase()} rings: lifting it calls ${name}`,
-      });
-    void desk.act({
-      kind: 'place',
-      request: {
-        id: freshId('call'),
-        at: desk.now,
-        from: { kind: 'phone', phoneId: from ?? phoneId },
-        to,
-        behaviour: null,
-        ...(from ? { ringsFirst: true } : {}),
-        ...(shows ? { shows } : {}),
-      },
-    });
-  }
+  const placing = untrack(() => new Placing(desk, own, () => system));
+  const elsewhere = $derived(placing.elsewhere);
   const dnd = $derived(person !== undefined && isOn(desk.standing.dnd[person.id], desk.minute));
   const online = $derived(registration?.condition !== 'no network');
   const outbox = untrack(() => new Outbox(desk, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
@@ -225,25 +177,10 @@
   );
   /** What keeps it from ringing, apart from what only this device lacks. */
   const ready = $derived(!inTheWay.some((h) => h.stops));
-  let looking = $state(false);
   let reaching = $state(false);
   const barred = $derived(registration?.outside && phone && !phone.outsideOffice);
-  const messages = $derived(
-    [...desk.messages]
-      .reverse()
-      .filter((m) => person && !m.folder && ownsMailbox(system, m.mailboxId, person.id)),
-  );
   const act = (kind: 'answer' | 'decline' | 'to mailbox') =>
     ringing && desk.act({ kind, callId: ringing.request.id, phone: phoneId });
-  async function signOut() {
-    try {
-      await desk.ask({ do: 'sign out' });
-    } catch (error) {
-      const detail = error instanceof Error ? error.message : String(error);
-      return session.say({ kind: 'error', title: 'Not signed out', detail });
-    }
-    location.href = '/phone';
-  }
 </script>
 
 <svelte:window bind:innerWidth={width} />
@@ -289,7 +226,7 @@
           where={where!}
           presence={desk.going.presence}
           verb={busy ? 'Transfer to' : 'Call'}
-          onchoose={(callee) => (busy ? (proposed = callee) : call(callee, undefined))}
+          onchoose={(callee) => (busy ? (proposed = callee) : placing.call(callee))}
         />
       </div>
     {/if}
@@ -354,89 +291,25 @@
           {#await import('../reach/Reach.svelte') then { default: Reach }}<Reach {person} {send} />{/await}
         </div>
       {:else}
-        <main>
-          <div class="dial">
-            {#key given.n}
-              <CallField
-                where={where!}
-                presence={desk.going.presence}
-                what="call"
-                label="Call a name, extension or number"
-                typed={given.to.replace(/^tel:/i, '').replace(/;.*$/, '')}
-                takes={given.to !== ''}
-                onchoose={call}
-              />
-            {/key}
-            {#if asked}
-              {@const { callee, shows } = asked}
-              <div class="asked" role="group" aria-label="Call {callee.name} from">
-                <p>Call {callee.name} from</p>
-                <button type="button" onclick={() => placeCall(callee, shows)}>This window</button>
-                {#each Object.values(system.phones).filter((p) => p.personId === person.id && p.id !== phoneId && !isLinked(p)) as p (p.id)}
-                  <button type="button" onclick={() => placeCall(callee, shows, p.id)}
-                    >My {p.name.toLowerCase()}</button
-                  >
-                {/each}
-                <button type="button" onclick={() => (asked = null)}>Leave it</button>
-              </div>
-            {/if}
-            {#if ended}<p role="status" data-testid="call-ended">{ended}</p>{/if}
-            <Wanted {desk} {system} {missed} />
-            <Lines {desk} oncall={(callee) => call(callee, undefined)} />
-            <Near
-              {desk}
-              onfetch={(slot) =>
-                call(
-                  {
-                    key: slot,
-                    name: slot,
-                    detail: '',
-                    to: { kind: 'digits', digits: slot },
-                    target: null,
-                    personId: null,
-                  },
-                  undefined,
-                )}
-            />
-          </div>
-          <WhereNow {desk} {person} {phone} {system} {own} />
-          {#if inTheWay.length}
-            <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
-              <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
-              <ul>
-                {#each inTheWay as h (h.words)}<li><b>{h.words}.</b> {h.todo}</li>{/each}
-              </ul>
-            </div>
-          {/if}
-          <div>
-            <OwnState {desk} {person} {system} {send} onreach={() => (reaching = true)} />
-            {#if outbox.waiting.length}<p class="small" data-testid="waits">
-                Waits for the network: {outbox.waiting.map((w) => w.words).join('; ')}.
-              </p>{/if}
-            <Serving {desk} {person} {system} {send} />
-          </div>
-          <div>
-            <h2>Messages</h2>
-            <MessageLight {phone} />
-            {#each messages as m (m.id)}<MessageCard
-                message={m}
-                mailbox={system.mailboxes[m.mailboxId]?.name}
-                phone={{ id: phoneId, send }}
-              />{:else}<p class="soft">No messages.</p>{/each}
-          </div>
-          <div>
-            <OwnCalls {person} {system} />
-          </div>
-          <div class="foot small">
-            <button class="linkish" type="button" onclick={() => (settingUp = true)}
-              >Sound check and address</button
-            >
-            <button class="linkish" type="button" onclick={() => (looking = true)}>Look somebody up</button>
-            <button class="linkish" type="button" onclick={signOut}>Sign this phone out</button>
-          </div>
-          <OutOf {own} {person} {system} {phoneId} />
-          <WindowPlace {phoneId} {system} />
-        </main>
+        <AtRest
+          {desk}
+          {own}
+          {person}
+          {phone}
+          {system}
+          where={where!}
+          {placing}
+          {outbox}
+          {send}
+          {given}
+          {ended}
+          {missed}
+          hurdles={inTheWay}
+          {ready}
+          {wide}
+          onsetup={() => (settingUp = true)}
+          onreach={() => (reaching = true)}
+        />
       {/if}
     </div>
     {#if wide && known}
@@ -446,11 +319,6 @@
 {/if}
 
 <PhoneKeys away={ringing !== undefined} />
-{#if looking}
-  {#await import('./LookUp.svelte') then { default: LookUp }}
-    <LookUp personId={person?.id ?? null} {system} close={() => (looking = false)} />
-  {/await}
-{/if}
 
 <style>
   header {
@@ -467,9 +335,6 @@
     color: var(--ink-soft);
     font-size: var(--text-body);
   }
-  main {
-    padding: 16px 18px;
-  }
   .desk {
     display: flex;
     align-items: flex-start;
@@ -483,57 +348,11 @@
     padding: 16px 18px;
     box-sizing: border-box;
   }
-  .asked {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px;
-    margin-bottom: 10px;
-  }
-  .asked p {
-    flex-basis: 100%;
-    margin: 0;
-  }
-  .asked button {
-    min-height: 44px;
-    padding: 0 14px;
-    border: 1px solid var(--rule);
-    background: var(--sheet);
-    color: var(--ink);
-    font: inherit;
-    cursor: pointer;
-  }
   .reach {
     padding: 10px 18px;
   }
   .pad {
     margin: 18px;
-  }
-  .hurdles {
-    border-left: 4px solid var(--alarm);
-  }
-  .note ul {
-    margin: 0;
-    padding-left: 18px;
-  }
-  .foot {
-    display: flex;
-    flex-wrap: wrap;
-    gap: 8px 18px;
-    margin: 14px 0;
-  }
-  /* On a desk it is a panel as wide as two phones. */
-  @media (min-width: 860px) {
-    main {
-      display: grid;
-      grid-template-columns: 1fr 1fr;
-      gap: 0 22px;
-      align-items: start;
-    }
-    .dial,
-    .note,
-    .foot {
-      grid-column: 1 / 3;
-    }
   }
   .problem {
     background: var(--alarm-wash);

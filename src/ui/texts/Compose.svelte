@@ -44,7 +44,7 @@
   let sending = $state(false);
   const me = $derived(here().me);
   const other = $derived(
-    conversation?.assignedTo && conversation.assignedTo !== me
+    conversation?.assignedTo && conversation.assignedTo !== me && !conversation.closed
       ? (here().system.people[conversation.assignedTo]?.name ?? 'Somebody')
       : null,
   );

@@ -4,11 +4,13 @@
   import SelectItem from '../fields/SelectItem.svelte';
   import { momentText } from '../format';
   import { Near } from '../near.svelte';
+  import type { TextRecord } from '$workspace';
   import { here } from '../window/session.svelte';
+  import { reached } from './reached';
 
   /** Conversations by text, found by words, by who has them and where they stand. */
   interface Props {
-    all: readonly Conversation[];
+    all: readonly Conversation<TextRecord>[];
     /** The key of the one that is open. */
     open: string | undefined;
     onopen: (key: string) => void;
@@ -59,8 +61,25 @@
     const last = c.texts.at(-1) ?? c.later.at(-1)!;
     return last.text || (last.files ?? []).map((f) => f.name).join(', ');
   };
+  const failed = (c: Conversation<TextRecord>) => {
+    const last = c.texts.at(-1);
+    return last !== undefined && reached(last, here()).failed;
+  };
   const has = (c: Conversation) =>
     c.assignedTo ? (here().system.people[c.assignedTo]?.name ?? 'somebody') : '';
+
+  const stands = (c: Conversation<TextRecord>): string =>
+    [
+      c.waitsSince === null
+        ? momentText(c.lastAt, here().zone)
+        : `waits since ${momentText(c.waitsSince, here().zone)}`,
+      has(c) ? `${has(c)} has it` : '',
+      c.closed ? 'done with' : '',
+      failed(c) ? 'not delivered' : '',
+      c.later.length ? `${c.later.length} to go later` : '',
+    ]
+      .filter(Boolean)
+      .join(' · ');
 
   function onkeydown(event: KeyboardEvent) {
     const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
@@ -94,17 +113,12 @@
         data-testid="conversation"
         onclick={() => onopen(c.key)}
       >
-        <b>{nameOf(c)}</b> <span class="soft small">{c.line?.label ?? 'a number given back'}</span>
-        <span class="last">{lastOf(c)}</span>
-        <span class="small" class:waits={c.waitsSince !== null}
-          >{c.waitsSince === null
-            ? momentText(c.lastAt, here().zone)
-            : `waits since ${momentText(c.waitsSince, here().zone)}`}{has(c)
-            ? ` · ${has(c)} has it`
-            : ''}{c.closed ? ' · done with' : ''}{c.later.length
-            ? ` · ${c.later.length} to go later`
-            : ''}</span
+        <span
+          ><b>{nameOf(c)}</b>
+          <span class="soft small">{c.line?.label ?? 'a number given back'}</span></span
         >
+        <span class="last">{lastOf(c)}</span>
+        <span class="small" class:waits={c.waitsSince !== null || failed(c)}>{stands(c)}</span>
       </button>
     </li>
   {:else}<li class="soft none">{all.length ? 'None is found by that.' : 'No texts yet.'}</li>{/each}

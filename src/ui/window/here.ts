@@ -51,6 +51,8 @@ export interface Texting {
   requests: readonly TextingRequest[];
   /** Numbers of ours that carry texts and that one may text from. */
   lines: readonly NumberHeld[];
+  /** How many older texts there are than this window knows. */
+  older: number;
 }
 export type TextWords = Pick<TextRecord, 'from' | 'to' | 'text' | 'files' | 'sendAt'>;
 

@@ -47,6 +47,7 @@ export class OpenBusiness implements Here {
     threads: this.view.threads,
     wishes: this.view.dealings.wishes ?? [],
     requests: this.view.dealings.texting,
+    older: 0,
     lines: Object.values(this.view.inForce.system.numbers).filter(carriesTexts),
   });
   readonly me = $derived(this.actor);

@@ -53,10 +53,10 @@ export async function sendText(workspace: Workspace, words: Words): Promise<Sent
     const tx = openTexts(open);
     if (await stoppedIn(tx, businessId, text.to))
       return refused('They want no texts, and said so. None may go there before they send START.', 'to');
-    if (sendAt === undefined) await putLeaving(tx, text);
-    else within(tx.objectStore('texts').put(text));
+    const kept = sendAt === undefined ? await putLeaving(tx, text) : text;
+    if (sendAt !== undefined) within(tx.objectStore('texts').put(text));
     await tx.done;
-    return { ok: true, text };
+    return { ok: true, text: kept };
   });
   if (answer.ok) await workspace.changedOnes('texts', [text.id]);
   return answer;

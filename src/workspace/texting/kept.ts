@@ -50,8 +50,8 @@ export async function stoppedIn(
 
 /** More than the pace looks back on, in milliseconds. */
 const LATELY_MS = 120_000;
-/** Puts down a text of ours that leaves now, with what becomes of it. */
-export async function putLeaving(tx: TextTransaction, text: TextRecord): Promise<void> {
+/** Puts down a text of ours that leaves now, with what becomes of it. @returns it as it was kept */
+export async function putLeaving(tx: TextTransaction, text: TextRecord): Promise<TextRecord> {
   const { businessId } = text;
   const habits = TextHabits.safeParse(await tx.objectStore('settings').get(habitsKey(businessId))).data ?? {};
   const lately = await sentBy(tx, businessId, text.from, text.at - LATELY_MS);
@@ -61,7 +61,9 @@ export async function putLeaving(tx: TextTransaction, text: TextRecord): Promise
     habits,
     text.at,
   );
-  within(tx.objectStore('texts').put({ ...text, fate }));
+  const kept = { ...text, fate };
+  within(tx.objectStore('texts').put(kept));
+  return kept;
 }
 
 /** Answers by itself what has to be: a stop, that it is lifted, who writes. @returns the answer, if there is one */

@@ -45,7 +45,7 @@ async function window(): Promise<Workspace> {
 let w: Workspace;
 beforeEach(async () => {
   db = await openDatabase();
-  await writeWhole(db, demonstration(NOW));
+  await writeWhole(db, { ...demonstration(NOW), texts: [], threads: [] });
   w = await window();
   w.by = 'Rosa Delgado';
 });

@@ -3,12 +3,12 @@
   import { untrack } from 'svelte';
   import { presenceInWords } from '$core/phone';
   import { isOn, wordOf, type Person, type System } from '$core/system';
-  import { dateText } from '../format';
-  import IfCalledNow from '../people/IfCalledNow.svelte';
-  import Origin from '../reach/Origin.svelte';
-  import type { Send } from '../reach/settings.svelte';
-  import UntilField from '../reach/UntilField.svelte';
-  import type { PhoneDesk } from './desk.svelte';
+  import { dateText } from '../../format';
+  import IfCalledNow from '../../people/IfCalledNow.svelte';
+  import Origin from '../../reach/Origin.svelte';
+  import type { Send } from '../../reach/settings.svelte';
+  import UntilField from '../../reach/UntilField.svelte';
+  import type { PhoneDesk } from '../desk.svelte';
 
   /** What happens if somebody calls, peace for a while, and what colleagues see of whoever has the phone. */
   let {

@@ -2,10 +2,10 @@
   import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { EXCHANGE, missingToServe, PAUSE_REASONS, serviceOf, type Served } from '$core/phone';
   import { isOn, type Person, type System } from '$core/system';
-  import { durationText, momentText } from '../format';
-  import type { Send } from '../reach/settings.svelte';
-  import type { PhoneDesk } from './desk.svelte';
-  import SelectItem from '../fields/SelectItem.svelte';
+  import { durationText, momentText } from '../../format';
+  import type { Send } from '../../reach/settings.svelte';
+  import type { PhoneDesk } from '../desk.svelte';
+  import SelectItem from '../../fields/SelectItem.svelte';
 
   /** The queues somebody serves: who waits, whether they are on, a pause with its reason, and what is missing first. */
   let { desk, person, system, send }: { desk: PhoneDesk; person: Person; system: System; send: Send } =

@@ -2,7 +2,7 @@
   import { Modal, Search } from 'carbon-components-svelte';
   import { directory } from '$core/people';
   import type { System } from '$core/system';
-  import Numbers from '../Numbers.svelte';
+  import Numbers from '../../Numbers.svelte';
 
   /** The directory as the person of this phone may see it. */
   let { personId, system, close }: { personId: string | null; system: System; close: () => void } = $props();

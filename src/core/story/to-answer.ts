@@ -1,0 +1,45 @@
+/** Who waits for an answer: those who called in vain or left a message, and those who wrote; everybody once. */
+import type { CallBack } from '../calls';
+import type { Conversation } from './conversations';
+import type { TextKept } from './records';
+
+export interface ToAnswer<T extends TextKept = TextKept> {
+  /** E.164. */
+  number: string;
+  /** Since when, and when they tried last, epoch milliseconds. */
+  since: number;
+  last: number;
+  /** Calls in vain and messages, where there are any. */
+  callBack: CallBack | undefined;
+  /** Conversations by text that wait, by number of ours. */
+  texts: readonly Conversation<T>[];
+  /** Who sees to it; undefined is nobody in particular. */
+  assignedTo: string | undefined;
+}
+
+/** Whoever has waited longest stands first. @param conversations those that do not wait are passed over */
+export function toAnswer<T extends TextKept>(
+  callBacks: readonly CallBack[],
+  conversations: readonly Conversation<T>[],
+): ToAnswer<T>[] {
+  const found = new Map<string, ToAnswer<T>>(
+    callBacks.map((c) => [
+      c.number,
+      { number: c.number, since: c.since, last: c.last, callBack: c, texts: [], assignedTo: c.assignedTo },
+    ]),
+  );
+  for (const c of conversations) {
+    if (c.waitsSince === null) continue;
+    const lastIn = c.texts.findLast((t) => t.way === 'in')?.at ?? c.waitsSince;
+    const known = found.get(c.theirs);
+    found.set(c.theirs, {
+      number: c.theirs,
+      since: Math.min(known?.since ?? Infinity, c.waitsSince),
+      last: Math.max(known?.last ?? 0, lastIn),
+      callBack: known?.callBack,
+      texts: [...(known?.texts ?? []), c],
+      assignedTo: known?.assignedTo ?? c.assignedTo,
+    });
+  }
+  return [...found.values()].sort((a, b) => a.since - b.since);
+}

@@ -1,0 +1,198 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { ownsMailbox } from '$core/calls';
+  import { conversations } from '$core/story';
+  import type { Hurdle, Where } from '$core/phone';
+  import type { Person, Phone, System } from '$core/system';
+  import MessageCard from '../../messages/MessageCard.svelte';
+  import MessageLight from '../../phones/MessageLight.svelte';
+  import type { Send } from '../../reach/settings.svelte';
+  import { Remembered } from '../../remembered.svelte';
+  import { here, session } from '../../window/session.svelte';
+  import type { PhoneDesk } from '../desk.svelte';
+  import type { Outbox } from '../outbox.svelte';
+  import type { OwnPhoneMemory } from '../own-phone.svelte';
+  import type { Placing } from '../placing.svelte';
+  import WhereNow from '../setup/WhereNow.svelte';
+  import WindowPlace from '../setup/WindowPlace.svelte';
+  import OutOf from '../talk/OutOf.svelte';
+  import Dial from './Dial.svelte';
+  import OwnCalls from './OwnCalls.svelte';
+  import OwnState from './OwnState.svelte';
+  import PhonePeople from './PhonePeople.svelte';
+  import PhoneTexts from './PhoneTexts.svelte';
+  import Recent from './Recent.svelte';
+  import SectionBar from './SectionBar.svelte';
+  import type { Section } from './sections';
+  import Serving from './Serving.svelte';
+
+  /** A phone that is on no call: calling, what was, messages, texts, people, and oneself. */
+  interface Props {
+    desk: PhoneDesk;
+    own: OwnPhoneMemory;
+    person: Person;
+    phone: Phone;
+    system: System;
+    where: Where;
+    placing: Placing;
+    outbox: Outbox;
+    send: Send;
+    given: { to: string; n: number };
+    ended: string;
+    missed: string | null;
+    hurdles: readonly Hurdle[];
+    /** Nothing keeps it from ringing, apart from what only this device lacks. */
+    ready: boolean;
+    /** There is room for a desk: what is done most stands together. */
+    wide: boolean;
+    onsetup: () => void;
+    onreach: () => void;
+  }
+  let {
+    desk,
+    own,
+    person,
+    phone,
+    system,
+    where,
+    placing,
+    outbox,
+    send,
+    given,
+    ended,
+    missed,
+    hurdles,
+    ready,
+    wide,
+    onsetup,
+    onreach,
+  }: Props = $props();
+
+  const at = untrack(() => new Remembered<{ section: Section }>(`section ${phone.id}`, { section: 'call' }));
+  const section = $derived(at.value.section);
+  /** On a desk calling, oneself, messages and calls stand together. */
+  const shows = (one: Section) =>
+    section === one || (wide && section === 'call' && ['me', 'messages'].includes(one));
+  // Whoever asks to call a number sees it.
+  $effect(() => {
+    if (given.n > 0) at.value = { section: 'call' };
+  });
+
+  const messages = $derived(
+    [...desk.messages].reverse().filter((m) => !m.folder && ownsMailbox(system, m.mailboxId, person.id)),
+  );
+  const counts = $derived({
+    messages: { n: messages.filter((m) => !m.heard).length, words: 'new' },
+    texts: {
+      n: conversations(here().texting.texts, here().texting.threads, system).filter(
+        (c) => c.waitsSince !== null && (!c.assignedTo || c.assignedTo === person.id),
+      ).length,
+      words: 'wait for an answer',
+    },
+  });
+  let looking = $state(false);
+
+  async function signOut() {
+    try {
+      await desk.ask({ do: 'sign out' });
+    } catch (error) {
+      const detail = error instanceof Error ? error.message : String(error);
+      return session.say({ kind: 'error', title: 'Not signed out', detail });
+    }
+    location.href = '/phone';
+  }
+</script>
+
+<SectionBar {section} {counts} {wide} onopen={(section) => (at.value = { section })} />
+<main class:wide class:desk={wide && section === 'call'}>
+  {#if section === 'call'}
+    <div class="dial"><Dial {desk} {system} {where} {placing} {given} {ended} {missed} /></div>
+    <WhereNow {desk} {person} {phone} {system} {own} />
+    {#if hurdles.length}
+      <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
+        <h2>{ready ? 'Good to know' : 'Not ready'}</h2>
+        <ul>
+          {#each hurdles as h (h.words)}<li><b>{h.words}.</b> {h.todo}</li>{/each}
+        </ul>
+      </div>
+    {/if}
+  {/if}
+  {#if shows('me')}
+    <div>
+      <OwnState {desk} {person} {system} {send} {onreach} />
+      {#if outbox.waiting.length}<p class="small" data-testid="waits">
+          Waits for the network: {outbox.waiting.map((w) => w.words).join('; ')}.
+        </p>{/if}
+      <Serving {desk} {person} {system} {send} />
+    </div>
+  {/if}
+  {#if shows('messages')}
+    <div>
+      <h2>Messages</h2>
+      <MessageLight {phone} />
+      {#each messages as m (m.id)}<MessageCard
+          message={m}
+          mailbox={system.mailboxes[m.mailboxId]?.name}
+          phone={{ id: phone.id, send }}
+        />{:else}<p class="soft">No messages.</p>{/each}
+    </div>
+  {/if}
+  {#if section === 'call'}
+    <div><OwnCalls {person} {system} phoneId={phone.id} /></div>
+  {:else if section === 'recent'}
+    <Recent {person} {system} phoneId={phone.id} />
+  {:else if section === 'texts'}
+    <PhoneTexts {wide} />
+  {:else if section === 'people'}
+    <PhonePeople {desk} {where} {placing} />
+  {/if}
+  {#if shows('me')}
+    <div class="foot small">
+      <button class="linkish" type="button" onclick={onsetup}>Sound check and address</button>
+      <button class="linkish" type="button" onclick={() => (looking = true)}>Look somebody up</button>
+      <button class="linkish" type="button" onclick={signOut}>Sign this phone out</button>
+    </div>
+    <OutOf {own} {person} {system} phoneId={phone.id} />
+    <WindowPlace phoneId={phone.id} {system} />
+  {/if}
+</main>
+{#if looking}
+  {#await import('./LookUp.svelte') then { default: LookUp }}
+    <LookUp personId={person.id} {system} close={() => (looking = false)} />
+  {/await}
+{/if}
+
+<style>
+  main {
+    padding: 16px 18px;
+  }
+  /* The sections stand below, over what is scrolled. */
+  main:not(.wide) {
+    padding-bottom: calc(72px + env(safe-area-inset-bottom));
+  }
+  .hurdles {
+    border-left: 4px solid var(--alarm);
+  }
+  .note ul {
+    margin: 0;
+    padding-left: 18px;
+  }
+  .foot {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 8px 18px;
+    margin: 14px 0;
+  }
+  /* On a desk it is a panel as wide as two phones. */
+  .desk {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 22px;
+    align-items: start;
+  }
+  .desk .dial,
+  .desk .note,
+  .desk .foot {
+    grid-column: 1 / 3;
+  }
+</style>
