@@ -25,7 +25,7 @@ import { GROUPS, PEOPLE, person, phone, UNPAIRED } from './people';
 import { CALLERS, PLANS, QUEUE, SERVICE } from './plans';
 import { PROMISES } from './promises';
 import { MAILBOXES, RECORDINGS } from './recordings';
-import { approval, demoTexts, WORDINGS } from './texts';
+import { approval, demoTexts, SHORTCUTS, WORDINGS } from './texts';
 import { noDealings, wholeOf, type MessageRecord, type Whole } from '../src/workspace';
 
 export const DEMO_ID = 'lantern-cove';
@@ -134,6 +134,7 @@ export const demoCommands = (): Command[] => [
   })),
   ...PROMISES,
   ...WORDINGS,
+  ...SHORTCUTS,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
   { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },

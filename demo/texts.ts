@@ -26,6 +26,32 @@ export const WORDINGS: readonly Command[] = [
   ),
 ];
 
+/** Whom the yard calls most. */
+export const SHORTCUTS: readonly Command[] = [
+  {
+    do: 'shortcut.add',
+    value: {
+      id: 'club',
+      code: '41',
+      group: 'Boats',
+      target: { kind: 'contact', contactId: 'harrow', number: null },
+    },
+  },
+  {
+    do: 'shortcut.add',
+    value: {
+      id: 'fuel',
+      code: '42',
+      group: 'Boats',
+      target: { kind: 'number', number: '+13605550139', name: 'Fuel dock' },
+    },
+  },
+  {
+    do: 'shortcut.add',
+    value: { id: 'tomas', code: null, group: 'Workshop', target: { kind: 'person', personId: 'tomas' } },
+  },
+];
+
 /** They may text since ten days ago. */
 export const approval = (now: number): TextingRequest[] => [
   {

@@ -1,7 +1,9 @@
 /** Reads files that others made, off the page: whatever they hold, the page stays alive and the reading can be stopped. */
 import { expose } from 'comlink';
 import { nanoid } from 'nanoid';
-import { previewCards, readCards, type CardRow } from '../core/formats/contacts';
+import { previewCards, readCards, readContactTable, type CardRow } from '../core/formats/contacts';
+import { decodeCsv } from '../core/formats/csv';
+import { isVcards } from '../core/formats/people';
 import { readCpl, readReachCpl, type CplRead, type ReachRead } from '../core/formats/cpl';
 import { readCalendar, type CalendarRead } from '../core/formats/ical';
 import { readPlan, type PlanRead } from '../core/formats/plan';
@@ -32,9 +34,11 @@ const formats = {
     const add = { do: 'plan.add' as const, value: { id: planId, name, steps: script.steps } };
     return { ok: true, commands: [...script.commands, add], planId, left: script.left };
   },
-  /** Contacts as vCards, held against those that are known. */
+  /** Contacts as vCards or as a list of cells, held against those that are known. */
   cards(file: Uint8Array, system: System): CardsRead {
-    const cards = readCards(file, system.business.country);
+    const { country } = system.business;
+    const { text } = decodeCsv(file);
+    const cards = isVcards(text) ? readCards(file, country) : readContactTable(text, country);
     return 'message' in cards
       ? { ok: false, message: cards.message }
       : { ok: true, rows: previewCards(cards, system, freshId) };

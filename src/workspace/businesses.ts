@@ -261,6 +261,7 @@ export function wholeOf(
     calls: [],
     texts: [],
     threads: [],
+    ownContacts: [],
     ...rest,
   };
 }

@@ -30,6 +30,7 @@ export function revisionOf({
   calls,
   texts,
   threads,
+  ownContacts,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -51,6 +52,7 @@ export function revisionOf({
     calls.map((c) => [c.id, c.answeredAt]),
     texts.map((t) => [t.id, t.sendAt, t.fate]),
     threads,
+    ownContacts.map((c) => [c.id, c.at]),
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.
   let hash = 0x811c9dc5;

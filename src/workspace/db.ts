@@ -20,6 +20,7 @@ import type {
   Invitation,
   MailRecord,
   MessageRecord,
+  OwnContactRecord,
   SoundRecord,
   StandingRecord,
   TextRecord,
@@ -45,6 +46,7 @@ interface Shape extends DBSchema {
   mail: { key: string; value: MailRecord; indexes: { business: string } };
   messages: { key: string; value: MessageRecord; indexes: { business: string } };
   calls: { key: string; value: CallRecord; indexes: { business: string } };
+  ownContacts: { key: string; value: OwnContactRecord; indexes: { business: string } };
   /** By who sent them and when; and those that are to go later. */
   texts: {
     key: string;
@@ -129,7 +131,7 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
         if (oldVersion < 6)
           db.createObjectStore('aside', { keyPath: 'id' }).createIndex('business', 'businessId');
         if (oldVersion < 7) {
-          for (const store of ['texts', 'threads'] as const)
+          for (const store of ['texts', 'threads', 'ownContacts'] as const)
             db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
           const texts = tx.objectStore('texts');
           texts.createIndex('from', ['businessId', 'from', 'at']);

@@ -1,7 +1,16 @@
 /** What is stored, record by record. Nothing is read from storage or a file without passing these. */
 import { z } from 'zod';
 import { CallRequest, snapshotRecord, TraceRecord } from '../core/calls';
-import { E164, Id, NumberHeld, Standing, System, SYSTEM_VERSION } from '../core/system';
+import {
+  E164,
+  Id,
+  NumberHeld,
+  OwnContact,
+  OwnContactId,
+  Standing,
+  System,
+  SYSTEM_VERSION,
+} from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Port } from '../standins/carrier/porting';
 import { TextingRequest } from '../standins/carrier/approval';
@@ -116,6 +125,16 @@ export const ThreadRecord = z.object({
   assignedTo: Id.optional(),
   /** Since when nothing is to be done; what is written later opens it again. */
   closedAt: z.number().optional(),
+});
+
+/** A contact of one person only. */
+export const OwnContactRecord = OwnContact.extend({
+  id: OwnContactId,
+  businessId: Id,
+  /** Whose it is. */
+  personId: Id,
+  /** When it was written last, epoch milliseconds. */
+  at: z.number(),
 });
 
 export const MailRecord = z.object({
@@ -270,6 +289,7 @@ export const Aside = z.object({
     'calls',
     'texts',
     'threads',
+    'ownContacts',
     'exchange',
     'carrier',
     'settings',
@@ -300,6 +320,7 @@ export type MailRecord = z.infer<typeof MailRecord>;
 export type SoundRecord = z.infer<typeof SoundRecord>;
 export type FileRecord = z.infer<typeof FileRecord>;
 export type TextRecord = z.infer<typeof TextRecord>;
+export type OwnContactRecord = z.infer<typeof OwnContactRecord>;
 export type ThreadRecord = z.infer<typeof ThreadRecord>;
 export type CallRecord = z.infer<typeof CallRecord>;
 export type MessageRecord = z.infer<typeof MessageRecord>;

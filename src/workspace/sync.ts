@@ -12,6 +12,7 @@ export interface Change {
     | 'calls'
     | 'texts'
     | 'threads'
+    | 'ownContacts'
     | 'invitations'
     | 'dealings'
     | 'carrier'

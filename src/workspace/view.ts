@@ -13,6 +13,7 @@ import type {
   Invitation,
   MailRecord,
   MessageRecord,
+  OwnContactRecord,
   TextRecord,
   ThreadRecord,
   VersionRecord,
@@ -42,6 +43,7 @@ export interface View {
   calls: CallRecord[];
   texts: TextRecord[];
   threads: ThreadRecord[];
+  ownContacts: OwnContactRecord[];
   clock: ClockSetting;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
@@ -86,6 +88,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     calls: whole.calls,
     texts: whole.texts,
     threads: whole.threads,
+    ownContacts: whole.ownContacts,
     clock: await clockOf(db),
     storage: db.state,
     aside,

@@ -52,6 +52,7 @@ const SHOWN: readonly Change['what'][] = [
   'calls',
   'texts',
   'threads',
+  'ownContacts',
   'invitations',
   'clock',
 ];
@@ -464,6 +465,7 @@ export class Workspace {
       calls,
       texts,
       threads,
+      ownContacts,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -481,6 +483,7 @@ export class Workspace {
       calls,
       texts,
       threads,
+      ownContacts,
     };
   }
 
@@ -575,6 +578,7 @@ export class Workspace {
       case 'calls':
       case 'texts':
       case 'threads':
+      case 'ownContacts':
       case 'invitations':
         return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:

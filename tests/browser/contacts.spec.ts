@@ -1,6 +1,7 @@
 /** Contacts: read from cards after a look, joined with who is known, changed, found, and written as cards. */
 import { readFileSync } from 'node:fs';
 import ICAL from 'ical.js';
+import Papa from 'papaparse';
 import { bench, open, saved, visit } from './bench';
 import { expect, test } from './seeded';
 
@@ -14,7 +15,7 @@ test('a file of cards is looked at first, joined with who is known, taken once, 
   await expect(page.getByTestId('contact-row')).toHaveCount(2);
   const input = page.locator('input[type=file][accept*=".vcf"]');
   await input.setInputFiles(file('no card at all'));
-  await expect(page.getByRole('alert')).toHaveText('There is no card in it.');
+  await expect(page.getByRole('alert')).toContainText('a header with “name” and “number” is needed');
   await input.setInputFiles(
     file(
       card('FN:Bo <i>Linde</i>', 'ORG:Linde Sails', 'TEL:(206) 555-0102', 'NOTE:Pays in cash') +
@@ -65,7 +66,9 @@ test('a contact is changed where it stands, what is wrong is said beside the fie
   await page.getByRole('searchbox', { name: 'Search contacts' }).fill('harrow');
   await expect(page.getByTestId('contact-row')).toHaveCount(1);
   const sheet = page.getByTestId('contact-sheet');
-  await expect(sheet).toContainText('No call, message or text yet.');
+  await expect(sheet.getByRole('list', { name: 'With Harrow Point Sailing Club' })).toContainText(
+    'Keel bolts',
+  );
   const addresses = sheet.getByLabel('E-mail addresses');
   await addresses.fill('not an address');
   await addresses.blur();
@@ -114,4 +117,116 @@ test('a contact is changed where it stands, what is wrong is said beside the fie
   // The message of another number with the same end is all that is left of it.
   for (const text of await page.getByTestId('log-entry').allInnerTexts())
     expect(text).not.toContain('(360) 555-0134');
+});
+
+test('a list as CSV is read by its header, put on lists, and written again', async ({ page }) => {
+  await open(page, '/messages/contacts');
+  const input = page.locator('input[type=file][accept*=".csv"]');
+  await input.setInputFiles({
+    name: 'people.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(
+      'First Name;Last Name;Company;Mobile Phone;Tags\r\nBo;Linde;Linde Sails;(206) 555-0102;Regular customers, Elsewhere\r\n',
+    ),
+  });
+  const seen = page.getByRole('region', { name: 'What the file has' });
+  await expect(seen).toContainText('1 new');
+  await expect(seen.getByRole('listitem')).toContainText('there is no list “Elsewhere”');
+  await seen.getByRole('button', { name: 'Take 1 contact' }).click();
+  await page.getByTestId('contact-row').filter({ hasText: 'Bo Linde' }).click();
+  await expect(page.getByTestId('contact-sheet').getByLabel('Firm')).toHaveValue('Linde Sails');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save all as CSV' }).click();
+  const { data } = Papa.parse<Record<string, string>>(readFileSync(await (await download).path(), 'utf8'), {
+    header: true,
+  });
+  expect(data.find((row) => row['name'] === 'Bo Linde')).toMatchObject({
+    firm: 'Linde Sails',
+    number: '+12065550102',
+    lists: 'Regular customers',
+  });
+});
+
+test('shortcuts of the business call in one tap and by two digits; what gets in the way is said', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/messages/contacts');
+  await page.getByText('Shortcuts of the business (3)').click();
+  await page.getByLabel('Leads to').selectOption({ label: 'Noor Haddad, 207' });
+  await page.getByLabel('Two digits, or none').fill('20');
+  await page.getByRole('button', { name: 'Add the shortcut' }).click();
+  await expect(page.getByText(/20.*extension|extension.*20/i).last()).toBeVisible();
+  await page.getByLabel('Two digits, or none').fill('43');
+  await page.getByRole('button', { name: 'Add the shortcut' }).click();
+  await expect(page.getByRole('list', { name: 'Shortcuts of the business' })).toContainText('43');
+  // A phone has what is in force.
+  const phone = await context.newPage();
+  await phone.goto('/phone?business=lantern-cove&as=noor-computer');
+  const rows = phone.getByRole('region', { name: 'Shortcuts' });
+  await expect(rows.getByRole('listitem')).toHaveCount(3);
+  await phone.getByRole('combobox', { name: 'Call a name, extension or number' }).fill('42');
+  await expect(phone.getByRole('option').first()).toContainText('555-0139');
+  await phone.getByRole('combobox', { name: 'Call a name, extension or number' }).fill('');
+  await rows.getByRole('button', { name: 'Call Tomas Brandt' }).click();
+  await expect(phone.getByTestId('talking')).toContainText('Tomas Brandt');
+  await phone.getByRole('button', { name: 'Stop calling' }).click();
+  await phone.close();
+});
+
+test('a contact of one’s own is seen on no other phone; a shortcut of one’s own has a group and a code', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/');
+  const [mine, hers] = [await context.newPage(), await context.newPage()];
+  await mine.goto('/phone?business=lantern-cove&as=noor-computer');
+  await hers.goto('/phone?business=lantern-cove&as=rosa-mobile-app');
+  for (const phone of [mine, hers])
+    await phone
+      .getByRole('navigation', { name: 'Sections of the phone' })
+      .getByRole('button', { name: /^People/ })
+      .click();
+  await mine.getByRole('button', { name: 'A contact of my own' }).click();
+  const form = mine.getByRole('form', { name: 'A contact of your own' });
+  await form.getByLabel('Name').fill('Sister');
+  await form.getByRole('button', { name: 'Keep it' }).click();
+  await expect(form.getByText('It needs a number.')).toBeVisible();
+  await form.getByLabel('Numbers').fill('206 555 0155');
+  await form.getByRole('button', { name: 'Keep it' }).click();
+  const list = mine.getByRole('region', { name: 'Contacts' });
+  await expect(list.getByRole('listitem').filter({ hasText: 'Sister' })).toContainText('only yours');
+  await expect(hers.getByRole('region', { name: 'Contacts' })).toContainText('Harrow Point');
+  await expect(hers.getByText('Sister')).toHaveCount(0);
+  // It is who calls on her phone, and a row there.
+  await list
+    .getByRole('listitem')
+    .filter({ hasText: 'Sister' })
+    .getByRole('button', { name: /^Make a shortcut/ })
+    .click();
+  await mine.getByRole('button', { name: 'Call', exact: true }).click();
+  const rows = mine.getByRole('region', { name: 'Shortcuts' });
+  await expect(rows).toContainText('Sister');
+  await rows.getByRole('button', { name: 'Arrange mine' }).click();
+  await rows.getByLabel('Short code').fill('7');
+  await rows.getByLabel('Short code').blur();
+  await expect(rows.getByText('Two digits.')).toBeVisible();
+  await rows.getByLabel('Short code').fill('77');
+  await rows.getByLabel('Short code').blur();
+  await rows.getByLabel('Group').selectOption('Family');
+  await expect(rows.getByRole('heading', { name: 'Family' })).toBeVisible();
+  await mine.reload();
+  await expect(rows.getByRole('button', { name: 'Call Sister' })).toContainText('77');
+  // Taken away, and back.
+  await mine.getByRole('button', { name: 'People', exact: true }).click();
+  await list
+    .getByRole('listitem')
+    .filter({ hasText: 'Sister' })
+    .getByRole('button', { name: /^Remove/ })
+    .click();
+  await expect(list.locator('b', { hasText: 'Sister' })).toHaveCount(0);
+  await mine.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(list.locator('b', { hasText: 'Sister' })).toBeVisible();
+  await mine.close();
+  await hers.close();
 });

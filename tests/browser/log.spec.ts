@@ -109,11 +109,11 @@ test('a number becomes a contact, its whole story is shown, and it goes out as C
   await search.fill('555-0121');
   const calls = await rows(page).count();
   expect(calls).toBeGreaterThan(1);
-  await entry(page).getByRole('button', { name: 'Make a contact' }).click();
-  await entry(page).getByRole('button', { name: 'Add' }).click();
+  await entry(page).getByRole('button', { name: /^Make a contact/ }).click();
+  await entry(page).getByRole('button', { name: 'Add it' }).click();
   await expect(entry(page).getByText('Give the contact a name.')).toBeVisible();
-  await entry(page).getByLabel('Whose number (206) 555-0121 is').fill('=Ada Ferris');
-  await entry(page).getByRole('button', { name: 'Add' }).click();
+  await entry(page).getByLabel(/^Name of the contact/).fill('=Ada Ferris');
+  await entry(page).getByRole('button', { name: 'Add it' }).click();
   await expect(rows(page).first()).toContainText('=Ada Ferris');
   await entry(page).getByRole('button', { name: 'Everything with =Ada Ferris' }).click();
   await expect(page.getByLabel('Contact')).toHaveValue(/contact-/);

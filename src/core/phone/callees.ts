@@ -19,6 +19,7 @@ import {
 import { addressLine, classOf, countryName, profileOf, sortDialled, writeNumber } from '../numbering';
 import { directory } from '../people';
 import {
+  behindCode,
   contactOf,
   extensionsInUse,
   hasArrived,
@@ -169,8 +170,10 @@ function byDigits(
   { system, standing, phone, now, rates, spent }: Where,
   what: 'call' | 'pass on',
 ): { callee?: Callee; problem?: string } {
-  const digits = text.replace(/[\s().-]/g, '');
+  const typed = text.replace(/[\s().-]/g, '');
   const extensions = new Map(extensionsInUse(system).map((e) => [e.extension, e]));
+  const short = extensions.has(typed) ? undefined : behindCode(typed, system, standing, phone.personId);
+  const digits = short?.digits ?? typed;
   const emergency = emergencyFrom(system, standing, phone.personId, phone);
   const to: Destination = { kind: 'digits', digits };
   if (slotsOf(system.business).includes(digits))

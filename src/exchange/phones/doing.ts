@@ -29,7 +29,9 @@ import {
   sendText,
   signOut,
   storeSettings,
+  OwnContactRecord,
   storeSound,
+  within,
   Workspace,
   type CallSoundKept,
   type Changes,
@@ -84,7 +86,13 @@ export class Doing {
       for (const text of texts)
         if (text.files?.some((f) => f.hash === request.hash)) lines.push(lineOfText(text));
     }
+    const ownContact =
+      request.do === 'own contact' ? request.contact.id : request.do === 'drop own contact' ? request.id : '';
+    const owner = ownContact
+      ? (await readOne(this.db, 'ownContacts', ownContact).catch(() => undefined))?.personId
+      : undefined;
     return mayAsk(request, {
+      ownerOf: () => owner,
       linesOf: () => lines,
       system,
       phoneId,
@@ -214,6 +222,15 @@ export class Doing {
           const done = await enterWish(workspace, request.number, request.does);
           return done.ok ? null : done.message;
         });
+      case 'own contact': {
+        const read = OwnContactRecord.safeParse({ ...request.contact, businessId, personId: me, at: now });
+        if (!read.success) return read.error.issues[0]?.message ?? 'It cannot be kept.';
+        await this.putOwn(window, id, read.data.id, read.data);
+        return null;
+      }
+      case 'drop own contact':
+        await this.putOwn(window, id, request.id, null);
+        return null;
       case 'keep file':
         return keepFile(this.db, businessId, request.name, request.bytes);
       case 'file':
@@ -251,6 +268,33 @@ export class Doing {
         await this.inWorkspace(businessId, (workspace) => signOut(workspace, [phoneId]));
         return null;
     }
+  }
+
+  /** A contact of somebody's own is put down, or goes; that is taken back. */
+  private async putOwn(
+    window: Window,
+    requestId: string,
+    id: string,
+    contact: OwnContactRecord | null,
+  ): Promise<void> {
+    const { businessId } = window;
+    const put = async (record: OwnContactRecord | null) => {
+      const before = await readOne(this.db, 'ownContacts', id).catch(() => undefined);
+      await this.db.write('standing', async (open) => {
+        const tx = open('ownContacts');
+        const store = tx.objectStore('ownContacts');
+        within(record ? store.put(record) : store.delete(id));
+        await tx.done;
+      });
+      this.changes.tell({ businessId, what: 'ownContacts', ids: [id] });
+      return before ?? null;
+    };
+    const before = await put(contact);
+    window.backs.set(requestId, async () => {
+      await put(before);
+      return null;
+    });
+    forgetOld(window);
   }
 
   /** Keeps the way back of a request that goes through the whole of a business. */

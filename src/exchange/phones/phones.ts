@@ -16,6 +16,7 @@ import {
   seesAll,
   unseenIn,
   unseenNumbers,
+  withOwnContacts,
   type Presence,
 } from '../../core/phone';
 import { withOwn, type Standing, type System } from '../../core/system';
@@ -32,6 +33,7 @@ import {
   type Changes,
   type Db,
   type MessageRecord,
+  type OwnContactRecord,
   type TextRecord,
   type ThreadRecord,
 } from '../../workspace';
@@ -55,8 +57,9 @@ interface Mail {
   calls: CallRecord[];
   texts: TextRecord[];
   threads: ThreadRecord[];
+  ownContacts: OwnContactRecord[];
 }
-const MAIL = ['messages', 'calls', 'texts', 'threads'] as const;
+const MAIL = ['messages', 'calls', 'texts', 'threads', 'ownContacts'] as const;
 
 const isMail = (what: string): what is (typeof MAIL)[number] => (MAIL as readonly string[]).includes(what);
 
@@ -192,6 +195,9 @@ export class PhoneWindows {
           this.tellMessages(window, await this.mailOf(window.businessId));
           break;
         }
+        case 'ownContacts':
+          await this.tellBusiness(window);
+          break;
         case 'texts':
         case 'threads':
         case 'dealings':
@@ -222,8 +228,11 @@ export class PhoneWindows {
     window.system = draft ? settable(line.system, draft) : line.system;
     window.standing = line.standing;
     window.unseen = unseenNumbers(window.system, window.standing, phoneId);
+    const known = knownTo(window.system, window.standing, phoneId);
+    const { ownContacts } = await this.mailOf(businessId);
     this.tell(window, 'business', {
-      ...knownTo(window.system, window.standing, phoneId),
+      ...known,
+      system: withOwnContacts(known.system, ownContacts, window.system.phones[phoneId]?.personId ?? null),
       inForce: line.system.phones[phoneId] !== undefined,
       clock: this.office.clock(),
       rates: RATES,
@@ -288,13 +297,14 @@ export class PhoneWindows {
   private async mailOf(businessId: string): Promise<Mail> {
     const known = this.mail.get(businessId);
     if (known) return known;
-    const [messages, calls, texts, threads] = await Promise.all([
+    const [messages, calls, texts, threads, ownContacts] = await Promise.all([
       readMany(this.db, 'messages', businessId),
       readMany(this.db, 'calls', businessId),
       readMany(this.db, 'texts', businessId),
       readMany(this.db, 'threads', businessId),
+      readMany(this.db, 'ownContacts', businessId),
     ]);
-    const mail = { messages, calls, texts, threads };
+    const mail = { messages, calls, texts, threads, ownContacts };
     this.mail.set(businessId, mail);
     return mail;
   }

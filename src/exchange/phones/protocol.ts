@@ -79,6 +79,10 @@ export interface Answers {
   conversation: { ok: true } | Exclude<ThreadChanged, { ok: true }>;
   /** What is wrong, or null. */
   wish: string | null;
+  /** What is wrong, or null. */
+  'own contact': string | null;
+  /** It can be taken back. */
+  'drop own contact': null;
   'keep file': FileKept;
   file: Uint8Array<ArrayBuffer> | null;
   /** µ-law samples of a recording, a data URL of a message; null where it is not there. */

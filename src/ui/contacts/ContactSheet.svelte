@@ -2,7 +2,7 @@
   import { Checkbox, Select } from 'carbon-components-svelte';
   import { readNumbers } from '$core/numbering';
   import { keptWith, settledBy, settling, storyOf } from '$core/story';
-  import type { Contact, System } from '$core/system';
+  import { recordsOf, TimeZone, type Contact, type System } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
   import SeveralField from '../fields/SeveralField.svelte';
@@ -27,6 +27,9 @@
       .split(/[,;\s]+/)
       .map((t) => t.trim())
       .filter(Boolean);
+  const records = $derived(
+    c.numbers[0] ? recordsOf(system.business.recordsLink, c.numbers[0], c.name) : undefined,
+  );
   const kept = $derived({
     calls: theBusiness().view.calls,
     messages: theBusiness().view.messages,
@@ -55,6 +58,21 @@
     value={(c.emails ?? []).join(', ')}
     keep={(text) => set({ emails: text.trim() ? several(text) : undefined }, 'addresses')}
   />
+  <EditField
+    label="Time zone where they are"
+    placeholder="America/New_York"
+    helper="It decides when they may be bothered; empty is by their number."
+    value={c.timeZone ?? ''}
+    keep={(zone) => {
+      const read = zone.trim() ? TimeZone.safeParse(zone.trim()) : null;
+      return read && !read.success
+        ? read.error.issues[0]!.message
+        : set({ timeZone: zone.trim() || undefined }, 'where they are');
+    }}
+  />
+  {#if records}<p class="small">
+      <a href={records} target="_blank" rel="noopener noreferrer external">Their records</a>
+    </p>{/if}
   <EditField label="Note" value={c.note ?? ''} keep={(note) => set({ note: note || undefined }, 'a note')} />
   <div class="two">
     <Select

@@ -10,6 +10,8 @@
   import { theBusiness } from '../window/session.svelte';
   import ContactSheet from './ContactSheet.svelte';
   import ReadCards from './ReadCards.svelte';
+  import RecordsField from './RecordsField.svelte';
+  import SharedShortcuts from './SharedShortcuts.svelte';
 
   /** Everybody outside whom the business knows, the same that plans go by. */
   const system = $derived(theBusiness().system);
@@ -34,6 +36,10 @@
   async function inLog(id: string) {
     new Remembered('log', ANY).value = { ...ANY, contactId: id };
     await goto('/messages/log');
+  }
+  async function saveTable() {
+    const { writeContactTable } = await import('$core/formats/contacts');
+    saveText('contacts.csv', 'text/csv;charset=utf-8', writeContactTable(found, system));
   }
   async function save() {
     const { writeCards } = await import('$core/formats/contacts');
@@ -92,7 +98,12 @@
       <ReadCards />
       {#if found.length}<button class="linkish small" type="button" onclick={() => void save()}
           >Save {words.length ? 'what is found' : 'all'} as vCards</button
+        >
+        <button class="linkish small" type="button" onclick={() => void saveTable()}
+          >Save {words.length ? 'what is found' : 'all'} as CSV</button
         >{/if}
+      <SharedShortcuts />
+      <RecordsField />
       {#each theBusiness().view.dealings.forgotten ?? [] as gone (gone.at)}
         <p class="soft small" data-testid="forgotten">
           {momentText(gone.at, theBusiness().zone)}: {count(gone.entries, 'entry', 'entries')} with somebody deleted

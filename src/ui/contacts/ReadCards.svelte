@@ -57,8 +57,8 @@
 <FileUploaderButton
   size="small"
   kind="tertiary"
-  labelText="Read a file of cards"
-  accept={['.vcf', '.vcard', 'text/vcard']}
+  labelText="Read a file of contacts"
+  accept={['.vcf', '.vcard', 'text/vcard', '.csv', '.tsv', '.txt', 'text/csv']}
   disableLabelChanges
   on:change={(e) => void read(e.detail)}
 />
@@ -67,7 +67,7 @@
 <p role="status" class="small soft">{said}</p>
 {#if rows}
   <section class="card" aria-label="What the file has">
-    <h2>{count(rows.length, 'card')} in the file</h2>
+    <h2>{count(rows.length, 'contact')} in the file</h2>
     <p class="soft small">
       {tally('new')} new, {tally('adds')} known with something to add, {tally('same')} the same, {tally(
         'not taken',

@@ -18,6 +18,7 @@
     mail: 'a letter',
     messages: 'a message',
     texts: 'a text',
+    ownContacts: 'a contact of somebody’s own',
     threads: 'who has a conversation by text',
     calls: 'a call of the log',
     exchange: 'calls in progress',

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Button, TextInput } from 'carbon-components-svelte';
   import { ringChart, traceLines } from '$core/calls';
   import { detailOf, settledInWords, titleOf, type Entry, type Settled } from '$core/story';
   import type { System } from '$core/system';
@@ -10,10 +9,11 @@
   import { giveTo } from '../messages/answering';
   import SeesToIt from '../messages/SeesToIt.svelte';
   import CallSounds from '../messages/CallSounds.svelte';
+  import KeepContact from '../contacts/KeepContact.svelte';
   import RingChart from '../RingChart.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { againLink } from './again';
-  import { makeContact, note, sayDone } from './edits';
+  import { note, sayDone } from './edits';
 
   /** One entry of the log in full: how it went, what was said and written, and what can be done about it. */
   interface Props {
@@ -27,14 +27,6 @@
   const call = $derived(entry.call as CallRecord | undefined);
   const again = $derived(call && againLink(call));
   const other = $derived(entry.facts.other);
-  let naming = $state(false);
-  let name = $state('');
-  let problem = $state('');
-  async function add(event: Event) {
-    event.preventDefault();
-    problem = (await makeContact(name, other!)) ?? '';
-    if (!problem) naming = false;
-  }
 </script>
 
 <article class="card" data-testid="entry" aria-label={titleOf(entry, system)}>
@@ -64,27 +56,10 @@
       <button class="linkish small" type="button" onclick={() => onstory(entry)}
         >Everything with {entry.who}</button
       >
-      {#if !entry.contact}<button
-          class="linkish small"
-          type="button"
-          aria-expanded={naming}
-          onclick={() => (naming = !naming)}>Make a contact</button
-        >{/if}
+      {#if !entry.contact}<KeepContact number={other} />{/if}
     {/if}
     {#if again}<a class="small" href={again}>Rehearse this call</a>{/if}
   </div>
-  {#if naming && other && !entry.contact}
-    <form onsubmit={(e) => void add(e)}>
-      <TextInput
-        size="sm"
-        labelText="Whose number {theBusiness().number(other)} is"
-        bind:value={name}
-        invalid={!!problem}
-        invalidText={problem}
-      />
-      <Button size="small" type="submit">Add</Button>
-    </form>
-  {/if}
   {#if entry.message?.said}<p>“{entry.message.said}”</p>{/if}
   {#if entry.message?.notes?.length}
     <p class="small soft">{entry.message.notes.map((n) => `${n.label}: ${n.text}`).join(' · ')}</p>
@@ -136,13 +111,6 @@
     gap: 4px 14px;
     align-items: baseline;
     margin: 8px 0;
-  }
-  form {
-    display: grid;
-    grid-template-columns: 1fr auto;
-    gap: 8px;
-    align-items: end;
-    margin-bottom: 8px;
   }
   summary {
     cursor: pointer;

@@ -7,6 +7,7 @@
   import type { MessageKnown } from '$exchange';
   import { telLink } from '../tel';
   import type { Send } from '../reach/settings.svelte';
+  import KeepContact from '../contacts/KeepContact.svelte';
   import AnswerBack from './AnswerBack.svelte';
   import { markAnswered } from './answering';
   import PlayMessage from './PlayMessage.svelte';
@@ -119,6 +120,9 @@
         own={phone?.id}
         answered={() => markAnswered([message.id], [])}
       />
+      {#if !contactOf(message.fromNumber, here().system.contacts ?? {})}<KeepContact
+          number={message.fromNumber}
+        />{/if}
     {/if}
     <div class="who">
       <SeesToIt

@@ -6,6 +6,7 @@
   import { agoText, count, momentText } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import KeepContact from '../contacts/KeepContact.svelte';
   import AnswerBack from './AnswerBack.svelte';
   import { giveTo, markAnswered } from './answering';
   import SeesToIt from './SeesToIt.svelte';
@@ -59,6 +60,7 @@
   </p>
   {#each [...said, ...wrote] as words, i (i)}<p>“{words}”</p>{/each}
   <div class="acts">
+    {#if !contact}<KeepContact {number} />{/if}
     <AnswerBack {number} answered={() => markAnswered(...ids)} />
     {#each texts as c (c.key)}
       <a class="small" href="/messages/texts" onclick={() => (openTexts.value = { open: c.key })}

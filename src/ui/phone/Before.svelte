@@ -1,6 +1,6 @@
 <script lang="ts">
   import { detailOf, keptWith, settledBy, settledInWords, settling, storyOf, titleOf } from '$core/story';
-  import { contactOf, type System } from '$core/system';
+  import { contactOf, recordsOf, type System } from '$core/system';
   import { momentText } from '../format';
   import { here } from '../window/session.svelte';
 
@@ -15,6 +15,7 @@
   let { number, system, callId }: Props = $props();
   const MOST = 3;
   const contact = $derived(contactOf(number, system.contacts));
+  const records = $derived(recordsOf(system.business.recordsLink, number, contact?.name ?? ''));
   const owner = $derived(contact?.ownerId ? system.people[contact.ownerId]?.name : undefined);
   const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []));
   const kept = $derived({ calls: here().log, messages: here().messages, texts: here().texting.texts });
@@ -24,6 +25,12 @@
   const by = $derived(settling(kept));
 </script>
 
+{#if contact?.firm || contact?.note || records}
+  <p class="small" data-testid="about-caller">
+    {[contact?.firm, contact?.note].filter(Boolean).join(' · ')}
+    {#if records}<a href={records} target="_blank" rel="noopener noreferrer external">Their records</a>{/if}
+  </p>
+{/if}
 {#if owner || lists.length}
   <p class="small" data-testid="who-calls">
     {[owner ? `${owner} looks after them` : '', lists.length ? `on ${lists.join(', ')}` : '']

@@ -9,7 +9,7 @@ import type { ThreadChange } from '$core/story';
 import type { WishEntered } from '$core/texting';
 import { carriesTexts } from '$standins/carrier/texting';
 import type { FileKept } from '$workspace';
-import { emptyStanding, type OwnValues, type Setting, type Standing, type System } from '$core/system';
+import { emptyStanding, ownContactId, type OwnContact, type OwnValues, type Setting, type Standing, type System } from '$core/system';
 import { PhoneClient, type Answers, type MessageKnown, type Parts } from '$exchange';
 import { LONGEST_S, type CallSound } from '$media';
 import { benchTime, type ClockSetting } from '$standins/clock/clock';
@@ -246,6 +246,28 @@ export class PhoneDesk implements Here, Deeds {
   }
   async enterWish(number: string, does: WishEntered['does']): Promise<string | undefined> {
     return (await this.client.ask({ do: 'wish', number, does })) ?? undefined;
+  }
+  readonly contactsAre = 'your own' as const;
+  /** A contact of one's own is put down anew or changed. @returns what is wrong, if anything */
+  async keepOwn(contact: OwnContact): Promise<string | undefined> {
+    const id = freshId('ask');
+    const isNew = !this.system.contacts[contact.id];
+    const wrong = await this.client.ask({ do: 'own contact', contact: plain(contact) }, id);
+    if (wrong !== null) return wrong;
+    this.sayDone(
+      { kind: 'info', title: isNew ? `${contact.name} is a contact of yours` : `${contact.name} is changed` },
+      () => this.takenBack(id),
+    );
+    return undefined;
+  }
+  async dropOwn({ id: contactId, name }: { id: string; name: string }): Promise<void> {
+    const id = freshId('ask');
+    await this.client.ask({ do: 'drop own contact', id: contactId }, id);
+    this.sayDone({ kind: 'info', title: `${name} is no contact of yours any more` }, () => this.takenBack(id));
+  }
+  keepContact(name: string, number: string): Promise<string | undefined> {
+    if (!name.trim()) return Promise.resolve('Give the contact a name.');
+    return this.keepOwn({ id: ownContactId(freshId('c')), name: name.trim(), numbers: [number] });
   }
   keepFile(name: string, bytes: Uint8Array): Promise<FileKept> {
     return this.client.ask({ do: 'keep file', name, bytes });

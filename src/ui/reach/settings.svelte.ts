@@ -45,6 +45,7 @@ const NAMES: Record<string, string> = {
   credit: 'The credit',
   'allowed again': 'What was stopped',
   'own word': 'The word of their own',
+  'own shortcuts': 'Their shortcuts',
 };
 const nameOf = (what: string): string => NAMES[what] ?? what;
 

@@ -6,6 +6,7 @@
   import type { TextRecord } from '$workspace';
   import { momentText } from '../format';
   import { here, session } from '../window/session.svelte';
+  import KeepContact from '../contacts/KeepContact.svelte';
   import Compose from './Compose.svelte';
   import { reached } from './reached';
   import TextFiles from './TextFiles.svelte';
@@ -58,6 +59,7 @@
 <p class="soft small">
   {contact ? `${here().number(theirs)}, ` : ''}through {line?.label ?? here().number(ours)}
 </p>
+{#if !contact}<div class="make"><KeepContact number={theirs} /></div>{/if}
 <WhoHas {conversation} {name} />
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <ol aria-label="Texts, the oldest first" data-testid="thread" tabindex="0" {@attach toEnd}>
@@ -152,6 +154,10 @@
   }
   h3 {
     margin: 10px 0 4px;
+  }
+  .make {
+    display: flex;
+    flex-wrap: wrap;
   }
   .bad {
     color: var(--alarm);

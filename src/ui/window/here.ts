@@ -34,6 +34,8 @@ export interface Here {
   readonly texting: Texting;
   /** Whoever works here, by id; null is whoever runs the system and is nobody in it. */
   readonly me: string | null;
+  /** Whose a contact is that is made here. */
+  readonly contactsAre: 'the business’s' | 'your own';
   /** A number as the people of this business read it. */
   number(e164: string, system?: System): string;
   /** Notes something that undo takes back in its turn, and says it. */
@@ -87,6 +89,8 @@ export interface Deeds {
   ): Promise<{ ok: true; back: Back } | { ok: false; message: string }>;
   /** A stop that was spoken, or that somebody may be texted again. @returns what is wrong, if anything */
   enterWish(number: string, does: WishEntered['does']): Promise<string | undefined>;
+  /** A number becomes a contact: the business's, or of whoever's phone this is. @returns what is wrong, if anything */
+  keepContact(name: string, number: string): Promise<string | undefined>;
   /** Stores a file that is to go with a text. @throws with why, in words */
   keepFile(name: string, bytes: Uint8Array): Promise<FileKept>;
   /** The bytes of a file of a text; undefined where it is not there. */

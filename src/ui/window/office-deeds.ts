@@ -3,7 +3,14 @@ import { ending, outcomeOf, whoCalls, type Trace } from '$core/calls';
 import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
 import { ifCalled, withoutTheirs, withTried } from '$core/phone';
-import { accountsOn, asPaired, type OwnValues, type Setting } from '$core/system';
+import {
+  accountsOn,
+  asPaired,
+  contactOf,
+  type Contact,
+  type OwnValues,
+  type Setting,
+} from '$core/system';
 import type { MessageKnown } from '$exchange';
 import type { ThreadChange } from '$core/story';
 import type { WishEntered } from '$core/texting';
@@ -99,6 +106,20 @@ export class OfficeDeeds implements Deeds {
   async enterWish(number: string, does: WishEntered['does']): Promise<string | undefined> {
     const done = await enterWish(this.place.workspace, number, does);
     return done.ok ? undefined : done.message;
+  }
+  async keepContact(name: string, number: string): Promise<string | undefined> {
+    if (!name.trim()) return 'Give the contact a name.';
+    const taken = contactOf(number, this.place.system.contacts);
+    if (taken) return `${taken.name} has this number already.`;
+    const value: Contact = {
+      id: freshId('contact'),
+      name: name.trim(),
+      numbers: [number],
+      ownerId: null,
+      listIds: [],
+      blocked: false,
+    };
+    return this.place.keepStored(`Add the contact ${value.name}`, [{ do: 'contact.add', value }]);
   }
   keepFile(name: string, bytes: Uint8Array): Promise<FileKept> {
     return keepFile(this.place.db, this.place.id, name, bytes);

@@ -51,6 +51,7 @@ export class OpenBusiness implements Here {
     lines: Object.values(this.view.inForce.system.numbers).filter(carriesTexts),
   });
   readonly me = $derived(this.actor);
+  readonly contactsAre = 'the business’s' as const;
   readonly deeds = new OfficeDeeds(this);
   readonly inForce = $derived(this.view.inForce.system);
   /** What people’s own settings stand over; see `settable`. */

@@ -157,6 +157,9 @@ async function assembled(
       case 'conversation':
         lists.threads.push(line.value);
         break;
+      case 'own contact':
+        lists.ownContacts.push(line.value);
+        break;
       case 'end':
         if (line.lines !== n - 1) throw new Wrong('The file is damaged: some of its lines are missing.');
         ended = true;

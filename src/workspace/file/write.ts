@@ -64,6 +64,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     calls: (value) => [{ is: 'call', value }],
     texts: (value) => [{ is: 'text', value }],
     threads: (value) => [{ is: 'conversation', value }],
+    ownContacts: (value) => [{ is: 'own contact', value }],
   };
   function* all<K extends Many>(kind: K): Generator<Line> {
     for (const record of whole[kind]) yield* LINES[kind](record as RecordOf<K>);

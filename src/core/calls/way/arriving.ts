@@ -1,7 +1,7 @@
 /** How a call begins: a number leads to its plan, digits dialled inside to whoever has them, or out. */
 import { localTime } from '../../hours';
 import { sortDialled } from '../../numbering';
-import { hasArrived, slotsOf, type NumberHeld, type PassTarget } from '../../system';
+import { behindCode, hasArrived, slotsOf, type NumberHeld, type PassTarget } from '../../system';
 import { emergencyFrom, helpFor } from '../base/help';
 import { shownOn } from '../base/shown';
 import { takesPart } from '../base/on-call';
@@ -92,10 +92,14 @@ function reachNumber(run: Run, call: CallState, number: NumberHeld): void {
   if (!turnedAway(run, call)) run.enter(call, route.first);
 }
 
-function dial(run: Run, call: CallState, digits: string, phoneId: string | null): void {
+function dial(run: Run, call: CallState, typed: string, phoneId: string | null): void {
   const { system, extensions } = run.world(call);
   const phone = phoneId ? system.phones[phoneId] : undefined;
   const personId = phone?.personId ?? null;
+  // Short codes are dialled inside; an extension of the same digits goes first.
+  const short =
+    phone && !extensions.has(typed) ? behindCode(typed, system, run.standing, personId) : undefined;
+  const digits = short?.digits ?? typed;
   const emergency = emergencyFrom(system, run.standing, personId, phone);
   if (phone && slotsOf(system.business).includes(digits)) {
     const why = fetch(run, call, digits, { phone: phone.id, personId });

@@ -17,6 +17,10 @@ export interface Card {
   /** As long as it stands there. */
   note: string;
   uid: string;
+  /** Names of lists they are on. */
+  lists: string[];
+  /** It has a picture, which is not read. */
+  picture?: boolean;
 }
 
 /** More than so many cards are not read at once. */
@@ -65,6 +69,8 @@ function cardOf(block: Block, country: string): Card {
     emails: [...new Set(emails)],
     note: all(block, 'NOTE').join('\n'),
     uid: (all(block, 'UID')[0] ?? '').slice(0, 200),
+    lists: block.properties.flatMap((p) => (p.name === 'CATEGORIES' ? partsOf(p.value, ',') : [])).filter(Boolean),
+    ...(block.properties.some((p) => p.name === 'PHOTO') ? { picture: true } : {}),
   };
 }
 

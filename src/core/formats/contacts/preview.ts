@@ -17,7 +17,11 @@ export interface CardRow {
 const isEmail = (text: string): boolean => z.email().safeParse(text).success;
 
 /** What a card adds to what is known, and what of it is left out. */
-function joined(card: Card, known: Contact | undefined): { change: Partial<Contact>; says: string[] } {
+function joined(
+  card: Card,
+  known: Contact | undefined,
+  lists: ReadonlyMap<string, string>,
+): { change: Partial<Contact>; says: string[] } {
   const says: string[] = [];
   const change: Partial<Contact> = {};
   const merge = (field: 'numbers' | 'emails', read: readonly string[], what: string) => {
@@ -41,6 +45,18 @@ function joined(card: Card, known: Contact | undefined): { change: Partial<Conta
       change[field] = card[field].slice(0, field === 'note' ? NOTE_LENGTH : undefined);
       if (known && field !== 'uid') says.push(`the ${field}`);
     }
+  const on = card.lists.flatMap((name) => lists.get(name.toLowerCase()) ?? []);
+  const fresh = on.filter((id) => !known?.listIds.includes(id));
+  if (fresh.length) {
+    change.listIds = [...new Set([...(known?.listIds ?? []), ...fresh])].slice(0, 20);
+    if (known) says.push(fresh.length === 1 ? 'a list' : `${fresh.length} lists`);
+  }
+  const strange = card.lists.filter((name) => !lists.has(name.toLowerCase()));
+  if (strange.length)
+    says.push(
+      `there is no list “${strange[0]!.slice(0, 60)}”${strange.length > 1 ? `, nor ${strange.length - 1} more` : ''}`,
+    );
+  if (card.picture) says.push('its picture is left out');
   if (change.note && card.note.length > NOTE_LENGTH)
     says.push(`its note is cut at ${NOTE_LENGTH.toLocaleString('en')} letters`);
   const wrong = card.emails.filter((e) => !isEmail(e));
@@ -64,6 +80,7 @@ export function previewCards(
   system: System,
   freshId: (kind: string) => string,
 ): CardRow[] {
+  const lists = new Map(Object.values(system.lists).map((l) => [l.name.toLowerCase(), l.id]));
   const contacts = new Map(Object.values(system.contacts).map((c) => [c.id, c]));
   const by = new Map<string, string>();
   const keysOf = (c: Pick<Contact, 'name' | 'numbers' | 'emails' | 'uid'>) => [
@@ -91,7 +108,7 @@ export function previewCards(
           ? `“${card.unread[0]}” is no number.`
           : 'It has no number: nobody could call from it.',
       };
-    const { change, says } = joined(card, known);
+    const { change, says } = joined(card, known, lists);
     if (!known) {
       const value: Contact = {
         id: freshId('contact'),

@@ -4,12 +4,14 @@ import { may, mayLook } from '../../people';
 import {
   accountId,
   accountsOn,
+  asContact,
   allSteps,
   isLinked,
   withOwn,
   type Group,
   type Mailbox,
   type NumberHeld,
+  type OwnContact,
   type Person,
   type Phone,
   type Plan,
@@ -97,9 +99,27 @@ export function knownTo(system: System, standing: Standing, phoneId: string): Kn
       logins: each(standing.logins, (by) => picked(by, mine)),
       pauses: picked(standing.pauses, mine),
       words: picked(standing.words, mine),
+      shortcuts: picked(standing.shortcuts, mine),
       planned: null,
     },
   };
+}
+
+/** Their own contacts stand before those of the business: a number that both have is called as they call it. */
+export function withOwnContacts(
+  system: System,
+  all: readonly (OwnContact & { personId: string })[],
+  personId: string | null,
+): System {
+  const own = all.filter((c) => c.personId === personId);
+  if (!own.length) return system;
+  const contacts = Object.fromEntries(
+    own.map(({ id, name, firm, numbers, emails, note }) => [
+      id,
+      asContact({ id, name, firm, numbers, emails, note }),
+    ]),
+  );
+  return { ...system, contacts: { ...contacts, ...system.contacts } };
 }
 
 /** The registrations of somebody: every account on their own phones, and theirs on phones of others. */

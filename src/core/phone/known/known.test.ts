@@ -187,6 +187,7 @@ describe('what a phone may ask', () => {
       recordedBy: (_, at) => (at === 1 ? 'noor' : at === 2 ? null : undefined),
       isOwnCall: (id) => id === 'my call',
       phoneCalling: (id) => (id === 'her call' ? 'mei-desk' : NOOR),
+      ownerOf: (id) => ({ 'own-mine': 'noor', 'own-hers': 'mei' })[id],
       linesOf: (what) => [Object.values(what)[0] === 'hers' ? ROSAS : MAIN],
     });
   const act = (action: Extract<PhoneRequest, { do: 'act' }>['action']) => ask({ do: 'act', action });
@@ -223,6 +224,17 @@ describe('what a phone may ask', () => {
     expect(ask({ do: 'file', hash: 'mine' })).toBe('');
     expect(ask({ do: 'file', hash: 'hers' })).not.toBe('');
     expect(ask({ do: 'call off text', id: 'hers' })).not.toBe('');
+  });
+
+  it('keeps contacts of its person’s own, and touches those of nobody else', () => {
+    const contact = (id: string) => ({ id, name: 'Ada', numbers: ['+12065550134'] });
+    expect(ask({ do: 'own contact', contact: contact('own-new') })).toBe('');
+    expect(ask({ do: 'own contact', contact: contact('own-mine') })).toBe('');
+    expect(ask({ do: 'own contact', contact: contact('own-hers') })).not.toBe('');
+    expect(ask({ do: 'own contact', contact: contact('own-hers') }, 'rosa-desk')).not.toBe('');
+    expect(ask({ do: 'drop own contact', id: 'own-mine' })).toBe('');
+    expect(ask({ do: 'drop own contact', id: 'own-hers' })).not.toBe('');
+    expect(ask({ do: 'drop own contact', id: 'own-none' })).not.toBe('');
   });
 
   it('sets and hears what is its own, and whoever runs the system all', () => {

@@ -2,7 +2,7 @@
 import { ownsMailbox, type Action } from '../../calls';
 import type { MessageChange } from '../../messages';
 import type { ThreadChange } from '../../story';
-import type { CivicAddress, OwnValues, Setting, System } from '../../system';
+import type { CivicAddress, OwnContact, OwnValues, Setting, System } from '../../system';
 import { ownPhones, seesAll } from './business';
 import { textLines } from './texts';
 
@@ -53,6 +53,9 @@ export type PhoneRequest =
   | { do: 'conversation'; ours: string; theirs: string; change: ThreadChange }
   /** A stop that was spoken, or that somebody may be texted again. */
   | { do: 'wish'; number: string; does: 'stop' | 'lift' }
+  /** A contact of one's own, which nobody else sees: put down anew or changed; or it goes. */
+  | { do: 'own contact'; contact: OwnContact }
+  | { do: 'drop own contact'; id: string }
   /** A file that is to go with a text, and the bytes of one that came or went. */
   | { do: 'keep file'; name: string; bytes: Uint8Array }
   | { do: 'file'; hash: string }
@@ -71,6 +74,8 @@ export interface Asked {
   phoneId: string;
   /** The mailbox a message lies in. */
   mailboxOf(messageId: string): string | undefined;
+  /** Whose an own contact is; undefined where there is none. */
+  ownerOf(contactId: string): string | undefined;
   /** The numbers of ours with which a text is, or a file went or came. */
   linesOf(what: { textId: string } | { hash: string }): readonly string[];
   /** Whether a call, live or over, is one of this phone's person. */
@@ -83,7 +88,7 @@ export interface Asked {
 
 /** Why a phone may not ask something, in words; empty where it may. */
 export function mayAsk(request: PhoneRequest, asked: Asked): string {
-  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall, recordedBy, linesOf } = asked;
+  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall, recordedBy, linesOf, ownerOf } = asked;
   if (!system.phones[phoneId]) return 'This phone has been removed.';
   const own = ownPhones(system, phoneId);
   const me = system.phones[phoneId].personId;
@@ -135,6 +140,14 @@ export function mayAsk(request: PhoneRequest, asked: Asked): string {
       return onlyIf(
         linesOf(what).some((line) => lines.has(line)),
         'That conversation is not yours.',
+      );
+    }
+    case 'own contact':
+    case 'drop own contact': {
+      const owner = ownerOf(request.do === 'own contact' ? request.contact.id : request.id);
+      return onlyIf(
+        me !== null && (owner === me || (owner === undefined && request.do === 'own contact')),
+        'That contact is not yours.',
       );
     }
     case 'keep file':
@@ -200,6 +213,7 @@ function isOwnSetting(setting: Setting, me: string | null, own: ReadonlySet<stri
     case 'logged in':
     case 'paused':
     case 'own word':
+    case 'own shortcuts':
       return setting.personId === me;
     case 'phone':
     case 'resting':

@@ -86,9 +86,13 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
     if (other) throw new Refused('numbers', `${other.name} has this number already.`);
   },
   list: ({ id }, { lists }) => onlyName(lists, id, 'list'),
-  shortcut: ({ id, code }, { shortcuts }) => {
-    if (code !== null && Object.values(shortcuts).some((s) => s.id !== id && s.code === code))
+  shortcut: ({ id, code }, system) => {
+    if (code === null) return;
+    if (Object.values(system.shortcuts).some((s) => s.id !== id && s.code === code))
       throw new Refused('code', `${code} is another shortcut already.`);
+    // What is dialled inside never gets in the way of help, an outside line or an extension.
+    const wrong = checkExtension(code, new ExtensionIndex(extensionsInUse(system)), system.business);
+    if (wrong) throw new Refused('code', wrong);
   },
   wording: ({ id }, { wordings }) => onlyName(wordings, id, 'ready-made answer'),
   promise: () => undefined,

@@ -7,6 +7,7 @@ import { StarCode } from '../../numbering/star-codes';
 import { CallRecording } from './call-recording';
 import { CallsOut } from './calls-out';
 import { Contact, ContactList } from './contacts';
+import { RecordsLink } from '../records-link';
 import { Shortcut } from './shortcuts';
 import { Wording } from './wordings';
 import { Hours, Rota } from './hours';
@@ -84,6 +85,8 @@ export const Business = z.object({
   name,
   country: CountryCode,
   timeZone: TimeZone,
+  /** Where records about those who call are kept elsewhere; see `recordsOf`. */
+  recordsLink: RecordsLink.optional(),
   extensionLength: z.number().int().min(2).max(6),
   /** Digit people dial first for an outside line; never stored in a number. */
   outsideDigit: z.enum(['', '0', '9']),

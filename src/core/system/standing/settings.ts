@@ -1,6 +1,7 @@
 /** Changing settings that hold at once. Each change carries the moment it was made, and never undoes a newer one. */
 import { documentSays, overText, withOwn, type OwnField, type OwnValues, type PhoneOwn } from './own';
 import type { System } from '../shape/schema';
+import type { Shortcut } from '../shape/shortcuts';
 import { isNewer, type Stamp } from './stamped';
 import type { Standing } from './standing';
 
@@ -20,6 +21,8 @@ export type Setting =
   | { kind: 'credit'; cents: number | null }
   /** Calls to a country that were stopped are allowed again. */
   | { kind: 'allowed again'; country: string }
+  /** Somebody's own shortcuts, all of them. */
+  | { kind: 'own shortcuts'; personId: string; shortcuts: Shortcut[] }
   /** A word of somebody's own beside what they are doing; empty takes it away. */
   | { kind: 'own word'; personId: string; words: string; until: number | null };
 
@@ -123,6 +126,11 @@ export function settle(standing: Standing, setting: Setting, stamp: Stamp, docum
       );
       return { standing: { ...standing, allowedAgain }, stayed };
     }
+    case 'own shortcuts': {
+      const value = setting.shortcuts;
+      const shortcuts = put(standing.shortcuts, setting.personId, { value, ...stamp }, setting.kind);
+      return { standing: { ...standing, shortcuts }, stayed };
+    }
     case 'own word': {
       const { words: value, until } = setting;
       const words = put(standing.words, setting.personId, { value, until, ...stamp }, setting.kind);
@@ -166,6 +174,8 @@ export function reverseOf(setting: Setting, standing: Standing, document: System
       return { ...setting, cents: standing.credit?.value ?? null };
     case 'allowed again':
       return setting;
+    case 'own shortcuts':
+      return { ...setting, shortcuts: standing.shortcuts?.[setting.personId]?.value ?? [] };
     case 'own word': {
       const known = standing.words?.[setting.personId];
       return { ...setting, words: known?.value ?? '', until: known?.until ?? null };

@@ -5,6 +5,7 @@ import type { Contact } from '../shape/contacts';
 import { Override } from '../shape/hours';
 import { Own } from './own';
 import type { Phone } from '../shape/people';
+import { Shortcut } from '../shape/shortcuts';
 import { E164, Id } from '../shape/primitives';
 import { Account, Registration } from './registration';
 import { stamped, StampedSwitch, StampedWord } from './stamped';
@@ -44,6 +45,8 @@ export const Standing = z.object({
   pauses: z.record(Id, stamped(z.string().max(60).nullable())).optional(),
   /** What people say of themselves besides what is worked out of them: "at the dentist". Empty is nothing. */
   words: z.record(Id, StampedWord).optional(),
+  /** Whom people call often, in their own order, by person. */
+  shortcuts: z.record(Id, stamped(z.array(Shortcut).max(100))).optional(),
   /** Credit for calls out that was put up then, in cents of the business's currency; null or absent is none: no limit. */
   credit: stamped(z.number().int().min(0).nullable()).optional(),
   /** Countries to which calls were allowed again after they had been stopped. */

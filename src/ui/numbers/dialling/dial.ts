@@ -13,7 +13,8 @@ export interface OwnDialPlan {
 export function dialPlanOf(system: System): OwnDialPlan {
   const business = { ...system.business, emergency: emergencyAnywhere(system) };
   const taken = extensionsInUse(system);
-  const extensions = taken.map((t) => t.extension);
+  const codes = Object.values(system.shortcuts).flatMap((s) => s.code ?? []);
+  const extensions = [...taken.map((t) => t.extension), ...codes];
   return {
     map: digitMapOf(business, extensions),
     groups: dialGroups(business, extensions),

@@ -25,6 +25,7 @@
   import SectionBar from './SectionBar.svelte';
   import type { Section } from './sections';
   import Serving from './Serving.svelte';
+  import Shortcuts from './Shortcuts.svelte';
 
   /** A phone that is on no call: calling, what was, messages, texts, people, and oneself. */
   interface Props {
@@ -106,7 +107,10 @@
 <SectionBar {section} {counts} {wide} onopen={(section) => (at.value = { section })} />
 <main class:wide class:desk={wide && section === 'call'}>
   {#if section === 'call'}
-    <div class="dial"><Dial {desk} {system} {where} {placing} {given} {ended} {missed} /></div>
+    <div class="dial">
+      <Dial {desk} {system} {where} {placing} {given} {ended} {missed} />
+      <Shortcuts {desk} {where} {placing} {person} {send} />
+    </div>
     <WhereNow {desk} {person} {phone} {system} {own} />
     {#if hurdles.length}
       <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>
@@ -144,7 +148,7 @@
   {:else if section === 'texts'}
     <PhoneTexts {wide} />
   {:else if section === 'people'}
-    <PhonePeople {desk} {where} {placing} />
+    <PhonePeople {desk} {where} {placing} {send} />
   {/if}
   {#if shows('me')}
     <div class="foot small">

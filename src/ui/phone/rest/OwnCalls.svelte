@@ -10,6 +10,7 @@
   import { contactOf, type Person, type System } from '$core/system';
   import type { CallRecord } from '$workspace';
   import { durationText, momentText } from '../../format';
+  import KeepContact from '../../contacts/KeepContact.svelte';
   import AnswerBack from '../../messages/AnswerBack.svelte';
   import CallSounds from '../../messages/CallSounds.svelte';
   import { here } from '../../window/session.svelte';
@@ -89,7 +90,13 @@
     <CallSounds {call} {system} own={person.id} />
     {#if call.note}<small class="note">“{call.note}”</small>{/if}
     {#if number && most > 10}
-      <div class="acts"><AnswerBack {number} own={phoneId} answered={() => Promise.resolve()} /></div>
+      <div class="acts">
+        <AnswerBack
+          {number}
+          own={phoneId}
+          answered={() => Promise.resolve()}
+        />{#if !contactOf(number, system.contacts)}<KeepContact {number} />{/if}
+      </div>
     {/if}
   </div>
 {:else}<p class="soft">{all.length ? 'None is found by that.' : 'No calls yet.'}</p>{/each}

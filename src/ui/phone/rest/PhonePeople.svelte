@@ -1,16 +1,63 @@
 <script lang="ts">
-  import { Search } from 'carbon-components-svelte';
+  import { Button, Search, TextArea, TextInput } from 'carbon-components-svelte';
+  import { readNumbers } from '$core/numbering';
   import { colleague, presenceInWords, type Where } from '$core/phone';
   import { directory } from '$core/people';
+  import { isOwnContact, ownContactId, type Contact, type ShortcutTarget } from '$core/system';
   import { dateText } from '../../format';
+  import { freshId } from '../../ids';
   import AnswerBack from '../../messages/AnswerBack.svelte';
   import { lamp } from '../../people/lamp';
   import { here } from '../../window/session.svelte';
   import type { PhoneDesk } from '../desk.svelte';
+  import type { Send } from '../../reach/settings.svelte';
   import type { Placing } from '../placing.svelte';
+  import { isShortcut, ownShortcuts, setShortcuts, toggled } from './shortcuts';
 
   /** Colleagues with what they are doing, and contacts of the business: found by name, called or texted in one tap. */
-  let { desk, where, placing }: { desk: PhoneDesk; where: Where; placing: Placing } = $props();
+  interface Props {
+    desk: PhoneDesk;
+    where: Where;
+    placing: Placing;
+    send: Send;
+  }
+  let { desk, where, placing, send }: Props = $props();
+  const me = $derived(where.phone.personId ?? '');
+  const own = $derived(ownShortcuts(desk, me));
+  const toggle = (target: ShortcutTarget) => void setShortcuts(send, me, toggled(own, target));
+  /** One of one's own that is being written; a new one has no id. */
+  let writing = $state<{ id: string; name: string; firm: string; numbers: string; note: string } | null>(
+    null,
+  );
+  let problem = $state<{ field: 'name' | 'numbers'; message: string } | null>(null);
+  function write(c?: Contact) {
+    problem = null;
+    writing = {
+      id: c?.id ?? '',
+      name: c?.name ?? '',
+      firm: c?.firm ?? '',
+      numbers: (c?.numbers ?? []).map((n) => here().number(n)).join(', '),
+      note: c?.note ?? '',
+    };
+  }
+  async function keep(event: Event) {
+    event.preventDefault();
+    if (!writing) return;
+    const { country, outsideDigit } = where.system.business;
+    if (!writing.name.trim()) return (problem = { field: 'name', message: 'Give the contact a name.' });
+    const read = readNumbers(writing.numbers, country, outsideDigit);
+    if (!read.ok) return (problem = { field: 'numbers', message: read.message });
+    if (!read.numbers.length) return (problem = { field: 'numbers', message: 'It needs a number.' });
+    const wrong = await desk.keepOwn({
+      id: writing.id || ownContactId(freshId('c')),
+      name: writing.name.trim(),
+      numbers: read.numbers,
+      ...(writing.firm.trim() ? { firm: writing.firm.trim() } : {}),
+      ...(writing.note.trim() ? { note: writing.note.trim() } : {}),
+    });
+    if (wrong) return (problem = { field: 'name', message: wrong });
+    writing = null;
+  }
   let query = $state('');
   const words = $derived(query.toLowerCase().split(/\s+/).filter(Boolean));
   const has = (text: string) => words.every((w) => text.toLowerCase().includes(w));
@@ -37,6 +84,13 @@
   let shown = $state(AT_ONCE);
 </script>
 
+{#snippet star(target: ShortcutTarget, name: string)}
+  {@const is = isShortcut(own, target)}
+  <button class="linkish small star" type="button" aria-pressed={is} onclick={() => toggle(target)}
+    >{is ? 'A shortcut' : 'Make a shortcut'}<span class="visually-hidden">&nbsp;: {name}</span></button
+  >
+{/snippet}
+
 <Search
   size="sm"
   labelText="Search people"
@@ -49,7 +103,7 @@
     <ul>
       {#each people as e (e.kind + e.id)}
         {@const p = desk.going.presence[e.id]}
-        <li>
+        <li class="starred">
           <button
             class="row"
             type="button"
@@ -59,16 +113,50 @@
             <b>{e.name}</b><span>{e.extension}</span>
             {#if p}<em class={lamp(p)}>{presenceInWords(p, dateText)}</em>{/if}
           </button>
+          {@render star({ kind: 'person', personId: e.id }, e.name)}
         </li>
       {:else}<li class="soft none">Nobody of us is found by that.</li>{/each}
     </ul>
   </section>
   <section aria-label="Contacts">
     <h2>Contacts</h2>
+    {#if writing}
+      <form onsubmit={(e) => void keep(e)} aria-label="A contact of your own">
+        <TextInput
+          size="sm"
+          labelText="Name"
+          bind:value={writing.name}
+          invalid={problem?.field === 'name'}
+          invalidText={problem?.message ?? ''}
+        />
+        <TextInput
+          size="sm"
+          labelText="Numbers"
+          type="tel"
+          bind:value={writing.numbers}
+          invalid={problem?.field === 'numbers'}
+          invalidText={problem?.message ?? ''}
+        />
+        <TextInput size="sm" labelText="Firm" bind:value={writing.firm} />
+        <TextArea rows={2} labelText="Note" bind:value={writing.note} />
+        <p class="soft small">Nobody else sees it, and plans know nothing of it.</p>
+        <div class="number">
+          <Button size="small" type="submit">Keep it</Button>
+          <Button size="small" kind="ghost" on:click={() => (writing = null)}>Leave it</Button>
+        </div>
+      </form>
+    {:else}
+      <button class="linkish" type="button" onclick={() => write()}>A contact of my own</button>
+    {/if}
     <ul>
       {#each contacts.slice(0, shown) as c (c.id)}
         <li class="contact">
-          <b>{c.name}</b>{#if c.firm}<span class="soft small">{c.firm}</span>{/if}
+          <div class="top">
+            <b>{c.name}</b>
+            {#if isOwnContact(c.id)}<span class="soft small">only yours</span>{/if}
+            {@render star({ kind: 'contact', contactId: c.id, number: null }, c.name)}
+          </div>
+          {#if c.firm}<span class="soft small">{c.firm}</span>{/if}
           {#each c.numbers as number (number)}
             <div class="number">
               <button class="linkish" type="button" onclick={() => placing.dial(number, c.name)}
@@ -78,6 +166,16 @@
             </div>
           {/each}
           {#if c.note}<p class="small soft">{c.note}</p>{/if}
+          {#if isOwnContact(c.id)}
+            <div class="number">
+              <button class="linkish small" type="button" onclick={() => write(c)}
+                >Change<span class="visually-hidden">&nbsp;{c.name}</span></button
+              >
+              <button class="linkish small" type="button" onclick={() => void desk.dropOwn(c)}
+                >Remove<span class="visually-hidden">&nbsp;{c.name}</span></button
+              >
+            </div>
+          {/if}
         </li>
       {:else}<li class="soft none">
           {words.length ? 'No contact is found by that.' : 'The business has no contacts yet.'}
@@ -140,6 +238,30 @@
   }
   em.busy {
     color: var(--alarm);
+  }
+  .starred {
+    display: grid;
+    grid-template-columns: 1fr auto;
+    align-items: center;
+    background: var(--sheet);
+    border-bottom: 1px solid var(--rule);
+  }
+  .starred .row {
+    border-bottom: 0;
+  }
+  .star {
+    padding: 0 10px;
+  }
+  .top {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 10px;
+    align-items: baseline;
+  }
+  form {
+    display: grid;
+    gap: 8px;
+    margin-bottom: 10px;
   }
   .contact {
     display: grid;

@@ -1,14 +1,16 @@
 <script lang="ts">
   import { sentence } from '$core/calls';
-  import { contactOf, type System } from '$core/system';
+  import { contactOf, recordsOf, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
   import { momentText } from '../../format';
+  import KeepContact from '../../contacts/KeepContact.svelte';
   import { here } from '../../window/session.svelte';
 
   /** What is known of an outside number that is talked with: who it is, who looks after them, the last calls and messages. */
   let { call, number, system }: { call: LiveCall; number: string; system: System } = $props();
   const MOST = 5;
   const contact = $derived(contactOf(number, system.contacts));
+  const records = $derived(recordsOf(system.business.recordsLink, number, contact?.name ?? ''));
   const owner = $derived(contact?.ownerId ? system.people[contact.ownerId]?.name : undefined);
   const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []).join(', '));
   const before = $derived(
@@ -31,6 +33,10 @@
   <p class="soft">
     {contact ? here().number(number, system) : 'Nobody of this number is among the contacts.'}
   </p>
+  {#if contact?.firm}<p>{contact.firm}</p>{/if}
+  {#if contact?.note}<p class="note">{contact.note}</p>{/if}
+  {#if records}<p><a href={records} target="_blank" rel="noopener noreferrer external">Their records</a></p>{/if}
+  {#if !contact}<KeepContact {number} />{/if}
   {#if owner}<p><b>{owner}</b> looks after them.</p>{/if}
   {#if lists}<p class="soft">On {lists}.</p>{/if}
   {#if messages.length}
@@ -51,6 +57,10 @@
 </aside>
 
 <style>
+  .note {
+    white-space: pre-wrap;
+    overflow-wrap: anywhere;
+  }
   h2 {
     margin: 0;
   }
