@@ -245,7 +245,9 @@ export function wholeOf(
   business: BusinessRecord,
   system: System,
   standing: Standing,
-  rest: Partial<Pick<Whole, 'messages' | 'mail' | 'calls' | 'texts' | 'threads' | 'invitations' | 'dealings'>> = {},
+  rest: Partial<
+    Pick<Whole, 'messages' | 'mail' | 'calls' | 'texts' | 'threads' | 'invitations' | 'dealings'>
+  > = {},
 ): Whole {
   const stamp = { businessId: business.id, version: SYSTEM_VERSION } as const;
   return {

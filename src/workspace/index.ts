@@ -52,6 +52,7 @@ export { putLeaving, readTextHabits, sendDue, writeTextHabits } from './texting/
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
 export { forget } from './forget';
+export { deleteEntries, type Ids } from './upkeep';
 export { dropPast, storePast } from './past';
 export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './views';
 export { hashOf, NoRoom, readBytes, readSound, storeBytes, storeSound, sweepBytes } from './kept-bytes';

@@ -106,9 +106,16 @@ export const DealingsRecord = z.object({
       z.object({ number: E164, at: z.number(), does: z.enum(['stop', 'lift']), by: z.string().max(120) }),
     )
     .optional(),
-  /** That everything there was with somebody was deleted for good: when, by whom, and how much; not who it was. */
+  /** What was deleted for good, or hidden: when, by whom or by which rule, and how much; not with whom it was. */
   forgotten: z
-    .array(z.object({ at: z.number(), by: z.string().max(120), entries: z.number().int().min(0) }))
+    .array(
+      z.object({
+        at: z.number(),
+        by: z.string().max(120),
+        entries: z.number().int().min(0),
+        hidden: z.boolean().optional(),
+      }),
+    )
     .optional(),
 });
 

@@ -45,7 +45,13 @@ export function withoutTexts(dealings: unknown): { dealings: unknown; texts: Fie
 export function upgradeWhole(raw: unknown, from: number): unknown {
   if (!isFields(raw) || !isFields(raw.draft) || !isFields(raw.business)) return raw;
   const { dealings, texts } = withoutTexts(raw.dealings ?? noDealings(String(raw.business.id)));
-  const today = { ...raw, dealings, texts: raw.texts ?? texts, threads: raw.threads ?? [], ownContacts: raw.ownContacts ?? [] };
+  const today = {
+    ...raw,
+    dealings,
+    texts: raw.texts ?? texts,
+    threads: raw.threads ?? [],
+    ownContacts: raw.ownContacts ?? [],
+  };
   return from >= SYSTEM_VERSION ? today : upgradeOlder(today, from);
 }
 

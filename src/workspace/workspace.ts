@@ -1,6 +1,5 @@
 /** What a window works on: one business, its draft and what is in force, in step with storage and with other windows. */
 import { nanoid } from 'nanoid';
-import { overdue } from '../core/messages';
 import {
   type Edit,
   type Problem,
@@ -16,7 +15,6 @@ import { dropAside, readAside, readAgain, readMany, setAside, type OneByOne, typ
 import { settable, storeSettings, storeStanding } from './standing';
 import { businessNames, clockOf, pictureOf, type View } from './view';
 import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
-import { dropRecordings } from './call-sounds';
 import { changeBack, changeRecords, type RecordChange } from './changing';
 import type { Db } from './db';
 import { foldDraft, readDraft, storeStep, takeStep, type DraftStep } from './draft';
@@ -25,7 +23,6 @@ import {
   DealingsRecord,
   ExchangeRecord,
   StandingRecord,
-  type CallSoundKept,
   type Invitation,
   type MailRecord,
   type VersionRecord,
@@ -33,6 +30,7 @@ import {
 import { withoutGone } from './phones';
 import { sweepBytes } from './kept-bytes';
 import { isClosed, within } from './store';
+import { sweepOld } from './upkeep';
 import type { Change, Changes } from './sync';
 
 /** Versions that are kept and can be brought back. */
@@ -391,44 +389,13 @@ export class Workspace {
         : `${left} of ${were.size} were changed in another window meanwhile, and stay as they are.`;
     };
   }
-  /** Recordings of calls whose time is over go for good. */
-  private async dropOldRecordings(): Promise<void> {
-    const at = this.now();
-    const isOver = (r: CallSoundKept) => r.until !== null && r.until <= at;
-    const over = this.picture.calls.filter((c) => c.recordings?.some(isOver));
-    const gone = { at, by: 'the rule of how long they are kept' };
-    for (const { id } of over) await dropRecordings(this.db, this.id, id, isOver, gone);
-    if (over.length)
-      await this.changedOnes(
-        'calls',
-        over.map((c) => c.id),
-      );
-  }
-
-  /** Messages whose time is over go, and sounds that nothing names: older than their mailbox keeps them, or long in the bin. @returns how many */
+  /** All whose time is over goes, and bytes that nothing names. @returns how many messages went */
   async sweep(): Promise<number> {
     if (!this.swept) {
       this.swept = true;
       await sweepBytes(this.db, this.id);
     }
-    await this.dropOldRecordings();
-    const { inForce, messages } = this.picture;
-    const keepDays = new Map(
-      Object.values(inForce.system.mailboxes).flatMap((m) =>
-        m.keepDays ? [[m.id, m.keepDays] as const] : [],
-      ),
-    );
-    const gone = overdue(messages, keepDays, this.now());
-    if (!gone.length) return 0;
-    await this.db.write('upkeep', async (open) => {
-      const tx = open('messages');
-      for (const { id } of gone) within(tx.objectStore('messages').delete(id));
-      await tx.done;
-    });
-    const ids = gone.map((m) => m.id);
-    await this.reload('messages', ids);
-    this.tell('messages', ids);
-    return gone.length;
+    return sweepOld(this);
   }
 
   /** Sets the bench clock for all windows. @returns what is wrong, or undefined */

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import type { Page } from '@playwright/test';
-import { bench, callFrom, open, visit, withSoftphone } from './bench';
+import { bench, callFrom, open, putInForce, saved, setClock, visit, withSoftphone } from './bench';
 import { expect, test } from './seeded';
 
 /** Lays down a week of calls, and opens the log on it. */
@@ -200,4 +200,36 @@ test('a ringing phone says who that is and what they wanted last, before anybody
   await expect(rows(page).filter({ hasText: 'the caller hung up' }).first()).toContainText(
     /called again .* later and talked with Idris Okafor/,
   );
+});
+
+test('an entry is deleted for good after asking once more, and calls go by a rule in force', async ({ page }) => {
+  await withPast(page);
+  const number = async () => Number(/[\d,]+/.exec((await count(page).innerText()).replace(',', ''))![0]);
+  const before = await number();
+  await entry(page).getByRole('button', { name: 'Delete for good…' }).click();
+  const sure = entry(page).getByRole('group', { name: 'Delete this entry for good' });
+  await sure.getByRole('button', { name: 'Leave it' }).click();
+  await entry(page).getByRole('button', { name: 'Delete for good…' }).click();
+  await sure.getByRole('button', { name: 'Delete it' }).click();
+  await expect(count(page)).toHaveText(`${before - 1} entries`);
+
+  await page.getByText('How long it is kept').click();
+  await page.getByLabel('Days that calls are kept').fill('0');
+  await page.getByRole('button', { name: 'Keep it so' }).click();
+  await expect(page.getByText('At least 1 day.')).toBeVisible();
+  await page.getByLabel('Days that calls are kept').fill('3');
+  await page.getByRole('button', { name: 'Keep it so' }).click();
+  await saved(page);
+  await expect(page.getByRole('list', { name: 'What went for good' })).toContainText('1 entry deleted');
+  await putInForce(page);
+  await setClock(page, '2026-11-24T11:20');
+  await visit(page, '/messages/log');
+  await page.getByText('How long it is kept').click();
+  await expect(page.getByRole('list', { name: 'What went for good' })).toContainText(
+    'deleted for good, by the rule of how long they are kept',
+  );
+  expect(await number()).toBeLessThan(before - 20);
+  await page.reload();
+  await page.getByText('How long it is kept').click();
+  await expect(page.getByLabel('Days that calls are kept')).toHaveValue('3');
 });

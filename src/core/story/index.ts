@@ -7,6 +7,7 @@ export {
   type ThreadChange,
 } from './conversations';
 export { factsOfCall, type Facts, type Way } from './facts';
+export { dueBy, withoutCaller } from './keeping';
 export { logJson, logTable } from './out';
 export { ANY, narrows, Question, SavedView, tester, VIEWS, type View } from './question';
 export type { CallKept, MessageKept, TextKept, ThreadKept } from './records';

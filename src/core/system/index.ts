@@ -8,6 +8,7 @@ export * from './shape/call-recording';
 export * from './shape/calls-out';
 export * from './shape/contacts';
 export * from './own-contacts';
+export * from './shape/keeping';
 export { RecordsLink, recordsOf } from './records-link';
 export * from './shape/shortcuts';
 export { behindCode, leadsTo, shortcutsOf, type Leads } from './shortcuts';

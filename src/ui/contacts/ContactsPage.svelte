@@ -4,7 +4,8 @@
   import { ANY } from '$core/story';
   import type { Contact } from '$core/system';
   import { saveText } from '../download';
-  import { count, momentText } from '../format';
+  import { count } from '../format';
+  import { forgottenInWords } from '../log/forgotten';
   import { Near } from '../near.svelte';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
@@ -106,8 +107,7 @@
       <RecordsField />
       {#each theBusiness().view.dealings.forgotten ?? [] as gone (gone.at)}
         <p class="soft small" data-testid="forgotten">
-          {momentText(gone.at, theBusiness().zone)}: {count(gone.entries, 'entry', 'entries')} with somebody deleted
-          for good, by {gone.by}.
+          {forgottenInWords(gone, theBusiness().zone)}
         </p>
       {/each}
     </div>

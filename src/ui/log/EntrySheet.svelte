@@ -9,6 +9,7 @@
   import { giveTo } from '../messages/answering';
   import SeesToIt from '../messages/SeesToIt.svelte';
   import CallSounds from '../messages/CallSounds.svelte';
+  import DeleteEntry from './DeleteEntry.svelte';
   import KeepContact from '../contacts/KeepContact.svelte';
   import RingChart from '../RingChart.svelte';
   import { theBusiness } from '../window/session.svelte';
@@ -59,6 +60,7 @@
       {#if !entry.contact}<KeepContact number={other} />{/if}
     {/if}
     {#if again}<a class="small" href={again}>Rehearse this call</a>{/if}
+    <DeleteEntry {entry} />
   </div>
   {#if entry.message?.said}<p>“{entry.message.said}”</p>{/if}
   {#if entry.message?.notes?.length}

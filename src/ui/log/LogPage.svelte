@@ -21,6 +21,7 @@
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import EntryRow from './EntryRow.svelte';
+  import Kept from './Kept.svelte';
   import EntrySheet from './EntrySheet.svelte';
   import SaveLog from './SaveLog.svelte';
   import { Story } from './story.svelte';
@@ -296,6 +297,7 @@
       </div>
     {/if}
     {#if found.length}<SaveLog entries={found} {system} {settled} />{/if}
+    <Kept />
   </section>
   <aside>
     {#if open}

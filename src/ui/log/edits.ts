@@ -13,4 +13,3 @@ export async function note({ id, message, call }: Entry, text: string): Promise<
 
 export const sayDone = ({ id, call, message, who }: Entry): Promise<void> =>
   markAnswered(message ? [id] : [], call ? [id] : [], `Done: ${who}`);
-

@@ -49,6 +49,9 @@ export async function sendText(workspace: Workspace, words: Words): Promise<Sent
   if (sendAt !== undefined && sendAt <= at) return refused('That time is over.', 'sendAt');
   if (sendAt !== undefined && sendAt > at + LATEST_MS)
     return refused('That is more than a year away.', 'sendAt');
+  for (const { hash, name } of text.files ?? [])
+    if ((await workspace.db.getKey('files', [businessId, hash])) === undefined)
+      return refused(`${name} is not in this browser any more: add it again.`, 'files');
   const answer = await workspace.db.write('text', async (open): Promise<Sent> => {
     const tx = openTexts(open);
     if (await stoppedIn(tx, businessId, text.to))

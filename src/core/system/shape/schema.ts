@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { StarCode } from '../../numbering/star-codes';
 import { CallRecording } from './call-recording';
 import { CallsOut } from './calls-out';
+import { Keeping } from './keeping';
 import { Contact, ContactList } from './contacts';
 import { RecordsLink } from '../records-link';
 import { Shortcut } from './shortcuts';
@@ -85,6 +86,8 @@ export const Business = z.object({
   name,
   country: CountryCode,
   timeZone: TimeZone,
+  /** How long what was dealt with is kept; absent is for ever. */
+  keeping: Keeping.optional(),
   /** Where records about those who call are kept elsewhere; see `recordsOf`. */
   recordsLink: RecordsLink.optional(),
   extensionLength: z.number().int().min(2).max(6),

@@ -1,0 +1,157 @@
+/** What goes by itself when its time is over, and what is deleted for good by hand. That something went stays on record. */
+import { overdue } from '../core/messages';
+import { dueBy, withoutCaller } from '../core/story';
+import { dropRecordings } from './call-sounds';
+import { sweepBytes } from './kept-bytes';
+import { CallRecord, DealingsRecord, noDealings, type CallSoundKept } from './records';
+import { within } from './store';
+import type { Workspace } from './workspace';
+
+/** Entries of the log, by their ids. */
+export interface Ids {
+  calls?: readonly string[];
+  messages?: readonly string[];
+  texts?: readonly string[];
+}
+const KINDS = ['calls', 'messages', 'texts'] as const;
+
+/** What stands on record of entries that went. */
+interface Gone {
+  by: string;
+  /** The number of who called was hidden, and the entry stays; else it was deleted. */
+  hidden?: boolean;
+}
+
+async function record(
+  workspace: Workspace,
+  words: string | undefined,
+  gone: Gone,
+  change: (tx: {
+    delete(kind: (typeof KINDS)[number], id: string): void;
+    hide(calls: readonly CallRecord[]): Promise<void>;
+  }) => Promise<number>,
+): Promise<number> {
+  const { db, id: businessId } = workspace;
+  const entries = await db.write(
+    'calls',
+    async (open) => {
+      const tx = open('calls', 'messages', 'texts', 'dealings');
+      const entries = await change({
+        delete: (kind, id) => within(tx.objectStore(kind).delete(id)),
+        hide: async (calls) => {
+          for (const call of calls) {
+            within(tx.objectStore('calls').put(call));
+            const message = await tx.objectStore('messages').get(call.id);
+            if (message)
+              within(
+                tx.objectStore('messages').put({ ...message, from: 'a hidden number', fromNumber: null }),
+              );
+          }
+        },
+      });
+      if (entries) {
+        const raw = await tx.objectStore('dealings').get(businessId);
+        const dealings = DealingsRecord.safeParse(raw).data ?? noDealings(businessId);
+        const forgotten = [...(dealings.forgotten ?? []), { at: workspace.now(), entries, ...gone }];
+        within(tx.objectStore('dealings').put({ ...dealings, forgotten }));
+      }
+      await tx.done;
+      return entries;
+    },
+    words,
+  );
+  if (entries) {
+    await workspace.changed('calls', 'messages', 'texts', 'dealings');
+  }
+  return entries;
+}
+
+/** Deletes entries for good, with their recordings and files. @returns how many went */
+export async function deleteEntries(workspace: Workspace, ids: Ids, by: string): Promise<number> {
+  const { view, db, id: businessId } = workspace;
+  const [calls, texts] = [new Set(ids.calls), new Set(ids.texts)];
+  const bytes = new Set([
+    ...view.calls
+      .flatMap((c) => (calls.has(c.id) ? (c.recordings ?? []) : []))
+      .flatMap((r) => [r.ours, r.theirs]),
+    ...view.texts.flatMap((t) => (texts.has(t.id) ? (t.files ?? []) : [])).map((f) => f.hash),
+  ]);
+  const entries = await record(workspace, 'what is deleted for good', { by }, (tx) => {
+    let n = 0;
+    for (const kind of KINDS)
+      for (const id of ids[kind] ?? []) {
+        tx.delete(kind, id);
+        n++;
+      }
+    return Promise.resolve(n);
+  });
+  // What only they named goes with them, however new it is.
+  if (bytes.size) await sweepBytes(db, businessId, Date.now(), bytes);
+  return entries;
+}
+
+/** By the rules in force: entries whose days are over, and numbers that are to be hidden. */
+async function byRules(workspace: Workspace): Promise<void> {
+  const { inForce, calls, texts } = workspace.view;
+  const { keeping } = inForce.system.business;
+  if (!keeping) return;
+  const due = dueBy(keeping, calls, texts, workspace.now());
+  if (due.calls.length || due.texts.length)
+    await deleteEntries(
+      workspace,
+      { calls: due.calls.map((c) => c.id), texts: due.texts.map((t) => t.id) },
+      'the rule of how long they are kept',
+    );
+  if (due.hide.length)
+    await record(
+      workspace,
+      undefined,
+      { by: 'the rule of when numbers are hidden', hidden: true },
+      async (tx) => {
+        const reads = (call: unknown) => CallRecord.safeParse(call).success;
+        await tx.hide(due.hide.map((call) => withoutCaller(call, reads)));
+        return due.hide.length;
+      },
+    );
+}
+
+/** Recordings of calls whose time is over go for good. */
+async function dropOldRecordings(workspace: Workspace): Promise<void> {
+  const at = workspace.now();
+  const isOver = (r: CallSoundKept) => r.until !== null && r.until <= at;
+  const over = workspace.view.calls.filter((c) => c.recordings?.some(isOver));
+  const gone = { at, by: 'the rule of how long they are kept' };
+  for (const { id } of over) await dropRecordings(workspace.db, workspace.id, id, isOver, gone);
+  if (over.length)
+    await workspace.changedOnes(
+      'calls',
+      over.map((c) => c.id),
+    );
+}
+
+/** Messages that are older than their mailbox keeps them, or long in the bin. @returns how many went */
+async function dropOldMessages(workspace: Workspace): Promise<number> {
+  const { inForce, messages } = workspace.view;
+  const keepDays = new Map(
+    Object.values(inForce.system.mailboxes).flatMap((m) => (m.keepDays ? [[m.id, m.keepDays] as const] : [])),
+  );
+  const gone = overdue(messages, keepDays, workspace.now());
+  if (!gone.length) return 0;
+  await workspace.db.write('upkeep', async (open) => {
+    const tx = open('messages');
+    for (const { id } of gone) within(tx.objectStore('messages').delete(id));
+    await tx.done;
+  });
+  await workspace.changedOnes(
+    'messages',
+    gone.map((m) => m.id),
+  );
+  return gone.length;
+}
+
+/** All whose time is over goes. @returns how many messages went */
+export async function sweepOld(workspace: Workspace): Promise<number> {
+  await dropOldRecordings(workspace);
+  await byRules(workspace);
+  return dropOldMessages(workspace);
+}
