@@ -264,6 +264,8 @@ export function wholeOf(
     texts: [],
     threads: [],
     ownContacts: [],
+    circles: [],
+    words: [],
     ...rest,
   };
 }

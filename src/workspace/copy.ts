@@ -31,6 +31,8 @@ export function revisionOf({
   texts,
   threads,
   ownContacts,
+  circles,
+  words,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -53,6 +55,8 @@ export function revisionOf({
     texts.map((t) => [t.id, t.sendAt, t.fate]),
     threads,
     ownContacts.map((c) => [c.id, c.at]),
+    circles.map((c) => [c.id, c.name, c.memberIds]),
+    words.length,
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.
   let hash = 0x811c9dc5;

@@ -80,7 +80,17 @@ export const readMany = async <S extends Many>(
   sorted(store, await db.getAllFromIndex(store as 'calls', 'business', businessId)).good;
 
 /** Kinds of records that change one by one, however many there are. */
-const ONE_BY_ONE = ['messages', 'calls', 'texts', 'threads', 'ownContacts', 'mail', 'invitations'] as const;
+const ONE_BY_ONE = [
+  'messages',
+  'calls',
+  'texts',
+  'threads',
+  'ownContacts',
+  'circles',
+  'words',
+  'mail',
+  'invitations',
+] as const;
 export type OneByOne = (typeof ONE_BY_ONE)[number];
 export const isOneByOne = (what: string): what is OneByOne =>
   (ONE_BY_ONE as readonly string[]).includes(what);

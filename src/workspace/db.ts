@@ -10,6 +10,7 @@ import type {
   Aside,
   BusinessRecord,
   CallRecord,
+  CircleRecord,
   CopyPlace,
   DealingsRecord,
   DraftRecord,
@@ -26,6 +27,7 @@ import type {
   TextRecord,
   ThreadRecord,
   VersionRecord,
+  WordsRecord,
 } from './records';
 import { noDealings } from './records';
 import { Store } from './store';
@@ -46,6 +48,8 @@ interface Shape extends DBSchema {
   mail: { key: string; value: MailRecord; indexes: { business: string } };
   messages: { key: string; value: MessageRecord; indexes: { business: string } };
   calls: { key: string; value: CallRecord; indexes: { business: string } };
+  circles: { key: string; value: CircleRecord; indexes: { business: string } };
+  words: { key: string; value: WordsRecord; indexes: { business: string } };
   ownContacts: { key: string; value: OwnContactRecord; indexes: { business: string } };
   /** By who sent them and when; and those that are to go later. */
   texts: {
@@ -131,7 +135,7 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
         if (oldVersion < 6)
           db.createObjectStore('aside', { keyPath: 'id' }).createIndex('business', 'businessId');
         if (oldVersion < 7) {
-          for (const store of ['texts', 'threads', 'ownContacts'] as const)
+          for (const store of ['texts', 'threads', 'ownContacts', 'circles', 'words'] as const)
             db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
           const texts = tx.objectStore('texts');
           texts.createIndex('from', ['businessId', 'from', 'at']);

@@ -52,6 +52,8 @@ export { putLeaving, readTextHabits, sendDue, writeTextHabits } from './texting/
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
 export { forget } from './forget';
+export { seen, writeTo, type ToCircle } from './circles';
+export type { Place } from './place';
 export { deleteEntries, type Ids } from './upkeep';
 export { dropPast, storePast } from './past';
 export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './views';

@@ -109,7 +109,7 @@ export const sweepBytes = (
   only?: ReadonlySet<string>,
 ): Promise<number> =>
   db.write('upkeep', async (open) => {
-    const tx = open('sounds', 'files', 'drafts', 'heads', 'edits', 'versions', 'calls', 'texts', 'exchange');
+    const tx = open('sounds', 'files', 'drafts', 'heads', 'edits', 'versions', 'calls', 'texts', 'words', 'exchange');
     const kept = await Promise.all(
       (['sounds', 'files'] as const).map(async (store) =>
         (await tx.objectStore(store).index('business').getAll(businessId)).map((r) => ({ store, ...r })),
@@ -124,6 +124,7 @@ export const sweepBytes = (
       await tx.objectStore('versions').index('business').getAll(businessId),
       await recordingsIn(tx.objectStore('calls').index('business').getAll(businessId)),
       await filesIn(tx.objectStore('texts').index('business').getAll(businessId)),
+      await filesIn(tx.objectStore('words').index('business').getAll(businessId)),
       await tx.objectStore('exchange').get(businessId),
     ]);
     const gone = old.filter(({ hash }) => !named.includes(hash));

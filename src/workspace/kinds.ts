@@ -6,6 +6,7 @@ import type { z } from 'zod';
 import type { Line } from './file/lines';
 import {
   CallRecord,
+  CircleRecord,
   EditRecord,
   Invitation,
   MailRecord,
@@ -14,6 +15,7 @@ import {
   TextRecord,
   ThreadRecord,
   VersionRecord,
+  WordsRecord,
 } from './records';
 
 interface Kind {
@@ -64,6 +66,22 @@ export const MANY = {
     one: 'a contact of somebody’s own',
     all: 'contacts of people’s own',
     is: 'own contact',
+    key: 'id',
+    order: 'at',
+  },
+  circles: {
+    record: CircleRecord,
+    one: 'a conversation of colleagues',
+    all: 'conversations of colleagues',
+    is: 'circle',
+    key: 'id',
+    order: 'at',
+  },
+  words: {
+    record: WordsRecord,
+    one: 'words of a colleague',
+    all: 'words of colleagues',
+    is: 'words',
     key: 'id',
     order: 'at',
   },

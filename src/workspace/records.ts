@@ -14,7 +14,7 @@ import {
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Port } from '../standins/carrier/porting';
 import { TextingRequest } from '../standins/carrier/approval';
-import { TextMessage } from '../standins/carrier/texting';
+import { TextFiles, TextMessage } from '../standins/carrier/texting';
 import { Proof } from '../standins/proof/proof';
 import { Invitation } from '../standins/registrar/pairing';
 
@@ -133,6 +133,33 @@ export const ThreadRecord = z.object({
   /** Since when nothing is to be done; what is written later opens it again. */
   closedAt: z.number().optional(),
 });
+
+/** A conversation of colleagues; see `CircleKept`. */
+export const CircleRecord = z.object({
+  id: z.string().min(1).max(4000),
+  businessId: Id,
+  at: z.number(),
+  memberIds: z.array(Id).max(50, 'At most 50 people.'),
+  groupId: Id.optional(),
+  name: z.string().trim().max(60).optional(),
+  seen: z.record(Id, z.number()),
+});
+/** What a colleague wrote in one. */
+export const WordsRecord = z
+  .object({
+    id: Id,
+    businessId: Id,
+    circleId: z.string().min(1).max(4000),
+    at: z.number(),
+    by: Id,
+    text: z.string().trim().max(4000, 'This is longer than 4,000 letters.'),
+    files: TextFiles.optional(),
+    about: z.object({ is: z.enum(['call', 'message', 'contact']), id: Id }).optional(),
+  })
+  .refine(({ text, files, about }) => text !== '' || !!files?.length || !!about, {
+    path: ['text'],
+    message: 'Write something.',
+  });
 
 /** A contact of one person only. */
 export const OwnContactRecord = OwnContact.extend({
@@ -297,6 +324,8 @@ export const Aside = z.object({
     'texts',
     'threads',
     'ownContacts',
+    'circles',
+    'words',
     'exchange',
     'carrier',
     'settings',
@@ -327,6 +356,8 @@ export type MailRecord = z.infer<typeof MailRecord>;
 export type SoundRecord = z.infer<typeof SoundRecord>;
 export type FileRecord = z.infer<typeof FileRecord>;
 export type TextRecord = z.infer<typeof TextRecord>;
+export type CircleRecord = z.infer<typeof CircleRecord>;
+export type WordsRecord = z.infer<typeof WordsRecord>;
 export type OwnContactRecord = z.infer<typeof OwnContactRecord>;
 export type ThreadRecord = z.infer<typeof ThreadRecord>;
 export type CallRecord = z.infer<typeof CallRecord>;

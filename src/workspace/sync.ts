@@ -13,6 +13,8 @@ export interface Change {
     | 'texts'
     | 'threads'
     | 'ownContacts'
+    | 'circles'
+    | 'words'
     | 'invitations'
     | 'dealings'
     | 'carrier'

@@ -1,5 +1,6 @@
 /** A business as an earlier version stored or saved it, brought to today's shape. */
 import { SYSTEM_VERSION, upgradePatches, upgradeStanding, upgradeSystem } from '../core/system';
+import type { Many } from './kinds';
 import { noDealings } from './records';
 
 type Fields = Record<string, unknown>;
@@ -41,17 +42,15 @@ export function withoutTexts(dealings: unknown): { dealings: unknown; texts: Fie
   };
 }
 
+/** Kinds of records that came when files were lines already. */
+const NEW_MANY: readonly Many[] = ['texts', 'threads', 'ownContacts', 'circles', 'words'];
+
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */
 export function upgradeWhole(raw: unknown, from: number): unknown {
   if (!isFields(raw) || !isFields(raw.draft) || !isFields(raw.business)) return raw;
   const { dealings, texts } = withoutTexts(raw.dealings ?? noDealings(String(raw.business.id)));
-  const today = {
-    ...raw,
-    dealings,
-    texts: raw.texts ?? texts,
-    threads: raw.threads ?? [],
-    ownContacts: raw.ownContacts ?? [],
-  };
+  const added = Object.fromEntries(NEW_MANY.map((kind) => [kind, []]));
+  const today = { ...added, ...raw, dealings, texts: raw.texts ?? texts };
   return from >= SYSTEM_VERSION ? today : upgradeOlder(today, from);
 }
 

@@ -9,6 +9,7 @@ import type {
   Aside,
   BusinessRecord,
   CallRecord,
+  CircleRecord,
   DealingsRecord,
   Invitation,
   MailRecord,
@@ -17,6 +18,7 @@ import type {
   TextRecord,
   ThreadRecord,
   VersionRecord,
+  WordsRecord,
 } from './records';
 import { readBook } from './side';
 import type { StorageState } from './store';
@@ -44,6 +46,8 @@ export interface View {
   texts: TextRecord[];
   threads: ThreadRecord[];
   ownContacts: OwnContactRecord[];
+  circles: CircleRecord[];
+  words: WordsRecord[];
   clock: ClockSetting;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
@@ -89,6 +93,8 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     texts: whole.texts,
     threads: whole.threads,
     ownContacts: whole.ownContacts,
+    circles: whole.circles,
+    words: whole.words,
     clock: await clockOf(db),
     storage: db.state,
     aside,

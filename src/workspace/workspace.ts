@@ -51,6 +51,8 @@ const SHOWN: readonly Change['what'][] = [
   'texts',
   'threads',
   'ownContacts',
+  'circles',
+  'words',
   'invitations',
   'clock',
 ];
@@ -162,6 +164,10 @@ export class Workspace {
     return this.picture.draft.record.system;
   }
 
+  /** What somebody is called. */
+  nameOf(personId: string): string | undefined {
+    return this.system.people[personId]?.name;
+  }
   /** Bench time, epoch milliseconds. */
   now(): number {
     return benchTime(this.picture.clock, Date.now());
@@ -433,6 +439,8 @@ export class Workspace {
       texts,
       threads,
       ownContacts,
+      circles,
+      words,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -451,6 +459,8 @@ export class Workspace {
       texts,
       threads,
       ownContacts,
+      circles,
+      words,
     };
   }
 
@@ -546,6 +556,8 @@ export class Workspace {
       case 'texts':
       case 'threads':
       case 'ownContacts':
+      case 'circles':
+      case 'words':
       case 'invitations':
         return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:

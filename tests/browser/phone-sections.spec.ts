@@ -94,3 +94,61 @@ test('at 360 wide nothing is cut off, and on a desk the same stands side by side
   await expect(phone.getByTestId('thread')).toBeVisible();
   await phone.close();
 });
+
+test('colleagues write to each other, see what is new, and one tap brings them all into a call', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/');
+  const [noor, rosa, idris] = await Promise.all([
+    phoneOf(context, 'noor-computer'),
+    phoneOf(context, 'rosa-mobile-app'),
+    phoneOf(context, 'mei-mobile-app'),
+  ]);
+  const words = (phone: Page) => phone.getByTestId('words');
+  const colleagues = async (phone: Page) => {
+    await section(phone, 'Texts').click();
+    await phone.getByRole('button', { name: /^Colleagues/ }).click();
+  };
+  await colleagues(noor);
+  await noor.getByRole('button', { name: 'Write to colleagues' }).click();
+  await expect(noor.getByRole('button', { name: 'Write to them' })).toBeDisabled();
+  for (const name of ['Rosa Delgado', 'Mei Tanaka']) await noor.locator('label', { hasText: name }).click();
+  await noor.getByLabel('A name for it, or none').fill('Launch on Friday');
+  await noor.getByRole('button', { name: 'Write to them' }).click();
+  await noor.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(noor.getByText('Write something.')).toBeVisible();
+  await noor.getByLabel('Words', { exact: true }).fill('Who is there <b>at eight</b>?');
+  await noor.getByLabel('Words', { exact: true }).press('Control+Enter');
+  await expect(words(noor)).toContainText('Who is there <b>at eight</b>?');
+
+  // It is new for the others until they have looked, and of nobody else's concern.
+  await expect(section(rosa, 'Texts')).toContainText('2');
+  await colleagues(rosa);
+  await expect(rosa.getByTestId('circle')).toContainText('1 new');
+  await rosa.getByTestId('circle').click();
+  await expect(words(rosa)).toContainText('at eight');
+  await rosa.getByRole('button', { name: 'All conversations' }).click();
+  await expect(rosa.getByTestId('circle')).not.toContainText('new');
+  await rosa.getByTestId('circle').click();
+  await rosa.getByLabel('Words', { exact: true }).fill('I am.');
+  await rosa.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(words(noor)).toContainText('I am.');
+  const other = await phoneOf(context, 'callum-mobile-app');
+  await colleagues(other);
+  await expect(other.getByText('Nobody of us has written yet.')).toBeVisible();
+  await other.close();
+
+  // Into a call, one after the other.
+  await noor.getByRole('button', { name: /^Call them all/ }).click();
+  const lift = async (phone: Page) => {
+    await phone.getByRole('button', { name: /^Answer/ }).click();
+    await expect(phone.getByTestId('talking')).toBeVisible();
+  };
+  await lift(rosa);
+  await lift(idris);
+  for (const phone of [noor, rosa, idris])
+    await expect(phone.getByTestId('talking')).toContainText(phone === noor ? 'Rosa Delgado' : 'Noor Haddad');
+  await expect(noor.getByTestId('talking')).toContainText('Mei Tanaka');
+  for (const phone of [noor, rosa, idris]) await phone.close();
+});

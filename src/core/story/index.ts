@@ -1,3 +1,13 @@
+export {
+  circleOf,
+  circleOfGroup,
+  circlesKnown,
+  circlesOf,
+  membersOf,
+  type Circle,
+  type CircleKept,
+  type WordsKept,
+} from './circles';
 export { behaviourBehind } from './again';
 export {
   conversationKey,

@@ -35,6 +35,9 @@ const SLOW: readonly PhoneRequest['do'][] = [
   'call sound',
   'recorded',
   'text',
+  'wish',
+  'keep file',
+  'file',
   'address',
 ];
 const isReckoned = ({ do: what }: PhoneRequest): boolean => SLOW.includes(what);

@@ -12,6 +12,7 @@ import {
 } from '../../core/phone';
 import { CALLER, whoCalls, whoseName } from '../../core/calls';
 import { addDays, localTime } from '../../core/hours';
+import { membersOf } from '../../core/story';
 import { asPaired } from '../../core/system';
 import {
   changeBack,
@@ -30,13 +31,16 @@ import {
   signOut,
   storeSettings,
   OwnContactRecord,
+  seen,
   storeSound,
   within,
+  writeTo,
   Workspace,
   type CallSoundKept,
   type Changes,
   type Db,
   type MessageRecord,
+  type Place,
 } from '../../workspace';
 import type { Answers } from './protocol';
 
@@ -86,6 +90,14 @@ export class Doing {
       for (const text of texts)
         if (text.files?.some((f) => f.hash === request.hash)) lines.push(lineOfText(text));
     }
+    const circleId =
+      request.do === 'seen'
+        ? request.circleId
+        : request.do === 'write' && 'circleId' in request.to
+          ? request.to.circleId
+          : '';
+    const circle = circleId ? await readOne(this.db, 'circles', circleId).catch(() => undefined) : undefined;
+    const shown = request.do === 'file' && (await this.isShownFile(window, request.hash));
     const ownContact =
       request.do === 'own contact' ? request.contact.id : request.do === 'drop own contact' ? request.id : '';
     const owner = ownContact
@@ -93,6 +105,8 @@ export class Doing {
       : undefined;
     return mayAsk(request, {
       ownerOf: () => owner,
+      membersOf: () => (circle ? membersOf(circle, system) : undefined),
+      isShownFile: () => shown,
       linesOf: () => lines,
       system,
       phoneId,
@@ -196,24 +210,20 @@ export class Doing {
         if (request.of === 'recording') return (await readSound(this.db, businessId, request.id)) ?? null;
         return (await this.message(businessId, request.id))?.sound ?? null;
       }
-      case 'text':
-        return this.inWorkspace(businessId, async (workspace) => {
-          const { do: _, ...words } = request;
-          workspace.by = system.people[me]?.name;
-          return sendText(workspace, words as Parameters<typeof sendText>[1]);
-        });
+      case 'text': {
+        const { do: _, ...words } = request;
+        return sendText(this.placeOf(window), words as Parameters<typeof sendText>[1]);
+      }
       case 'call off text': {
-        const back = await this.inWorkspace(businessId, (workspace) => callOff(workspace, request.id));
-        if (back) this.remember(window, id, (workspace) => back(workspace));
+        const back = await callOff(this.placeOf(window), request.id);
+        if (back) this.remember(window, id, back);
         return back !== null;
       }
       case 'conversation': {
         const { ours, theirs, change } = request;
-        const done = await this.inWorkspace(businessId, (workspace) =>
-          changeThread(workspace, { ours, theirs }, change),
-        );
+        const done = await changeThread(this.placeOf(window), { ours, theirs }, change);
         if (!done.ok) return done;
-        this.remember(window, id, (workspace) => done.back(workspace));
+        this.remember(window, id, done.back);
         return { ok: true };
       }
       case 'wish':
@@ -222,6 +232,17 @@ export class Doing {
           const done = await enterWish(workspace, request.number, request.does);
           return done.ok ? null : done.message;
         });
+      case 'write': {
+        const { to, text, files, about } = request;
+        return writeTo(this.placeOf(window), me, to, {
+          text,
+          ...(files ? { files: files as never } : {}),
+          ...(about ? { about } : {}),
+        });
+      }
+      case 'seen':
+        await seen(this.placeOf(window), me, request.circleId, request.at);
+        return null;
       case 'own contact': {
         const read = OwnContactRecord.safeParse({ ...request.contact, businessId, personId: me, at: now });
         if (!read.success) return read.error.issues[0]?.message ?? 'It cannot be kept.';
@@ -270,6 +291,34 @@ export class Doing {
     }
   }
 
+  /** Where this phone's person does something to texts and words. */
+  private placeOf({ businessId, phoneId, system }: Window): Place {
+    return {
+      db: this.db,
+      id: businessId,
+      by: system.people[system.phones[phoneId]?.personId ?? '']?.name,
+      now: () => this.office.now(),
+      nameOf: (id) => system.people[id]?.name,
+      changedOnes: (what, ids) => {
+        this.changes.tell({ businessId, what, ids });
+        return Promise.resolve();
+      },
+    };
+  }
+
+  /** Whether a file stands in what colleagues wrote to each other where its person is in it. */
+  private async isShownFile({ businessId, phoneId, system }: Window, hash: string): Promise<boolean> {
+    const me = system.phones[phoneId]?.personId ?? '';
+    const named = (await readMany(this.db, 'words', businessId)).filter((w) =>
+      w.files?.some((f) => f.hash === hash),
+    );
+    for (const { circleId } of named) {
+      const circle = await readOne(this.db, 'circles', circleId).catch(() => undefined);
+      if (circle && membersOf(circle, system).includes(me)) return true;
+    }
+    return false;
+  }
+
   /** A contact of somebody's own is put down, or goes; that is taken back. */
   private async putOwn(
     window: Window,
@@ -297,13 +346,9 @@ export class Doing {
     forgetOld(window);
   }
 
-  /** Keeps the way back of a request that goes through the whole of a business. */
-  private remember(
-    window: Window,
-    id: string,
-    back: (workspace: Workspace) => Promise<string | undefined>,
-  ): void {
-    window.backs.set(id, async () => (await this.inWorkspace(window.businessId, back)) ?? null);
+  /** Keeps the way back of a request. */
+  private remember(window: Window, id: string, back: (place: Place) => Promise<string | undefined>): void {
+    window.backs.set(id, async () => (await back(this.placeOf(window))) ?? null);
     forgetOld(window);
   }
 

@@ -241,6 +241,42 @@ it('texts of its numbers are told, taken, answered and called off; those of othe
   expect((await noor.ask({ do: 'call off text', id: 'for-rosa' })).refused).not.toBe('');
 });
 
+it('what colleagues write is told to those it is for; so are contacts of one’s own', async () => {
+  const mei = new Window('mei-mobile-app');
+  const callum = new Window('callum-mobile-app');
+  await pass(100);
+  await breathe();
+  const written = await noor.ask({ do: 'write', to: { with: ['mei'] }, text: 'between us' });
+  expect(written.value).toMatchObject({ ok: true });
+  await pass(100);
+  await breathe();
+  expect(mei.is.circles!.words.map((w) => w.text)).toEqual(['between us']);
+  expect(callum.received.join('\n')).not.toContain('between us');
+  const { circleId } = written.value as { circleId: string };
+  expect((await callum.ask({ do: 'write', to: { circleId }, text: 'x' })).refused).toContain('not in that');
+  const at = mei.is.circles!.words[0]!.at;
+  await mei.ask({ do: 'seen', circleId, at });
+  await breathe();
+  expect(mei.is.circles!.circles[0]!.seen['mei']).toBe(at);
+
+  const contact = { id: 'own-1', name: 'Her sister', numbers: ['+12065550155'] };
+  expect((await noor.ask({ do: 'own contact', contact }, 'own')).value).toBeNull();
+  await pass(100);
+  await breathe();
+  expect(noor.is.business!.system.contacts['own-1']!.name).toBe('Her sister');
+  expect(mei.received.join('\n')).not.toContain('Her sister');
+  expect((await mei.ask({ do: 'drop own contact', id: 'own-1' })).refused).not.toBe('');
+  expect((await noor.ask({ do: 'own contact', contact: { ...contact, numbers: [] } })).value).toContain(
+    'number',
+  );
+  await noor.ask({ do: 'take back', of: 'own' });
+  await pass(100);
+  await breathe();
+  expect(noor.is.business!.system.contacts['own-1']).toBeUndefined();
+  mei.client.close();
+  callum.client.close();
+});
+
 it('a note is kept with the call while it goes on and once it is over; how it sounded, too', async () => {
   await noor.ask(call('noted', '205'));
   await pass(3000);

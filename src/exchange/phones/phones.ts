@@ -19,6 +19,7 @@ import {
   withOwnContacts,
   type Presence,
 } from '../../core/phone';
+import { circlesKnown } from '../../core/story';
 import { withOwn, type Standing, type System } from '../../core/system';
 import { RATES } from '../../standins/carrier/prices';
 import {
@@ -29,6 +30,7 @@ import {
   readRecord,
   settable,
   type CallRecord,
+  type CircleRecord,
   type Change,
   type Changes,
   type Db,
@@ -36,6 +38,7 @@ import {
   type OwnContactRecord,
   type TextRecord,
   type ThreadRecord,
+  type WordsRecord,
 } from '../../workspace';
 import { phoneLock } from '../protocol';
 import { Doing } from './doing';
@@ -58,8 +61,10 @@ interface Mail {
   texts: TextRecord[];
   threads: ThreadRecord[];
   ownContacts: OwnContactRecord[];
+  circles: CircleRecord[];
+  words: WordsRecord[];
 }
-const MAIL = ['messages', 'calls', 'texts', 'threads', 'ownContacts'] as const;
+const MAIL = ['messages', 'calls', 'texts', 'threads', 'ownContacts', 'circles', 'words'] as const;
 
 const isMail = (what: string): what is (typeof MAIL)[number] => (MAIL as readonly string[]).includes(what);
 
@@ -159,6 +164,7 @@ export class PhoneWindows {
     const mail = await this.mailOf(window.businessId);
     this.tellMessages(window, mail);
     await this.tellTexts(window, mail);
+    this.tellCircles(window, mail);
     await this.tellCalls(window.businessId, window);
   }
 
@@ -197,6 +203,10 @@ export class PhoneWindows {
         }
         case 'ownContacts':
           await this.tellBusiness(window);
+          break;
+        case 'circles':
+        case 'words':
+          this.tellCircles(window, await this.mailOf(window.businessId));
           break;
         case 'texts':
         case 'threads':
@@ -297,14 +307,10 @@ export class PhoneWindows {
   private async mailOf(businessId: string): Promise<Mail> {
     const known = this.mail.get(businessId);
     if (known) return known;
-    const [messages, calls, texts, threads, ownContacts] = await Promise.all([
-      readMany(this.db, 'messages', businessId),
-      readMany(this.db, 'calls', businessId),
-      readMany(this.db, 'texts', businessId),
-      readMany(this.db, 'threads', businessId),
-      readMany(this.db, 'ownContacts', businessId),
-    ]);
-    const mail = { messages, calls, texts, threads, ownContacts };
+    const read = await Promise.all(
+      MAIL.map(async (kind) => [kind, await readMany(this.db, kind, businessId)] as const),
+    );
+    const mail = Object.fromEntries(read) as unknown as Mail;
     this.mail.set(businessId, mail);
     return mail;
   }
@@ -325,6 +331,12 @@ export class PhoneWindows {
         .slice(-LOG)
         .map((c) => hidden(c, unseenIn(c.request, c.trace, own, window.unseen))),
     });
+  }
+
+  private tellCircles(window: Window, { circles, words }: Mail): void {
+    const { phoneId, system } = window;
+    const me = system.phones[phoneId]?.personId ?? null;
+    this.tell(window, 'circles', circlesKnown(circles, words, me, system));
   }
 
   private async tellTexts(window: Window, { texts, threads }: Mail): Promise<void> {

@@ -10,12 +10,14 @@ import type { ClockSetting } from '../../standins/clock/clock';
 import type { TextingRequest } from '../../standins/carrier/approval';
 import type {
   CallRecord,
+  CircleRecord,
   FileKept,
   MessageRecord,
   Sent,
   TextRecord,
   ThreadChanged,
   ThreadRecord,
+  WordsRecord,
 } from '../../workspace';
 import type { LiveCall } from '../protocol';
 
@@ -43,6 +45,7 @@ export interface Parts {
   };
   calls: CallsKnown<LiveCall>;
   messages: { messages: MessageKnown[]; log: CallRecord[] };
+  circles: { circles: CircleRecord[]; words: WordsRecord[]; older: number };
   texting: TextsKnown<TextRecord, ThreadRecord> & { requests: readonly TextingRequest[] };
 }
 
@@ -79,6 +82,8 @@ export interface Answers {
   conversation: { ok: true } | Exclude<ThreadChanged, { ok: true }>;
   /** What is wrong, or null. */
   wish: string | null;
+  write: { ok: true; circleId: string } | { ok: false; message: string; field?: string };
+  seen: null;
   /** What is wrong, or null. */
   'own contact': string | null;
   /** It can be taken back. */

@@ -27,6 +27,14 @@ export const TextFile = z.object({
   size: z.number().int().min(1),
 });
 export type TextFile = z.infer<typeof TextFile>;
+/** Those of one text. */
+export const TextFiles = z
+  .array(TextFile)
+  .max(MOST_FILES, `At most ${MOST_FILES} files.`)
+  .refine(
+    (files) => files.reduce((n, f) => n + f.size, 0) <= MOST_BYTES,
+    'The files come to more than 1 MB together: more is not carried.',
+  );
 
 /** Why the network did not deliver a text. */
 export const FAILURES = {
@@ -66,14 +74,7 @@ export const TextMessage = z
         (text) => partsOf(text).parts.length <= MOST_PARTS,
         `This takes more than ${MOST_PARTS} parts. Make it shorter, or send it as two.`,
       ),
-    files: z
-      .array(TextFile)
-      .max(MOST_FILES, `At most ${MOST_FILES} files.`)
-      .refine(
-        (files) => files.reduce((n, f) => n + f.size, 0) <= MOST_BYTES,
-        'The files come to more than 1 MB together: more is not carried.',
-      )
-      .optional(),
+    files: TextFiles.optional(),
     /** When it was written, or came, or has gone where it was to go later. */
     at: z.number(),
     /** Who of ours wrote it, by name; absent is whoever runs the system. */

@@ -18,6 +18,8 @@
     mail: 'a letter',
     messages: 'a message',
     texts: 'a text',
+    circles: 'a conversation of colleagues',
+    words: 'words of a colleague',
     ownContacts: 'a contact of somebody’s own',
     threads: 'who has a conversation by text',
     calls: 'a call of the log',

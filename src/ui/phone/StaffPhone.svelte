@@ -21,6 +21,7 @@
   import { Outbox } from './outbox.svelte';
   import { OwnPhoneMemory, rememberPhone } from './own-phone.svelte';
 
+  import { Gathering } from './gathering.svelte';
   import { Placing } from './placing.svelte';
   import AtRest from './rest/AtRest.svelte';
   import Ringing from './Ringing.svelte';
@@ -148,6 +149,11 @@
   const { voice } = sounds;
   const placing = untrack(() => new Placing(desk, own, () => system));
   const elsewhere = $derived(placing.elsewhere);
+  const gathering = untrack(() => new Gathering(desk, placing, () => system));
+  $effect(() => {
+    const [calls, now] = [ownCalls, desk.now];
+    untrack(() => gathering.look(calls, now));
+  });
   const dnd = $derived(person !== undefined && isOn(desk.standing.dnd[person.id], desk.minute));
   const online = $derived(registration?.condition !== 'no network');
   const outbox = untrack(() => new Outbox(desk, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
@@ -309,6 +315,7 @@
           {wide}
           onsetup={() => (settingUp = true)}
           onreach={() => (reaching = true)}
+          ongather={(ids) => gathering.begin(ids)}
         />
       {/if}
     </div>

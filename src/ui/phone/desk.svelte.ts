@@ -9,7 +9,15 @@ import type { ThreadChange } from '$core/story';
 import type { WishEntered } from '$core/texting';
 import { carriesTexts } from '$standins/carrier/texting';
 import type { FileKept } from '$workspace';
-import { emptyStanding, ownContactId, type OwnContact, type OwnValues, type Setting, type Standing, type System } from '$core/system';
+import {
+  emptyStanding,
+  ownContactId,
+  type OwnContact,
+  type OwnValues,
+  type Setting,
+  type Standing,
+  type System,
+} from '$core/system';
 import { PhoneClient, type Answers, type MessageKnown, type Parts } from '$exchange';
 import { LONGEST_S, type CallSound } from '$media';
 import { benchTime, type ClockSetting } from '$standins/clock/clock';
@@ -24,6 +32,7 @@ const LONGEST_MS = 30_000;
 export class PhoneDesk implements Here, Deeds {
   private business = $state.raw<Parts['business'] | null>(null);
   private mail = $state.raw<Parts['messages']>({ messages: [], log: [] });
+  private toldCircles = $state.raw<Parts['circles']>({ circles: [], words: [], older: 0 });
   private toldTexting = $state.raw<Parts['texting']>({
     texts: [],
     threads: [],
@@ -73,6 +82,7 @@ export class PhoneDesk implements Here, Deeds {
       },
       calls: (c) => (this.going = c),
       messages: (m) => (this.mail = m),
+      circles: (c) => (this.toldCircles = c),
       texting: (t) => (this.toldTexting = t),
     };
     parts[part](is);
@@ -93,6 +103,8 @@ export class PhoneDesk implements Here, Deeds {
   readonly clock: ClockSetting = $derived.by(() => this.business?.clock ?? { mode: 'real' });
   readonly messages: readonly MessageKnown[] = $derived.by(() => this.mail.messages);
   readonly log = $derived.by(() => this.mail.log);
+  /** What colleagues write to whoever uses this phone. */
+  readonly circles = $derived.by(() => this.toldCircles);
   readonly texting: Texting = $derived.by(() => {
     const mine = textLines(this.system, this.phoneId);
     const lines = Object.values(this.system.numbers).filter((n) => carriesTexts(n) && mine.has(n.e164));
@@ -263,7 +275,9 @@ export class PhoneDesk implements Here, Deeds {
   async dropOwn({ id: contactId, name }: { id: string; name: string }): Promise<void> {
     const id = freshId('ask');
     await this.client.ask({ do: 'drop own contact', id: contactId }, id);
-    this.sayDone({ kind: 'info', title: `${name} is no contact of yours any more` }, () => this.takenBack(id));
+    this.sayDone({ kind: 'info', title: `${name} is no contact of yours any more` }, () =>
+      this.takenBack(id),
+    );
   }
   keepContact(name: string, number: string): Promise<string | undefined> {
     if (!name.trim()) return Promise.resolve('Give the contact a name.');

@@ -60,6 +60,8 @@ export const Line = z.discriminatedUnion('is', [
   z.object({ is: z.literal('text'), value: fields }),
   z.object({ is: z.literal('conversation'), value: fields }),
   z.object({ is: z.literal('own contact'), value: fields }),
+  z.object({ is: z.literal('circle'), value: fields }),
+  z.object({ is: z.literal('words'), value: fields }),
   z.object({ is: z.literal('file'), value: fields }),
   z.object({ is: z.literal('recording'), value: fields }),
   /** The last line: how many there were before it, so that a file that was cut off is found out. */

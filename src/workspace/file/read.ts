@@ -160,6 +160,12 @@ async function assembled(
       case 'own contact':
         lists.ownContacts.push(line.value);
         break;
+      case 'circle':
+        lists.circles.push(line.value);
+        break;
+      case 'words':
+        lists.words.push(line.value);
+        break;
       case 'end':
         if (line.lines !== n - 1) throw new Wrong('The file is damaged: some of its lines are missing.');
         ended = true;

@@ -65,6 +65,8 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     texts: (value) => [{ is: 'text', value }],
     threads: (value) => [{ is: 'conversation', value }],
     ownContacts: (value) => [{ is: 'own contact', value }],
+    circles: (value) => [{ is: 'circle', value }],
+    words: (value) => [{ is: 'words', value }],
   };
   function* all<K extends Many>(kind: K): Generator<Line> {
     for (const record of whole[kind]) yield* LINES[kind](record as RecordOf<K>);

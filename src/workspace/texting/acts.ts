@@ -7,6 +7,7 @@ import { carriesTexts, TextMessage } from '../../standins/carrier/texting';
 import { change, firstProblem, no, type Answer } from '../carrier';
 import { TextRecord, ThreadRecord } from '../records';
 import { within } from '../store';
+import type { Place } from '../place';
 import type { Workspace } from '../workspace';
 import { openTexts, putAnswer, putLeaving, stoppedIn } from './kept';
 
@@ -32,7 +33,7 @@ const LATEST_MS = 366 * 86_400_000;
  * Hands a text to the carrier, which holds it back until the business may send texts; or keeps it until its time.
  * @returns the text as it was kept, or why not
  */
-export async function sendText(workspace: Workspace, words: Words): Promise<Sent> {
+export async function sendText(workspace: Place, words: Words): Promise<Sent> {
   const { id: businessId, by } = workspace;
   const at = workspace.now();
   const read = TextRecord.safeParse({
@@ -89,9 +90,9 @@ export async function receiveText(workspace: Workspace, words: Omit<Words, 'send
 
 /** Texts that were to go later do not. @returns takes it back, as long as their time has not come */
 /** Takes it back, by way of a workspace of the same business. */
-type BackBy = (workspace: Workspace) => Promise<string | undefined>;
+type BackBy = (workspace: Place) => Promise<string | undefined>;
 
-export async function callOff(workspace: Workspace, id: string): Promise<BackBy | null> {
+export async function callOff(workspace: Place, id: string): Promise<BackBy | null> {
   const gone = await workspace.db.write('text', async (open) => {
     const tx = open('texts');
     const text = TextRecord.safeParse(await tx.objectStore('texts').get(id)).data;
@@ -128,14 +129,14 @@ export type ThreadChanged = { ok: true; back: BackBy } | Extract<Answer, { ok: f
  * @returns takes it back; or why it was not done
  */
 export async function changeThread(
-  workspace: Workspace,
+  workspace: Place,
   between: { ours: string; theirs: string },
   change: ThreadChange,
 ): Promise<ThreadChanged> {
   const id = conversationKey(between.ours, between.theirs);
   const { id: businessId } = workspace;
   const put = async (
-    workspace: Workspace,
+    workspace: Place,
     how: (known: ThreadRecord) => ThreadRecord | string,
   ): Promise<{ was: ThreadRecord; is: ThreadRecord } | string> => {
     const done = await workspace.db.write('text', async (open) => {
@@ -162,7 +163,7 @@ export async function changeThread(
     switch (change.does) {
       case 'give': {
         if (assignedTo !== change.seen) {
-          const who = assignedTo ? (workspace.system.people[assignedTo]?.name ?? 'Somebody') : 'Nobody';
+          const who = assignedTo ? (workspace.nameOf(assignedTo) ?? 'Somebody') : 'Nobody';
           return assignedTo
             ? `${who} has taken it meanwhile.`
             : 'It was given back meanwhile: nobody has it now.';

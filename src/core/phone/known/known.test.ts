@@ -187,6 +187,8 @@ describe('what a phone may ask', () => {
       recordedBy: (_, at) => (at === 1 ? 'noor' : at === 2 ? null : undefined),
       isOwnCall: (id) => id === 'my call',
       phoneCalling: (id) => (id === 'her call' ? 'mei-desk' : NOOR),
+      isShownFile: (hash) => hash === 'in my circle',
+      membersOf: (id) => ({ mine: ['noor', 'mei'], hers: ['mei', 'rosa'] })[id],
       ownerOf: (id) => ({ 'own-mine': 'noor', 'own-hers': 'mei' })[id],
       linesOf: (what) => [Object.values(what)[0] === 'hers' ? ROSAS : MAIN],
     });
@@ -224,6 +226,17 @@ describe('what a phone may ask', () => {
     expect(ask({ do: 'file', hash: 'mine' })).toBe('');
     expect(ask({ do: 'file', hash: 'hers' })).not.toBe('');
     expect(ask({ do: 'call off text', id: 'hers' })).not.toBe('');
+  });
+
+  it('writes to colleagues, in conversations of its person, and reads no other', () => {
+    const words = { text: 'x' };
+    expect(ask({ do: 'write', to: { circleId: 'mine' }, ...words })).toBe('');
+    expect(ask({ do: 'write', to: { circleId: 'hers' }, ...words })).not.toBe('');
+    expect(ask({ do: 'write', to: { circleId: 'hers' }, ...words }, 'rosa-desk')).toBe('');
+    expect(ask({ do: 'write', to: { with: ['mei'] }, ...words })).toBe('');
+    expect(ask({ do: 'write', to: { with: ['nobody'] }, ...words })).not.toBe('');
+    expect(ask({ do: 'seen', circleId: 'hers', at: 1 })).not.toBe('');
+    expect(ask({ do: 'file', hash: 'in my circle' })).toBe('');
   });
 
   it('keeps contacts of its person’s own, and touches those of nobody else', () => {

@@ -53,6 +53,16 @@ export type PhoneRequest =
   | { do: 'conversation'; ours: string; theirs: string; change: ThreadChange }
   /** A stop that was spoken, or that somebody may be texted again. */
   | { do: 'wish'; number: string; does: 'stop' | 'lift' }
+  /** Words to colleagues: into a conversation, or one that begins with them. */
+  | {
+      do: 'write';
+      to: { circleId: string } | { with: string[]; name?: string } | { groupId: string };
+      text: string;
+      files?: { hash: string; name: string; type: string; size: number }[];
+      about?: { is: 'call' | 'message' | 'contact'; id: string };
+    }
+  /** What was written in a conversation has been seen, up to a moment. */
+  | { do: 'seen'; circleId: string; at: number }
   /** A contact of one's own, which nobody else sees: put down anew or changed; or it goes. */
   | { do: 'own contact'; contact: OwnContact }
   | { do: 'drop own contact'; id: string }
@@ -74,6 +84,10 @@ export interface Asked {
   phoneId: string;
   /** The mailbox a message lies in. */
   mailboxOf(messageId: string): string | undefined;
+  /** Whether a file stands in a conversation of colleagues that the phone's person is in, or is a contact's picture. */
+  isShownFile(hash: string): boolean;
+  /** Who is in a conversation of colleagues, or undefined where there is none. */
+  membersOf(circleId: string): readonly string[] | undefined;
   /** Whose an own contact is; undefined where there is none. */
   ownerOf(contactId: string): string | undefined;
   /** The numbers of ours with which a text is, or a file went or came. */
@@ -88,7 +102,8 @@ export interface Asked {
 
 /** Why a phone may not ask something, in words; empty where it may. */
 export function mayAsk(request: PhoneRequest, asked: Asked): string {
-  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall, recordedBy, linesOf, ownerOf } = asked;
+  const { system, phoneId, mailboxOf, phoneCalling, isOwnCall, recordedBy, linesOf, ownerOf, membersOf } =
+    asked;
   if (!system.phones[phoneId]) return 'This phone has been removed.';
   const own = ownPhones(system, phoneId);
   const me = system.phones[phoneId].personId;
@@ -138,7 +153,8 @@ export function mayAsk(request: PhoneRequest, asked: Asked): string {
       const lines = textLines(system, phoneId);
       const what = request.do === 'file' ? { hash: request.hash } : { textId: request.id };
       return onlyIf(
-        linesOf(what).some((line) => lines.has(line)),
+        linesOf(what).some((line) => lines.has(line)) ||
+          (request.do === 'file' && asked.isShownFile(request.hash)),
         'That conversation is not yours.',
       );
     }
@@ -150,7 +166,28 @@ export function mayAsk(request: PhoneRequest, asked: Asked): string {
         'That contact is not yours.',
       );
     }
+    case 'write': {
+      const { to } = request;
+      if (me === null) return 'This phone is nobody’s.';
+      if ('circleId' in to)
+        return onlyIf(membersOf(to.circleId)?.includes(me) ?? false, 'You are not in that conversation.');
+      if ('groupId' in to)
+        return onlyIf(
+          system.groups[to.groupId]?.members.some((m) => m.kind === 'person' && m.id === me) ?? false,
+          'You are not in that group.',
+        );
+      return onlyIf(
+        to.with.every((id) => system.people[id]),
+        'Somebody of those is not here any more.',
+      );
+    }
+    case 'seen':
+      return onlyIf(
+        me !== null && (membersOf(request.circleId)?.includes(me) ?? false),
+        'You are not in that conversation.',
+      );
     case 'keep file':
+      return onlyIf(me !== null, 'This phone is nobody’s.');
     case 'wish':
       return onlyIf(textLines(system, phoneId).size > 0, 'No number is yours to text from.');
     case 'take back':

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { ownsMailbox } from '$core/calls';
-  import { conversations } from '$core/story';
+  import { circlesOf, conversations } from '$core/story';
   import type { Hurdle, Where } from '$core/phone';
   import type { Person, Phone, System } from '$core/system';
   import MessageCard from '../../messages/MessageCard.svelte';
@@ -20,12 +20,12 @@
   import OwnCalls from './OwnCalls.svelte';
   import OwnState from './OwnState.svelte';
   import PhonePeople from './PhonePeople.svelte';
-  import PhoneTexts from './PhoneTexts.svelte';
   import Recent from './Recent.svelte';
   import SectionBar from './SectionBar.svelte';
   import type { Section } from './sections';
   import Serving from './Serving.svelte';
   import Shortcuts from './Shortcuts.svelte';
+  import Written from './Written.svelte';
 
   /** A phone that is on no call: calling, what was, messages, texts, people, and oneself. */
   interface Props {
@@ -48,6 +48,8 @@
     wide: boolean;
     onsetup: () => void;
     onreach: () => void;
+    /** Calls colleagues into one talk. */
+    ongather: (personIds: readonly string[]) => void;
   }
   let {
     desk,
@@ -67,6 +69,7 @@
     wide,
     onsetup,
     onreach,
+    ongather,
   }: Props = $props();
 
   const at = untrack(() => new Remembered<{ section: Section }>(`section ${phone.id}`, { section: 'call' }));
@@ -82,14 +85,17 @@
   const messages = $derived(
     [...desk.messages].reverse().filter((m) => !m.folder && ownsMailbox(system, m.mailboxId, person.id)),
   );
+  const waiting = $derived(
+    conversations(here().texting.texts, here().texting.threads, system).filter(
+      (c) => c.waitsSince !== null && (!c.assignedTo || c.assignedTo === person.id),
+    ).length,
+  );
+  const unread = $derived(
+    circlesOf(desk.circles.circles, desk.circles.words, person.id, system).reduce((n, c) => n + c.unread, 0),
+  );
   const counts = $derived({
     messages: { n: messages.filter((m) => !m.heard).length, words: 'new' },
-    texts: {
-      n: conversations(here().texting.texts, here().texting.threads, system).filter(
-        (c) => c.waitsSince !== null && (!c.assignedTo || c.assignedTo === person.id),
-      ).length,
-      words: 'wait for an answer',
-    },
+    texts: { n: waiting + unread, words: 'new or waiting' },
   });
   let looking = $state(false);
 
@@ -146,7 +152,7 @@
   {:else if section === 'recent'}
     <Recent {person} {system} phoneId={phone.id} />
   {:else if section === 'texts'}
-    <PhoneTexts {wide} />
+    <Written {desk} {person} {system} {wide} {waiting} {unread} {ongather} />
   {:else if section === 'people'}
     <PhonePeople {desk} {where} {placing} {send} />
   {/if}

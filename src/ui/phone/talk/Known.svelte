@@ -35,7 +35,9 @@
   </p>
   {#if contact?.firm}<p>{contact.firm}</p>{/if}
   {#if contact?.note}<p class="note">{contact.note}</p>{/if}
-  {#if records}<p><a href={records} target="_blank" rel="noopener noreferrer external">Their records</a></p>{/if}
+  {#if records}<p>
+      <a href={records} target="_blank" rel="noopener noreferrer external">Their records</a>
+    </p>{/if}
   {#if !contact}<KeepContact {number} />{/if}
   {#if owner}<p><b>{owner}</b> looks after them.</p>{/if}
   {#if lists}<p class="soft">On {lists}.</p>{/if}
