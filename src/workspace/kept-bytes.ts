@@ -109,7 +109,18 @@ export const sweepBytes = (
   only?: ReadonlySet<string>,
 ): Promise<number> =>
   db.write('upkeep', async (open) => {
-    const tx = open('sounds', 'files', 'drafts', 'heads', 'edits', 'versions', 'calls', 'texts', 'words', 'exchange');
+    const tx = open(
+      'sounds',
+      'files',
+      'drafts',
+      'heads',
+      'edits',
+      'versions',
+      'calls',
+      'texts',
+      'words',
+      'exchange',
+    );
     const kept = await Promise.all(
       (['sounds', 'files'] as const).map(async (store) =>
         (await tx.objectStore(store).index('business').getAll(businessId)).map((r) => ({ store, ...r })),

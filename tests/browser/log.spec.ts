@@ -109,10 +109,14 @@ test('a number becomes a contact, its whole story is shown, and it goes out as C
   await search.fill('555-0121');
   const calls = await rows(page).count();
   expect(calls).toBeGreaterThan(1);
-  await entry(page).getByRole('button', { name: /^Make a contact/ }).click();
+  await entry(page)
+    .getByRole('button', { name: /^Make a contact/ })
+    .click();
   await entry(page).getByRole('button', { name: 'Add it' }).click();
   await expect(entry(page).getByText('Give the contact a name.')).toBeVisible();
-  await entry(page).getByLabel(/^Name of the contact/).fill('=Ada Ferris');
+  await entry(page)
+    .getByLabel(/^Name of the contact/)
+    .fill('=Ada Ferris');
   await entry(page).getByRole('button', { name: 'Add it' }).click();
   await expect(rows(page).first()).toContainText('=Ada Ferris');
   await entry(page).getByRole('button', { name: 'Everything with =Ada Ferris' }).click();
@@ -202,7 +206,9 @@ test('a ringing phone says who that is and what they wanted last, before anybody
   );
 });
 
-test('an entry is deleted for good after asking once more, and calls go by a rule in force', async ({ page }) => {
+test('an entry is deleted for good after asking once more, and calls go by a rule in force', async ({
+  page,
+}) => {
   await withPast(page);
   const number = async () => Number(/[\d,]+/.exec((await count(page).innerText()).replace(',', ''))![0]);
   const before = await number();

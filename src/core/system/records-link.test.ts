@@ -14,8 +14,8 @@ it.each([
 ])('%s: %s', (template, what) => expect(says(template)).toBe(what));
 
 it('fills in what is known, as a part of the address and no more (RFC 3986, 2.1)', () => {
-  expect(recordsOf('https://r.example/?p={number}&d={digits}&n={name}', '+12065550101', 'A&b=c /"<x>')).toBe(
-    'https://r.example/?p=%2B12065550101&d=12065550101&n=A%26b%3Dc%20%2F%22%3Cx%3E',
+  expect(recordsOf('https://r.example/?p={number}&d={digits}&n={name}', '+12065550101', 'A&b=c /"<y>')).toBe(
+    'https://r.example/?p=%2B12065550101&d=12065550101&n=A%26b%3Dc%20%2F%22%3Cy%3E',
   );
   expect(recordsOf(undefined, '+12065550101', 'Ada')).toBeUndefined();
 });

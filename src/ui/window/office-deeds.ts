@@ -3,14 +3,7 @@ import { ending, outcomeOf, whoCalls, type Trace } from '$core/calls';
 import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
 import { ifCalled, withoutTheirs, withTried } from '$core/phone';
-import {
-  accountsOn,
-  asPaired,
-  contactOf,
-  type Contact,
-  type OwnValues,
-  type Setting,
-} from '$core/system';
+import { accountsOn, asPaired, contactOf, type Contact, type OwnValues, type Setting } from '$core/system';
 import type { MessageKnown } from '$exchange';
 import type { ThreadChange } from '$core/story';
 import type { WishEntered } from '$core/texting';

@@ -69,7 +69,9 @@ function cardOf(block: Block, country: string): Card {
     emails: [...new Set(emails)],
     note: all(block, 'NOTE').join('\n'),
     uid: (all(block, 'UID')[0] ?? '').slice(0, 200),
-    lists: block.properties.flatMap((p) => (p.name === 'CATEGORIES' ? partsOf(p.value, ',') : [])).filter(Boolean),
+    lists: block.properties
+      .flatMap((p) => (p.name === 'CATEGORIES' ? partsOf(p.value, ',') : []))
+      .filter(Boolean),
     ...(block.properties.some((p) => p.name === 'PHOTO') ? { picture: true } : {}),
   };
 }

@@ -49,7 +49,11 @@ describe('what is read', () => {
 it('is put on lists of the same name; one that there is not is told', () => {
   const system = edited(yard(), [{ do: 'list.add', value: { id: 'reg', name: 'Regulars' } }]);
   const [row] = previewCards(read('name,phone,lists\nBo,206 555 0103,regulars; VIP\n'), system, () => 'x');
-  expect(row).toMatchObject({ is: 'new', says: 'there is no list “VIP”', command: { value: { listIds: ['reg'] } } });
+  expect(row).toMatchObject({
+    is: 'new',
+    says: 'there is no list “VIP”',
+    command: { value: { listIds: ['reg'] } },
+  });
 });
 
 it('what is written another reader reads as well, runs nowhere, and taken again changes nothing', () => {
@@ -67,7 +71,11 @@ it('what is written another reader reads as well, runs nowhere, and taken again 
   const system = edited(yard(), [{ do: 'contact.add', value: contact }]);
   const text = writeContactTable([system.contacts.ada!], system);
   const { data } = Papa.parse<Record<string, string>>(text, { header: true });
-  expect(data[0]).toMatchObject({ firm: 'Linde, "Sails"', name: '\'=HYPERLINK("x")', note: 'One\nTwo, three' });
+  expect(data[0]).toMatchObject({
+    firm: 'Linde, "Sails"',
+    name: '\'=HYPERLINK("x")',
+    note: 'One\nTwo, three',
+  });
   expect(read(text)[0]).toMatchObject({ name: '=HYPERLINK("x")', numbers: contact.numbers });
   const known = edited(system, [{ do: 'contact.set', id: 'ada', change: { uid: 'urn:upper-line:ada' } }]);
   expect(previewCards(read(text), known, () => 'x')[0]!.is).toBe('same');

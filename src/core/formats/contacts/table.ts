@@ -86,7 +86,9 @@ function cardOf(row: readonly string[], fields: readonly (Field | undefined)[], 
     emails: [...new Set(all('e-mail').flatMap(listed))],
     note: all('note').join('\n'),
     uid: (all('card id')[0] ?? '').slice(0, 200),
-    lists: all('lists').flatMap((cell) => cell.split(/\s*[;,]\s*|\s+:::\s+/)).filter(Boolean),
+    lists: all('lists')
+      .flatMap((cell) => cell.split(/\s*[;,]\s*|\s+:::\s+/))
+      .filter(Boolean),
   };
 }
 
