@@ -24,8 +24,8 @@ const chromium = (): string =>
   '/usr/bin/chromium';
 
 export const shared: PlaywrightTestConfig = {
-  // One more than there are cores: real calls wait for real seconds.
-  workers: 3,
+  // Three for each of two cores: real calls wait for real seconds, and half of the time nothing is worked out.
+  workers: 6,
   // Each test has a browser of its own: none need wait for the others of its file.
   fullyParallel: true,
   // Real calls take real seconds; on a busy machine one may be late. A third failure counts.

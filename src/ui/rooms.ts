@@ -46,6 +46,7 @@ export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages', name: 'Inbox' },
   { path: '/messages/log', name: 'Log' },
   { path: '/messages/texts', name: 'Texts' },
+  { path: '/messages/faxes', name: 'Faxes' },
   { path: '/messages/contacts', name: 'Contacts' },
   { path: '/messages/call-back', name: 'To answer' },
   { path: '/messages/mailboxes', name: 'Mailboxes' },

@@ -264,6 +264,7 @@ export function wholeOf(
     texts: [],
     threads: [],
     ownContacts: [],
+    faxes: [],
     circles: [],
     words: [],
     ...rest,

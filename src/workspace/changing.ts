@@ -1,12 +1,13 @@
 /** Changes to messages and calls as they are stored at that moment: what another window has changed of them stays. */
 import equal from 'fast-deep-equal';
 import type { Db } from './db';
-import type { CallRecord, MessageRecord } from './records';
+import type { CallRecord, FaxRecord, MessageRecord } from './records';
 import { within } from './store';
 
 interface Changeable {
   messages: MessageRecord;
   calls: CallRecord;
+  faxes: FaxRecord;
 }
 export type RecordChange<S extends keyof Changeable> = {
   [K in Exclude<keyof Changeable[S], 'id' | 'businessId'>]?: Changeable[S][K] | undefined;
@@ -55,7 +56,7 @@ function rewrite(
   words?: string,
 ): Promise<Map<string, Fields>> {
   return db.write(
-    store,
+    store === 'faxes' ? 'messages' : store,
     async (open) => {
       const tx = open(store);
       const were = new Map<string, Fields>();

@@ -31,6 +31,7 @@ export function revisionOf({
   texts,
   threads,
   ownContacts,
+  faxes,
   circles,
   words,
 }: View): string {
@@ -55,6 +56,14 @@ export function revisionOf({
     texts.map((t) => [t.id, t.sendAt, t.fate]),
     threads,
     ownContacts.map((c) => [c.id, c.at]),
+    faxes.map(({ id, seen, folder, note, assignedTo, answeredAt }) => [
+      id,
+      seen,
+      folder,
+      note,
+      assignedTo,
+      answeredAt,
+    ]),
     circles.map((c) => [c.id, c.name, c.memberIds]),
     words.length,
   ];

@@ -85,6 +85,7 @@ const ONE_BY_ONE = [
   'calls',
   'texts',
   'threads',
+  'faxes',
   'ownContacts',
   'circles',
   'words',

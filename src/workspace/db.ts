@@ -5,6 +5,7 @@ import { upgradeStanding } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import type { ClockSetting } from '../standins/clock/clock';
 import type { OutsideHabits } from '../standins/outside/outside';
+import type { FaxHabits } from '../standins/carrier/faxing';
 import type { TextHabits } from '../standins/carrier/texting';
 import type {
   Aside,
@@ -16,6 +17,7 @@ import type {
   DraftRecord,
   EditRecord,
   ExchangeRecord,
+  FaxRecord,
   FileRecord,
   HeadRecord,
   Invitation,
@@ -48,6 +50,7 @@ interface Shape extends DBSchema {
   mail: { key: string; value: MailRecord; indexes: { business: string } };
   messages: { key: string; value: MessageRecord; indexes: { business: string } };
   calls: { key: string; value: CallRecord; indexes: { business: string } };
+  faxes: { key: string; value: FaxRecord; indexes: { business: string } };
   circles: { key: string; value: CircleRecord; indexes: { business: string } };
   words: { key: string; value: WordsRecord; indexes: { business: string } };
   ownContacts: { key: string; value: OwnContactRecord; indexes: { business: string } };
@@ -69,8 +72,14 @@ interface Shape extends DBSchema {
   carrier: { key: 'book'; value: CarrierBook };
   settings: {
     key:
-      'clock' | 'business' | `copy:${string}` | `outside:${string}` | `texting:${string}` | `views:${string}`;
-    value: ClockSetting | string | CopyPlace | OutsideHabits | TextHabits | SavedView[];
+      | 'clock'
+      | 'business'
+      | `copy:${string}`
+      | `outside:${string}`
+      | `texting:${string}`
+      | `faxing:${string}`
+      | `views:${string}`;
+    value: ClockSetting | string | CopyPlace | OutsideHabits | TextHabits | FaxHabits | SavedView[];
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };
@@ -135,7 +144,7 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
         if (oldVersion < 6)
           db.createObjectStore('aside', { keyPath: 'id' }).createIndex('business', 'businessId');
         if (oldVersion < 7) {
-          for (const store of ['texts', 'threads', 'ownContacts', 'circles', 'words'] as const)
+          for (const store of ['texts', 'threads', 'faxes', 'ownContacts', 'circles', 'words'] as const)
             db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
           const texts = tx.objectStore('texts');
           texts.createIndex('from', ['businessId', 'from', 'at']);

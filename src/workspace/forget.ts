@@ -19,7 +19,7 @@ export const forget = (
 ): Promise<number> =>
   db.write('upkeep', async (open) => {
     const wanted = new Set<string | null>(numbers);
-    const tx = open('calls', 'messages', 'texts', 'threads', 'ownContacts', 'dealings');
+    const tx = open('calls', 'messages', 'texts', 'threads', 'ownContacts', 'faxes', 'dealings');
     const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
     const gone = new Set<string>();
     for (const call of await calls.index('business').getAll(businessId))
@@ -44,6 +44,12 @@ export const forget = (
     }
     for (const { id } of await threads.index('business').getAll(businessId))
       if (numbers.some((n) => id.split(' ').includes(n))) within(threads.delete(id));
+    const faxes = tx.objectStore('faxes');
+    for (const fax of await faxes.index('business').getAll(businessId))
+      if (wanted.has(fax.way === 'in' ? fax.from : fax.to)) {
+        gone.add(fax.id);
+        within(faxes.delete(fax.id));
+      }
     const own = tx.objectStore('ownContacts');
     for (const contact of await own.index('business').getAll(businessId))
       if (contact.numbers.some((n) => wanted.has(n))) {

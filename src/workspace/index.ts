@@ -47,7 +47,8 @@ export {
   sendText,
   type Sent,
 } from './texting/acts';
-export { keepFile, typeOf, type FileKept } from './texting/files';
+export { keepPapers, readFaxHabits, receiveFax, sendFax, writeFaxHabits, type Papers } from './faxes';
+export { keepFile, type FileKept } from './texting/files';
 export { putLeaving, readTextHabits, sendDue, writeTextHabits } from './texting/kept';
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';

@@ -119,6 +119,7 @@ export const sweepBytes = (
       'calls',
       'texts',
       'words',
+      'faxes',
       'exchange',
     );
     const kept = await Promise.all(
@@ -136,6 +137,7 @@ export const sweepBytes = (
       await recordingsIn(tx.objectStore('calls').index('business').getAll(businessId)),
       await filesIn(tx.objectStore('texts').index('business').getAll(businessId)),
       await filesIn(tx.objectStore('words').index('business').getAll(businessId)),
+      (await tx.objectStore('faxes').index('business').getAll(businessId)).map((f) => f.file.hash),
       await tx.objectStore('exchange').get(businessId),
     ]);
     const gone = old.filter(({ hash }) => !named.includes(hash));

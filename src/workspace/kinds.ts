@@ -8,6 +8,7 @@ import {
   CallRecord,
   CircleRecord,
   EditRecord,
+  FaxRecord,
   Invitation,
   MailRecord,
   MessageRecord,
@@ -61,6 +62,7 @@ export const MANY = {
     key: 'id',
     order: 'at',
   },
+  faxes: { record: FaxRecord, one: 'a fax', all: 'faxes', is: 'fax', key: 'id', order: 'at' },
   ownContacts: {
     record: OwnContactRecord,
     one: 'a contact of somebody’s own',

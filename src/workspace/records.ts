@@ -14,6 +14,7 @@ import {
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Port } from '../standins/carrier/porting';
 import { TextingRequest } from '../standins/carrier/approval';
+import { Fax } from '../standins/carrier/faxing';
 import { TextFiles, TextMessage } from '../standins/carrier/texting';
 import { Proof } from '../standins/proof/proof';
 import { Invitation } from '../standins/registrar/pairing';
@@ -160,6 +161,20 @@ export const WordsRecord = z
     path: ['text'],
     message: 'Write something.',
   });
+
+export const FaxRecord = Fax.extend({
+  businessId: Id,
+  /** The mailbox it came to. */
+  mailboxId: Id.optional(),
+  /** How its pages are turned to be read, in degrees. */
+  turned: z.union([z.literal(90), z.literal(180), z.literal(270)]).optional(),
+  seen: z.boolean().optional(),
+  assignedTo: Id.optional(),
+  note: z.string().max(2000).optional(),
+  /** When somebody said that it is done. */
+  answeredAt: z.number().optional(),
+  folder: z.enum(['archive', 'bin']).optional(),
+});
 
 /** A contact of one person only. */
 export const OwnContactRecord = OwnContact.extend({
@@ -326,6 +341,7 @@ export const Aside = z.object({
     'ownContacts',
     'circles',
     'words',
+    'faxes',
     'exchange',
     'carrier',
     'settings',
@@ -356,6 +372,7 @@ export type MailRecord = z.infer<typeof MailRecord>;
 export type SoundRecord = z.infer<typeof SoundRecord>;
 export type FileRecord = z.infer<typeof FileRecord>;
 export type TextRecord = z.infer<typeof TextRecord>;
+export type FaxRecord = z.infer<typeof FaxRecord>;
 export type CircleRecord = z.infer<typeof CircleRecord>;
 export type WordsRecord = z.infer<typeof WordsRecord>;
 export type OwnContactRecord = z.infer<typeof OwnContactRecord>;

@@ -13,6 +13,7 @@ export interface Change {
     | 'texts'
     | 'threads'
     | 'ownContacts'
+    | 'faxes'
     | 'circles'
     | 'words'
     | 'invitations'

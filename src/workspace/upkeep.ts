@@ -12,8 +12,9 @@ export interface Ids {
   calls?: readonly string[];
   messages?: readonly string[];
   texts?: readonly string[];
+  faxes?: readonly string[];
 }
-const KINDS = ['calls', 'messages', 'texts'] as const;
+const KINDS = ['calls', 'messages', 'texts', 'faxes'] as const;
 
 /** What stands on record of entries that went. */
 interface Gone {
@@ -35,7 +36,7 @@ async function record(
   const entries = await db.write(
     'calls',
     async (open) => {
-      const tx = open('calls', 'messages', 'texts', 'dealings');
+      const tx = open('calls', 'messages', 'texts', 'faxes', 'dealings');
       const entries = await change({
         delete: (kind, id) => within(tx.objectStore(kind).delete(id)),
         hide: async (calls) => {
@@ -61,7 +62,7 @@ async function record(
     words,
   );
   if (entries) {
-    await workspace.changed('calls', 'messages', 'texts', 'dealings');
+    await workspace.changed('calls', 'messages', 'texts', 'faxes', 'dealings');
   }
   return entries;
 }
@@ -69,11 +70,12 @@ async function record(
 /** Deletes entries for good, with their recordings and files. @returns how many went */
 export async function deleteEntries(workspace: Workspace, ids: Ids, by: string): Promise<number> {
   const { view, db, id: businessId } = workspace;
-  const [calls, texts] = [new Set(ids.calls), new Set(ids.texts)];
+  const [calls, texts, faxes] = [new Set(ids.calls), new Set(ids.texts), new Set(ids.faxes)];
   const bytes = new Set([
     ...view.calls
       .flatMap((c) => (calls.has(c.id) ? (c.recordings ?? []) : []))
       .flatMap((r) => [r.ours, r.theirs]),
+    ...view.faxes.flatMap((f) => (faxes.has(f.id) ? [f.file.hash] : [])),
     ...view.texts.flatMap((t) => (texts.has(t.id) ? (t.files ?? []) : [])).map((f) => f.hash),
   ]);
   const entries = await record(workspace, 'what is deleted for good', { by }, (tx) => {

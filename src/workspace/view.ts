@@ -11,6 +11,7 @@ import type {
   CallRecord,
   CircleRecord,
   DealingsRecord,
+  FaxRecord,
   Invitation,
   MailRecord,
   MessageRecord,
@@ -46,6 +47,7 @@ export interface View {
   texts: TextRecord[];
   threads: ThreadRecord[];
   ownContacts: OwnContactRecord[];
+  faxes: FaxRecord[];
   circles: CircleRecord[];
   words: WordsRecord[];
   clock: ClockSetting;
@@ -93,6 +95,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     texts: whole.texts,
     threads: whole.threads,
     ownContacts: whole.ownContacts,
+    faxes: whole.faxes,
     circles: whole.circles,
     words: whole.words,
     clock: await clockOf(db),

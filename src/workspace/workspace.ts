@@ -51,6 +51,7 @@ const SHOWN: readonly Change['what'][] = [
   'texts',
   'threads',
   'ownContacts',
+  'faxes',
   'circles',
   'words',
   'invitations',
@@ -374,7 +375,7 @@ export class Workspace {
    * Sets fields of messages or calls, whatever another window does to others of them.
    * @returns takes it back, and says where somebody else was faster
    */
-  async change<S extends 'messages' | 'calls'>(
+  async change<S extends 'messages' | 'calls' | 'faxes'>(
     store: S,
     ids: readonly string[],
     to: RecordChange<S>,
@@ -439,6 +440,7 @@ export class Workspace {
       texts,
       threads,
       ownContacts,
+      faxes,
       circles,
       words,
     } = this.picture;
@@ -459,6 +461,7 @@ export class Workspace {
       texts,
       threads,
       ownContacts,
+      faxes,
       circles,
       words,
     };
@@ -556,6 +559,7 @@ export class Workspace {
       case 'texts':
       case 'threads':
       case 'ownContacts':
+      case 'faxes':
       case 'circles':
       case 'words':
       case 'invitations':

@@ -164,3 +164,13 @@ export async function neverAskedToText(page: Page): Promise<void> {
   );
   await page.reload();
 }
+
+/** Opens a section of a staff phone that is too small to show all at once. */
+export const toSection = (
+  phone: Page,
+  name: 'Call' | 'Recent' | 'Messages' | 'Texts' | 'People' | 'Me',
+): Promise<void> =>
+  phone
+    .getByRole('navigation', { name: 'Sections of the phone' })
+    .getByRole('button', { name: new RegExp(`^${name}\\b`) })
+    .click();

@@ -1,6 +1,6 @@
 /** Links to numbers, what calls go out of, and a call that comes in while another window hides the phone. */
 import { expect } from '@playwright/test';
-import { open } from './bench';
+import { open, toSection } from './bench';
 import { call, IDRIS, outsidePhone, staffPhone, test } from './talking';
 
 test('a link to a number goes to the phone of this browser, or to its window that is open', async ({
@@ -21,6 +21,7 @@ test('a link to a number goes to the phone of this browser, or to its window tha
   await page.getByTestId('message').getByRole('link', { name: '(206) 555-0134' }).click();
   await expect(field).toHaveValue('+12065550134');
   await field.fill('');
+  await toSection(idris, 'Messages');
   // The same from a message on the phone itself, and from another page that hands over a link as RFC 3966 writes it.
   await idris.getByTestId('message').getByRole('link', { name: '(206) 555-0134' }).click();
   await expect(field).toHaveValue('+12065550134');
@@ -39,6 +40,7 @@ test('calls go out of the desk phone, which rings first; what comes in is silent
 }) => {
   await page.goto('/');
   const idris = await staffPhone(context, IDRIS);
+  await toSection(idris, 'Me');
   await idris
     .getByLabel('Calls from here go out of')
     .selectOption({ label: 'my desk phone, which rings first' });
@@ -46,6 +48,7 @@ test('calls go out of the desk phone, which rings first; what comes in is silent
   await idris.close();
 
   const again = await staffPhone(context, IDRIS);
+  await toSection(again, 'Call');
   // It is remembered. Somebody calls Idris: his desk phone rings, and is answered from here.
   const outside = await outsidePhone(context, '+16045550126');
   await outside.getByLabel('Number to call').fill('360 555 0142');

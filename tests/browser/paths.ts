@@ -35,6 +35,7 @@ export const PAGES = [
   '/messages/texts',
   '/messages/contacts',
   '/messages/call-back',
+  '/messages/faxes',
   '/messages/mailboxes',
   '/messages/recordings',
   '/messages/script',

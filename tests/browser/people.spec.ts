@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { simpleParser } from 'mailparser';
 import Papa from 'papaparse';
 import type { Locator, Page } from '@playwright/test';
-import { bench, codeInLetter, currentBusiness, open, saved, setUpPhone, visit } from './bench';
+import { bench, codeInLetter, currentBusiness, open, saved, setUpPhone, toSection, visit } from './bench';
 import { expect, test } from './seeded';
 
 const cell = (page: Page, row: string, column: string): Locator =>
@@ -402,7 +402,9 @@ test.describe('invitations', () => {
     await setUpPhone(staff);
     await expect(staff.getByTestId('phone-state')).toContainText('this phone is ready');
     // Taken out of the office it stops ringing, and says so on both sides.
+    await toSection(staff, 'Me');
     await staff.getByLabel('Bench: this window plays a phone').selectOption('outside the office');
+    await toSection(staff, 'Call');
     await expect(staff.getByTestId('not-ready')).toContainText(
       'outside the office, where this phone may not ring',
     );

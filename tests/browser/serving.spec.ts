@@ -1,6 +1,6 @@
 /** Serving a queue from a phone, what colleagues see of one another, and being rung when somebody is free. */
 import { expect } from '@playwright/test';
-import { open, saved } from './bench';
+import { open, saved, toSection } from './bench';
 import { call, IDRIS, JONAH, outsidePhone, staffPhone, test } from './talking';
 
 const answer = { name: /^Answer/ };
@@ -11,6 +11,7 @@ test('whoever serves a queue logs out and in, pauses with a reason, and sees who
 }) => {
   await open(page, '/answering/queues');
   const idris = await staffPhone(context, IDRIS);
+  await toSection(idris, 'Me');
   const serving = idris.getByTestId('serving');
   await expect(serving).toContainText('you take its calls');
   await expect(serving).toContainText('nobody waits');
@@ -47,6 +48,7 @@ test('a word of one’s own is seen by colleagues; whoever is busy is called whe
 }) => {
   await page.goto('/');
   const idris = await staffPhone(context, IDRIS);
+  await toSection(idris, 'Me');
   await idris.getByLabel('A word of your own').fill('in the paint shop');
   await idris.getByRole('button', { name: 'Say it' }).click();
   const jonah = await staffPhone(context, JONAH);

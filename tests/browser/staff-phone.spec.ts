@@ -1,6 +1,6 @@
 /** The staff's side of a phone: pairing it, what it asks for, what it says when it is not ready. */
 import type { BrowserContext, Page } from '@playwright/test';
-import { codeInLetter, open, saved, setUpPhone } from './bench';
+import { codeInLetter, open, saved, setUpPhone, toSection } from './bench';
 import { expect, test } from './seeded';
 
 /** Invites Jonah and follows the link of his letter in a window of its own. */
@@ -73,6 +73,7 @@ test('setting up: microphone, a level that moves, a tone, and another address th
   // The address waits in the draft for whoever does the phones.
   await expect(page.getByRole('link', { name: 'Review 1 change' })).toBeVisible();
   await staff.reload();
+  await toSection(staff, 'Me');
   await expect(staff.getByRole('heading', { name: 'If somebody calls you now' })).toBeVisible();
 });
 
@@ -103,6 +104,7 @@ test('looking somebody up shows what one may see; on a desk the phone is a panel
 }) => {
   const staff = await followed(context, page);
   await setUpPhone(staff);
+  await toSection(staff, 'Me');
   await staff.getByRole('button', { name: 'Look somebody up' }).click();
   const dialog = staff.getByRole('dialog');
   await dialog.getByRole('searchbox').fill('petr');
@@ -112,6 +114,7 @@ test('looking somebody up shows what one may see; on a desk the phone is a panel
   await expect(dialog.getByRole('listitem')).toContainText('Front office');
   await staff.keyboard.press('Escape');
   await staff.setViewportSize({ width: 1100, height: 780 });
+  await toSection(staff, 'Call');
   const [left, right] = await Promise.all(
     ['If somebody calls you now', 'Messages'].map((name) =>
       staff.getByRole('heading', { name }).boundingBox(),

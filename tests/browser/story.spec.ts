@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { codeInLetter, currentBusiness, saved, setClock, setUpPhone } from './bench';
+import { codeInLetter, currentBusiness, saved, setClock, setUpPhone, toSection } from './bench';
 
 /** Every request the pages make must go to this server. */
 function watchRequests(context: BrowserContext, baseURL: string): string[] {
@@ -249,6 +249,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     await outside.waitForTimeout(2500);
     await outside.getByRole('button', { name: 'Hang up' }).click();
     await expect(outside.getByTestId('outside-ended')).toContainText('message left in Ada Fenwick');
+    await toSection(staff, 'Messages');
     await expect(staff.getByTestId('message')).toContainText('The anchor chain <b>has come</b>.');
     await page.getByRole('link', { name: 'Messages' }).click();
     await expect(page.getByTestId('message')).toContainText('The anchor chain <b>has come</b>.');

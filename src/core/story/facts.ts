@@ -1,7 +1,7 @@
 /** What a call, a message or a text says by itself, whatever people and contacts are called: read once for each record. */
 import { MEANING, outcomeOf, timesOf, type CallTimes, type Outcome } from '../calls';
 import { once } from '../once';
-import type { CallKept, MessageKept, TextKept } from './records';
+import type { CallKept, FaxKept, MessageKept, TextKept } from './records';
 
 export type Way = 'in' | 'out' | 'inside';
 
@@ -143,4 +143,18 @@ export const factsOfText = once(({ way, from, to, text, files }: TextKept): Fact
   unwanted: false,
   outcome: null,
   text: low([text, ...(files ?? []).map((f) => f.name)]),
+}));
+
+export const factsOfFax = once(({ way, from, to, file, note, mailboxId }: FaxKept): Facts => ({
+  ...NONE,
+  way,
+  other: way === 'in' ? from : to,
+  ours: way === 'in' ? to : from,
+  withIds: [],
+  mailboxId: mailboxId ?? null,
+  missed: false,
+  talked: false,
+  unwanted: false,
+  outcome: null,
+  text: low([file.name, note]),
 }));

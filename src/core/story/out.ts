@@ -43,7 +43,7 @@ export const logTable = (
     ...(['rang', 'waited', 'talked'] as const).map((of) => (e.facts.times ? String(e.facts.times[of]) : '')),
     e.facts.missed ? 'yes' : '',
     e.facts.missed ? settledInWords(settledBy(e, settled), e.at, system) : '',
-    e.call?.note ?? e.message?.note ?? '',
+    e.call?.note ?? e.message?.note ?? e.fax?.note ?? '',
     e.message?.said ?? e.text?.text ?? '',
   ]),
 ];
@@ -63,6 +63,6 @@ export const logJson = (entries: readonly Entry[], system: System, settled: Sett
     seconds: e.facts.times,
     missed: e.facts.missed,
     settled: e.facts.missed ? (settledBy(e, settled)?.how ?? null) : null,
-    note: e.call?.note ?? e.message?.note ?? null,
+    note: e.call?.note ?? e.message?.note ?? e.fax?.note ?? null,
     said: e.message?.said ?? e.text?.text ?? null,
   }));

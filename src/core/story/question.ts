@@ -16,6 +16,7 @@ export const VIEWS = [
   'with a note',
   'unwanted',
   'texts',
+  'faxes',
 ] as const;
 export type View = (typeof VIEWS)[number];
 
@@ -47,7 +48,7 @@ export const SavedView = z.object({ id: Id, name: z.string().trim().min(1).max(6
 export type SavedView = z.infer<typeof SavedView>;
 
 function isIn(view: View, entry: Entry, by: Settling): boolean {
-  const { facts, kind, call, message } = entry;
+  const { facts, kind, call, message, fax } = entry;
   switch (view) {
     case 'all':
       return true;
@@ -64,11 +65,13 @@ function isIn(view: View, entry: Entry, by: Settling): boolean {
     case 'with a message':
       return message !== undefined;
     case 'with a note':
-      return Boolean(call?.note || message?.note);
+      return Boolean(call?.note || message?.note || fax?.note);
     case 'unwanted':
       return facts.unwanted;
     case 'texts':
       return kind === 'text';
+    case 'faxes':
+      return kind === 'fax';
   }
 }
 

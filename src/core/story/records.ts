@@ -46,6 +46,21 @@ export interface TextKept {
   sendAt?: number | undefined;
   files?: readonly { name: string; type: string; size: number; hash: string }[] | undefined;
 }
+export interface FaxKept {
+  id: string;
+  way: 'in' | 'out';
+  from: string;
+  to: string;
+  at: number;
+  by?: string | undefined;
+  pages: number;
+  file: { name: string; type: string; size: number; hash: string };
+  mailboxId?: string | undefined;
+  note?: string | undefined;
+  folder?: string | undefined;
+  answeredAt?: number | undefined;
+  assignedTo?: string | undefined;
+}
 /** What ours do about a conversation besides writing. */
 export interface ThreadKept {
   /** See `conversationKey`. */

@@ -167,6 +167,7 @@ describe('what is found', () => {
         'with a note': e.call?.note !== undefined,
         unwanted: e.id === 'spam',
         texts: false,
+        faxes: false,
       };
       return inView[q.view] && q.text.split(' ').every((w) => e.search.includes(w.toLowerCase()));
     };

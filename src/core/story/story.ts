@@ -3,10 +3,10 @@ import { ending, listed, whoCalls, whoseName } from '../calls';
 import { writeNumber } from '../numbering';
 import type { Contact, NumberHeld, System } from '../system';
 import { known } from './known';
-import { factsOfCall, factsOfMessage, factsOfText, type Facts } from './facts';
-import type { CallKept, MessageKept, TextKept } from './records';
+import { factsOfCall, factsOfFax, factsOfMessage, factsOfText, type Facts } from './facts';
+import type { CallKept, FaxKept, MessageKept, TextKept } from './records';
 
-export type EntryKind = 'call' | 'message' | 'text';
+export type EntryKind = 'call' | 'message' | 'text' | 'fax';
 
 /** One thing that was dealt with. */
 export interface Entry {
@@ -24,6 +24,7 @@ export interface Entry {
   /** What was left in the call, or stands alone where its call is not kept. */
   message?: MessageKept;
   text?: TextKept;
+  fax?: FaxKept;
   /** All that can be found of it, in lower case. */
   search: string;
 }
@@ -33,6 +34,7 @@ export interface Kept {
   calls: readonly CallKept[];
   messages: readonly MessageKept[];
   texts: readonly TextKept[];
+  faxes?: readonly FaxKept[];
 }
 
 function entryOf(
@@ -40,7 +42,7 @@ function entryOf(
   facts: Facts,
   system: System,
   whoElse: () => string,
-  about: Pick<Entry, 'call' | 'message' | 'text'>,
+  about: Pick<Entry, 'call' | 'message' | 'text' | 'fax'>,
   more = '',
 ): Entry {
   const { contacts, lines } = known(system);
@@ -97,18 +99,25 @@ export const textEntry = (text: TextKept, system: System): Entry =>
     text,
   });
 
+export const faxEntry = (fax: FaxKept, system: System): Entry =>
+  entryOf({ id: fax.id, kind: 'fax', at: fax.at }, factsOfFax(fax), system, () => 'a hidden number', { fax });
+
 /** What there was with some numbers, E.164. */
-export function keptWith({ calls, messages, texts }: Kept, numbers: readonly string[]): Kept {
+export function keptWith({ calls, messages, texts, faxes = [] }: Kept, numbers: readonly string[]): Kept {
   const wanted = new Set<string | null>(numbers);
   return {
     calls: calls.filter((c) => wanted.has(factsOfCall(c).other)),
     messages: messages.filter((m) => wanted.has(m.fromNumber)),
     texts: texts.filter((t) => wanted.has(t.way === 'in' ? t.from : t.to)),
+    faxes: faxes.filter((f) => wanted.has(f.way === 'in' ? f.from : f.to)),
   };
 }
 
 /** The newest first; a message stands with the call it was left in, where that is kept. */
-export function* storyOf({ calls, messages, texts }: Kept, system: System): Generator<Entry, void> {
+export function* storyOf(
+  { calls, messages, texts, faxes = [] }: Kept,
+  system: System,
+): Generator<Entry, void> {
   const left = new Map(messages.map((m) => [m.id, m]));
   const callIds = new Set(calls.map((c) => c.id));
   type Item = { at: number; make: () => Entry };
@@ -122,6 +131,7 @@ export function* storyOf({ calls, messages, texts }: Kept, system: System): Gene
       .filter((t) => t.sendAt === undefined)
       .map((t): Item => ({ at: t.at, make: () => textEntry(t, system) })),
   ];
+  items.push(...faxes.map((f): Item => ({ at: f.at, make: () => faxEntry(f, system) })));
   items.sort((a, b) => b.at - a.at);
   for (const { make } of items) yield make();
 }

@@ -25,6 +25,21 @@ const wrote = (from: string, at: number, to = MAIN) => ({
   at,
 });
 
+it('faxes that nobody has seen to wait as well', () => {
+  const fax = {
+    id: 'f',
+    way: 'in' as const,
+    from: BO,
+    to: MAIN,
+    at: 3,
+    pages: 1,
+    file: { name: 'a.pdf', type: 'application/pdf', size: 1, hash: 'x' },
+  };
+  const all = [fax, { ...fax, id: 'g', answeredAt: 5 }, { ...fax, id: 'h', folder: 'archive' }];
+  const waiting = toAnswer([called(BO, 7)], [], [...all, { ...fax, id: 'out', way: 'out' as const }]);
+  expect(waiting.map((w) => [w.number, w.since, w.faxes.map((f) => f.id)])).toEqual([[BO, 3, ['f']]]);
+});
+
 it('calls and texts of the same number are one; those that were answered are none', () => {
   const texts = [
     wrote(ADA, 5),

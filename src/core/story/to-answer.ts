@@ -1,7 +1,7 @@
 /** Who waits for an answer: those who called in vain or left a message, and those who wrote; everybody once. */
 import type { CallBack } from '../calls';
 import type { Conversation } from './conversations';
-import type { TextKept } from './records';
+import type { FaxKept, TextKept } from './records';
 
 export interface ToAnswer<T extends TextKept = TextKept> {
   /** E.164. */
@@ -13,6 +13,8 @@ export interface ToAnswer<T extends TextKept = TextKept> {
   callBack: CallBack | undefined;
   /** Conversations by text that wait, by number of ours. */
   texts: readonly Conversation<T>[];
+  /** Faxes that nobody has seen to, the oldest first. */
+  faxes: readonly FaxKept[];
   /** Who sees to it; undefined is nobody in particular. */
   assignedTo: string | undefined;
 }
@@ -21,11 +23,20 @@ export interface ToAnswer<T extends TextKept = TextKept> {
 export function toAnswer<T extends TextKept>(
   callBacks: readonly CallBack[],
   conversations: readonly Conversation<T>[],
+  faxes: readonly FaxKept[] = [],
 ): ToAnswer<T>[] {
   const found = new Map<string, ToAnswer<T>>(
     callBacks.map((c) => [
       c.number,
-      { number: c.number, since: c.since, last: c.last, callBack: c, texts: [], assignedTo: c.assignedTo },
+      {
+        number: c.number,
+        since: c.since,
+        last: c.last,
+        callBack: c,
+        texts: [],
+        faxes: [],
+        assignedTo: c.assignedTo,
+      },
     ]),
   );
   for (const c of conversations) {
@@ -38,7 +49,21 @@ export function toAnswer<T extends TextKept>(
       last: Math.max(known?.last ?? 0, lastIn),
       callBack: known?.callBack,
       texts: [...(known?.texts ?? []), c],
+      faxes: known?.faxes ?? [],
       assignedTo: known?.assignedTo ?? c.assignedTo,
+    });
+  }
+  for (const f of faxes) {
+    if (f.way === 'out' || f.folder !== undefined || f.answeredAt !== undefined) continue;
+    const known = found.get(f.from);
+    found.set(f.from, {
+      number: f.from,
+      since: Math.min(known?.since ?? Infinity, f.at),
+      last: Math.max(known?.last ?? 0, f.at),
+      callBack: known?.callBack,
+      texts: known?.texts ?? [],
+      faxes: [...(known?.faxes ?? []), f],
+      assignedTo: known?.assignedTo ?? f.assignedTo,
     });
   }
   return [...found.values()].sort((a, b) => a.since - b.since);

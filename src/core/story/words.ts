@@ -28,6 +28,8 @@ export function titleOf(entry: Entry, system: System): string {
   switch (kind) {
     case 'text':
       return facts.way === 'in' ? `${who} texted ${ours}` : `Text to ${who} from ${ours}`;
+    case 'fax':
+      return facts.way === 'in' ? `${who} faxed ${ours}` : `Fax to ${who} from ${ours}`;
     case 'message':
       return `${who} left a message`;
     case 'call':
@@ -38,9 +40,10 @@ export function titleOf(entry: Entry, system: System): string {
 
 /** What came of it: waiting, ringing, talking, how it ended, what was left. */
 export function detailOf(entry: Entry, system: System): string {
-  const { kind, facts, call, message, text } = entry;
+  const { kind, facts, call, message, text, fax } = entry;
   if (kind === 'text')
     return [text!.text, ...(text!.files ?? []).map((f) => f.name)].filter(Boolean).join(' · ');
+  if (kind === 'fax') return `${fax!.pages} ${fax!.pages === 1 ? 'page' : 'pages'}: ${fax!.file.name}`;
   const mailbox = facts.mailboxId ?? message?.mailboxId;
   const where = `in ${(mailbox && system.mailboxes[mailbox]?.name) || 'a removed mailbox'}`;
   if (!call || !facts.times) return where;

@@ -6,6 +6,7 @@
   import BenchDial from './BenchDial.svelte';
   import BenchHabits from './BenchHabits.svelte';
   import BenchRinging from './BenchRinging.svelte';
+  import BenchFax from './BenchFax.svelte';
   import BenchText from './BenchText.svelte';
   import BenchTextHabits from './BenchTextHabits.svelte';
 
@@ -73,6 +74,7 @@
 <BenchDial />
 <BenchText />
 <BenchTextHabits />
+<BenchFax />
 <h3>What outside phones got</h3>
 <ul class="slips" aria-label="What outside phones got">
   {#each arrivals as a (a.id)}

@@ -32,7 +32,7 @@
     const { db, id, workspace, now, actorName } = theBusiness();
     try {
       await forget(db, id, contact.numbers, byWhom(actorName), now);
-      await workspace.changed('calls', 'messages', 'texts', 'threads', 'ownContacts', 'dealings');
+      await workspace.changed('calls', 'messages', 'texts', 'threads', 'ownContacts', 'faxes', 'dealings');
       await sweepBytes(db, id);
       problem =
         (await theBusiness().keepStored('Remove a contact for good', [

@@ -34,6 +34,7 @@
     calls: theBusiness().view.calls,
     messages: theBusiness().view.messages,
     texts: theBusiness().view.texts,
+    faxes: theBusiness().view.faxes,
   });
   const by = $derived(settling(kept));
   const entries = $derived([...storyOf(keptWith(kept, c.numbers), system)]);

@@ -18,6 +18,7 @@
     mail: 'a letter',
     messages: 'a message',
     texts: 'a text',
+    faxes: 'a fax',
     circles: 'a conversation of colleagues',
     words: 'words of a colleague',
     ownContacts: 'a contact of somebody’s own',

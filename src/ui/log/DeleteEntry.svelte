@@ -11,7 +11,7 @@
   let busy = $state(false);
   async function drop() {
     busy = true;
-    const { id, call, message, text } = entry;
+    const { id, call, message, text, fax } = entry;
     const { workspace, actorName } = theBusiness();
     try {
       await deleteEntries(
@@ -20,6 +20,7 @@
           calls: call ? [id] : [],
           messages: message ? [message.id] : [],
           texts: text ? [id] : [],
+          faxes: fax ? [id] : [],
         },
         byWhom(actorName),
       );

@@ -33,6 +33,7 @@
     calls: business.view.calls,
     messages: business.view.messages,
     texts: business.view.texts,
+    faxes: business.view.faxes,
   });
   const story = new Story();
   onDestroy(() => story.stop());
@@ -78,6 +79,7 @@
     'with a note': 'with a note',
     unwanted: 'unwanted',
     texts: 'texts',
+    faxes: 'faxes',
   };
   const people = $derived(Object.values(system.people));
   const queues = $derived(Object.values(system.queues));

@@ -13,7 +13,7 @@
 
   /** Somebody who waits for an answer: how they tried, what they said, and answering them. */
   let { waiting }: { waiting: ToAnswer<TextRecord> } = $props();
-  const { number, callBack, texts } = $derived(waiting);
+  const { number, callBack, texts, faxes } = $derived(waiting);
   const contact = $derived(contactOf(number, theBusiness().system.contacts));
   const written = $derived(theBusiness().number(number));
   const name = $derived(contact?.name ?? written);
@@ -31,10 +31,12 @@
   );
   const ids = $derived([callBack?.messageIds ?? [], callBack?.callIds ?? []] as const);
   const keys = $derived(texts.map(({ ours, theirs, assignedTo }) => ({ ours, theirs, assignedTo })));
+  const faxIds = $derived(faxes.map((f) => f.id));
   const how = $derived(
     [
       callBack?.tries ? `called ${callBack.tries === 1 ? 'once' : `${callBack.tries} times`} in vain` : '',
       callBack?.messageIds.length ? `left ${count(callBack.messageIds.length, 'message')}` : '',
+      faxes.length ? `sent ${count(faxes.length, 'fax', 'faxes')}` : '',
       wrote.length ? `wrote ${count(wrote.length, 'text')}` : '',
     ]
       .filter(Boolean)
@@ -62,6 +64,9 @@
   <div class="acts">
     {#if !contact}<KeepContact {number} />{/if}
     <AnswerBack {number} answered={() => markAnswered(...ids)} />
+    {#if faxes.length}<a class="small" href="/messages/faxes"
+        >Open the faxes<span class="visually-hidden">&nbsp;of {name}</span></a
+      >{/if}
     {#each texts as c (c.key)}
       <a class="small" href="/messages/texts" onclick={() => (openTexts.value = { open: c.key })}
         >Open the texts<span class="visually-hidden">&nbsp;with {name}</span></a
@@ -70,12 +75,12 @@
     <SeesToIt
       personId={waiting.assignedTo}
       about={written}
-      ongive={(id) => void giveTo(id, ...ids, name, keys)}
+      ongive={(id) => void giveTo(id, ...ids, name, keys, faxIds)}
     />
     <button
       class="linkish small"
       type="button"
-      onclick={() => void markAnswered(...ids, `Done: ${written}`, keys)}
+      onclick={() => void markAnswered(...ids, `Done: ${written}`, keys, faxIds)}
       >Done<span class="visually-hidden">&nbsp;with {written}</span></button
     >
   </div>

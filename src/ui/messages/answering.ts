@@ -36,11 +36,13 @@ export async function giveTo(
   callIds: readonly string[],
   what: string,
   threads: readonly Thread[] = [],
+  faxIds: readonly string[] = [],
 ): Promise<void> {
   const { workspace, system } = theBusiness();
   const to = { assignedTo: personId || undefined };
   const messages = await workspace.change('messages', messageIds, to);
   const calls = await workspace.change('calls', callIds, to);
+  const faxes = await workspace.change('faxes', faxIds, to);
   const { backs, refused } = await toThreads(threads, ({ assignedTo }) => ({
     does: 'give',
     to: personId || undefined,
@@ -49,7 +51,7 @@ export async function giveTo(
   const name = system.people[personId]?.name ?? 'Nobody in particular';
   theBusiness().sayDone(
     { kind: 'info', title: `${name} sees to ${what}`, ...(refused ? { detail: refused } : {}) },
-    together([messages, calls, ...backs]),
+    together([messages, calls, faxes, ...backs]),
   );
 }
 
@@ -59,11 +61,13 @@ export async function markAnswered(
   callIds: readonly string[],
   told?: string,
   threads: readonly Thread[] = [],
+  faxIds: readonly string[] = [],
 ): Promise<void> {
   const { deeds, now: answeredAt } = here();
   const messages = await deeds.changeMessages(messageIds, { heard: true, answeredAt });
   const calls = await deeds.markCalls(callIds, answeredAt);
   const { backs } = await toThreads(threads, () => ({ does: 'close' }));
+  if (faxIds.length) backs.push(await theBusiness().workspace.change('faxes', faxIds, { answeredAt }));
   const back = together([messages, calls, ...backs]);
   if (told) here().sayDone({ kind: 'info', title: told }, back);
   else here().did('Said to be answered', back);

@@ -60,6 +60,7 @@ export const Line = z.discriminatedUnion('is', [
   z.object({ is: z.literal('text'), value: fields }),
   z.object({ is: z.literal('conversation'), value: fields }),
   z.object({ is: z.literal('own contact'), value: fields }),
+  z.object({ is: z.literal('fax'), value: fields }),
   z.object({ is: z.literal('circle'), value: fields }),
   z.object({ is: z.literal('words'), value: fields }),
   z.object({ is: z.literal('file'), value: fields }),

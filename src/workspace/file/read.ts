@@ -160,6 +160,9 @@ async function assembled(
       case 'own contact':
         lists.ownContacts.push(line.value);
         break;
+      case 'fax':
+        lists.faxes.push(line.value);
+        break;
       case 'circle':
         lists.circles.push(line.value);
         break;

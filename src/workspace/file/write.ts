@@ -65,6 +65,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     texts: (value) => [{ is: 'text', value }],
     threads: (value) => [{ is: 'conversation', value }],
     ownContacts: (value) => [{ is: 'own contact', value }],
+    faxes: (value) => [{ is: 'fax', value }],
     circles: (value) => [{ is: 'circle', value }],
     words: (value) => [{ is: 'words', value }],
   };

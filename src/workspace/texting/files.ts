@@ -9,11 +9,10 @@ const isCarried = (type: string): type is keyof typeof CARRIED => Object.hasOwn(
 const kinds = (): string => [...new Set(Object.values(CARRIED))].join(', ');
 const LENGTH = 120;
 
-/** The kind of a file by its bytes, where the network carries it. */
-export async function typeOf(bytes: Uint8Array): Promise<keyof typeof CARRIED | null> {
+/** What a file is by its bytes; undefined where that is not known. */
+export async function kindOf(bytes: Uint8Array): Promise<string | undefined> {
   const { fileTypeFromBuffer } = await import('file-type');
-  const type = (await fileTypeFromBuffer(bytes).catch(() => undefined))?.mime;
-  return type && isCarried(type) ? type : null;
+  return (await fileTypeFromBuffer(bytes).catch(() => undefined))?.mime;
 }
 
 /**
@@ -27,8 +26,9 @@ export async function keepFile(
   bytes: Uint8Array,
 ): Promise<FileKept> {
   if (!bytes.length) return { ok: false, message: `${name} is empty.` };
-  const type = await typeOf(bytes);
-  if (!type) return { ok: false, message: `${name} is none of what texts carry: ${kinds()}.` };
+  const type = await kindOf(bytes);
+  if (!type || !isCarried(type))
+    return { ok: false, message: `${name} is none of what texts carry: ${kinds()}.` };
   if (bytes.length > MOST_BYTES)
     return {
       ok: false,

@@ -105,6 +105,7 @@ const PLACES: Record<Place, Points> = {
   'sites.notify.personIds[]': points('person', 'out'),
   'numbers.announceId': points('recording', 'null'),
   'numbers.holdMusicId': points('recording', 'null'),
+  'numbers.faxMailboxId': points('mailbox', 'null'),
   'numbers.siteId': points('site', 'null'),
   'numbers.planId': points('plan', 'null'),
   'numbers.callerIdFor[]': points('person', 'out'),

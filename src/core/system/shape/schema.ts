@@ -128,6 +128,8 @@ export const NumberHeld = z.object({
   planId: Id.nullable(),
   /** What its callers hear while they are held; absent or null is what the business has. */
   holdMusicId: Id.nullable().optional(),
+  /** The mailbox that its faxes come to; absent or null is that it takes none. */
+  faxMailboxId: Id.nullable().optional(),
   /** Said first to whoever is called with it shown; absent or null is nothing. */
   announceId: Id.nullable().optional(),
   /** Who may show it on calls they make. */

@@ -7,13 +7,14 @@
   import ToAnswerCard from '$ui/messages/ToAnswerCard.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
-  const { calls, messages, texts, threads } = $derived(theBusiness().view);
+  const { calls, messages, texts, threads, faxes } = $derived(theBusiness().view);
   const blocked = (number: string) =>
     isBlockedNumber(number, theBusiness().standing, contactOf(number, theBusiness().system.contacts));
   const all = $derived(
     toAnswer(
       callBacks(calls, messages, blocked),
       conversations(texts, threads, theBusiness().system).filter((c) => !blocked(c.theirs)),
+      faxes.filter((f) => !blocked(f.from)),
     ),
   );
   const seers = $derived([...new Set(all.flatMap((w) => w.assignedTo ?? []))]);

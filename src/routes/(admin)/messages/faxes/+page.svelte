@@ -1,0 +1,6 @@
+<script lang="ts">
+  import FaxesPage from '$ui/faxes/FaxesPage.svelte';
+</script>
+
+<svelte:head><title>Faxes · Messages · Upper Line</title></svelte:head>
+<FaxesPage />
