@@ -35,6 +35,7 @@ async function faxIn(page: Page, name: string, buffer: Buffer): Promise<void> {
 
 test('a fax comes to a number that takes them; its pages are seen, turned, given away and deleted', async ({
   page,
+  context,
 }) => {
   await open(page, '/messages/faxes');
   await expect(page.getByText('No faxes yet.')).toBeVisible();
@@ -67,6 +68,16 @@ test('a fax comes to a number that takes them; its pages are seen, turned, given
   await expect(page.getByTestId('fax-row')).toContainText('Mei Tanaka sees to it');
   await page.reload();
   await expect(sheet.getByRole('img', { name: 'Page 1' })).toHaveCSS('rotate', '90deg');
+  // Whoever hears the mailbox has it on their phone, and nobody else.
+  const [rosa, noor] = [await context.newPage(), await context.newPage()];
+  await rosa.goto('/phone?business=lantern-cove&as=rosa-mobile-app');
+  await noor.goto('/phone?business=lantern-cove&as=noor-computer');
+  await rosa.getByRole('button', { name: '(206) 555-0187: 2 pages' }).click();
+  await expect(rosa.getByRole('img', { name: 'Page 2' })).toBeVisible();
+  await expect(noor.getByRole('heading', { name: 'Messages' })).toBeVisible();
+  await expect(noor.getByTestId('fax')).toHaveCount(0);
+  await rosa.close();
+  await noor.close();
   await sheet.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByText('None waits.')).toBeVisible();
   // It stands in the log as well.

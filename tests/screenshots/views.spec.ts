@@ -57,17 +57,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.getByLabel('What Anselm Frey does').blur();
   await page.evaluate(() => scrollTo(0, 0));
   await shot(page, 'rehearsal');
-  await page.goto('/numbers/get');
-  await page.getByLabel('Area code or city').fill('360');
-  const offers = page.getByRole('list', { name: 'Numbers on offer' }).getByRole('listitem');
-  for (const e164 of ['(360) 555-0123', '(360) 555-0155'])
-    await offers.filter({ hasText: e164 }).getByRole('button', { name: /^Take/ }).click();
-  await page.getByRole('list', { name: 'Numbers set aside' }).getByRole('listitem').nth(1).waitFor();
-  await shot(page, 'get-a-number');
-  // The pictures that follow are of the demonstration as it is on a first visit.
-  await page.getByRole('button', { name: 'Businesses and files' }).click();
-  await page.getByRole('menuitem', { name: 'Reset the demonstration' }).click();
-  await page.getByText('as it was on the first day').waitFor();
 
   await page.goto('/answering/main?step=main-front');
   await page.getByLabel('For how many seconds').fill('24');
@@ -132,6 +121,11 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await staff.getByRole('button', { name: /^Back to/ }).click();
   await staff.getByRole('button', { name: 'Hang up' }).click();
   await outside.getByTestId('outside-ended').waitFor();
+  await page.goto('/messages/texts');
+  await page.getByTestId('conversation').filter({ hasText: 'Harrow' }).click();
+  await page.getByRole('button', { name: 'Fold' }).click();
+  await page.getByRole('heading', { name: 'Texts', exact: true }).hover();
+  await shot(page, 'texts');
   await page.goto('/messages/log');
   await page.getByRole('button', { name: 'Bench' }).click();
   await drawer.getByRole('tab', { name: 'Clock' }).click();

@@ -61,6 +61,15 @@ export interface FaxKept {
   answeredAt?: number | undefined;
   assignedTo?: string | undefined;
 }
+/** What is done to a fax by those who see to it. */
+export interface FaxChange {
+  seen?: boolean;
+  turned?: 90 | 180 | 270 | undefined;
+  assignedTo?: string | undefined;
+  note?: string | undefined;
+  answeredAt?: number | undefined;
+  folder?: 'archive' | 'bin' | undefined;
+}
 /** What ours do about a conversation besides writing. */
 export interface ThreadKept {
   /** See `conversationKey`. */

@@ -6,11 +6,12 @@ import {
   mayAsk,
   ownPhones,
   phonesRungFor,
+  seesAll,
   withoutTheirs,
   withTried,
   type PhoneRequest,
 } from '../../core/phone';
-import { CALLER, whoCalls, whoseName } from '../../core/calls';
+import { CALLER, ownsMailbox, whoCalls, whoseName } from '../../core/calls';
 import { addDays, localTime } from '../../core/hours';
 import { membersOf } from '../../core/story';
 import { asPaired } from '../../core/system';
@@ -76,6 +77,11 @@ export class Doing {
         ? await readOne(this.db, 'calls', request.callId).catch(() => undefined)
         : undefined;
     const mailboxes = new Map<string, string>();
+    if (request.do === 'change faxes')
+      for (const id of request.ids) {
+        const fax = await readOne(this.db, 'faxes', id).catch(() => undefined);
+        if (fax?.businessId === businessId && fax.mailboxId) mailboxes.set(id, fax.mailboxId);
+      }
     const ids = request.do === 'change messages' ? request.ids : request.do === 'sound' ? [request.id] : [];
     for (const id of ids) {
       const message = await this.message(businessId, id);
@@ -158,6 +164,18 @@ export class Doing {
           : [withoutTheirs(standing, me, phonesRungFor(system, phoneId)), standing];
         const minute = Math.floor(now / MINUTE_MS) * MINUTE_MS;
         return hidden(await this.office.effect(inForce, before, after, minute), window.unseen);
+      }
+      case 'change faxes': {
+        const { ids, to } = request;
+        const were = await changeRecords(this.db, 'faxes', ids, to);
+        const told = () => this.changes.tell({ businessId, what: 'faxes', ids });
+        told();
+        this.remember(window, id, async () => {
+          const left = await changeBack(this.db, 'faxes', were, to);
+          told();
+          return left ? 'It was changed elsewhere meanwhile, and stays as it is.' : undefined;
+        });
+        return null;
       }
       case 'change messages': {
         const { ids, to } = request;
@@ -306,9 +324,17 @@ export class Doing {
     };
   }
 
-  /** Whether a file stands in what colleagues wrote to each other where its person is in it. */
+  /** Whether a file stands in a fax of a mailbox of its person's, or in what colleagues wrote to each other with them in it. */
   private async isShownFile({ businessId, phoneId, system }: Window, hash: string): Promise<boolean> {
     const me = system.phones[phoneId]?.personId ?? '';
+    const all = seesAll(system, phoneId);
+    const faxes = await readMany(this.db, 'faxes', businessId);
+    if (
+      faxes.some(
+        (f) => f.file.hash === hash && f.mailboxId && (all || (me && ownsMailbox(system, f.mailboxId, me))),
+      )
+    )
+      return true;
     const named = (await readMany(this.db, 'words', businessId)).filter((w) =>
       w.files?.some((f) => f.hash === hash),
     );

@@ -31,6 +31,7 @@ import {
   settable,
   type CallRecord,
   type CircleRecord,
+  type FaxRecord,
   type Change,
   type Changes,
   type Db,
@@ -63,8 +64,9 @@ interface Mail {
   ownContacts: OwnContactRecord[];
   circles: CircleRecord[];
   words: WordsRecord[];
+  faxes: FaxRecord[];
 }
-const MAIL = ['messages', 'calls', 'texts', 'threads', 'ownContacts', 'circles', 'words'] as const;
+const MAIL = ['messages', 'calls', 'texts', 'threads', 'ownContacts', 'circles', 'words', 'faxes'] as const;
 
 const isMail = (what: string): what is (typeof MAIL)[number] => (MAIL as readonly string[]).includes(what);
 
@@ -196,6 +198,7 @@ export class PhoneWindows {
         case 'businesses':
           await this.tellAll(window);
           break;
+        case 'faxes':
         case 'messages':
         case 'calls': {
           this.tellMessages(window, await this.mailOf(window.businessId));
@@ -315,7 +318,7 @@ export class PhoneWindows {
     return mail;
   }
 
-  private tellMessages(window: Window, { messages, calls }: Mail): void {
+  private tellMessages(window: Window, { messages, calls, faxes }: Mail): void {
     const { phoneId, system } = window;
     const me = system.phones[phoneId]?.personId ?? '';
     const all = seesAll(system, phoneId);
@@ -326,6 +329,7 @@ export class PhoneWindows {
       messages: messages
         .filter((m) => all || (me && ownsMailbox(system, m.mailboxId, me)))
         .map(({ sound, ...m }): MessageKnown => ({ ...m, sound: null, soundThere: sound !== null })),
+      faxes: faxes.filter((f) => f.mailboxId && (all || (me && ownsMailbox(system, f.mailboxId, me)))),
       log: calls
         .filter((c) => all || (me && theirs(c)))
         .slice(-LOG)

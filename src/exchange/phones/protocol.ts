@@ -11,6 +11,7 @@ import type { TextingRequest } from '../../standins/carrier/approval';
 import type {
   CallRecord,
   CircleRecord,
+  FaxRecord,
   FileKept,
   MessageRecord,
   Sent,
@@ -44,7 +45,7 @@ export interface Parts {
     rates: Rates;
   };
   calls: CallsKnown<LiveCall>;
-  messages: { messages: MessageKnown[]; log: CallRecord[] };
+  messages: { messages: MessageKnown[]; log: CallRecord[]; faxes: FaxRecord[] };
   circles: { circles: CircleRecord[]; words: WordsRecord[]; older: number };
   texting: TextsKnown<TextRecord, ThreadRecord> & { requests: readonly TextingRequest[] };
 }
@@ -68,6 +69,7 @@ export interface Answers {
   'if called': Trace;
   effect: Differing;
   'change messages': null;
+  'change faxes': null;
   note: null;
   recorded: null;
   'delete recording': null;

@@ -54,7 +54,7 @@
     </div>
   {/each}
 </div>
-{#if loading}<InlineLoading description="The pages are drawn" />{/if}
+{#if loading}<InlineLoading description="Drawing the pages" />{/if}
 
 <style>
   .pages {

@@ -5,7 +5,7 @@ import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
 import { writeNumber } from '$core/numbering';
 import { textLines, type PhoneRequest } from '$core/phone';
-import type { ThreadChange } from '$core/story';
+import type { FaxChange, ThreadChange } from '$core/story';
 import type { WishEntered } from '$core/texting';
 import { carriesTexts } from '$standins/carrier/texting';
 import type { FileKept } from '$workspace';
@@ -31,7 +31,7 @@ const LONGEST_MS = 30_000;
 
 export class PhoneDesk implements Here, Deeds {
   private business = $state.raw<Parts['business'] | null>(null);
-  private mail = $state.raw<Parts['messages']>({ messages: [], log: [] });
+  private mail = $state.raw<Parts['messages']>({ messages: [], log: [], faxes: [] });
   private toldCircles = $state.raw<Parts['circles']>({ circles: [], words: [], older: 0 });
   private toldTexting = $state.raw<Parts['texting']>({
     texts: [],
@@ -103,6 +103,8 @@ export class PhoneDesk implements Here, Deeds {
   readonly clock: ClockSetting = $derived.by(() => this.business?.clock ?? { mode: 'real' });
   readonly messages: readonly MessageKnown[] = $derived.by(() => this.mail.messages);
   readonly log = $derived.by(() => this.mail.log);
+  /** Faxes of mailboxes of its person's. */
+  readonly faxes = $derived.by(() => this.mail.faxes);
   /** What colleagues write to whoever uses this phone. */
   readonly circles = $derived.by(() => this.toldCircles);
   readonly texting: Texting = $derived.by(() => {
@@ -195,6 +197,11 @@ export class PhoneDesk implements Here, Deeds {
     const id = freshId('ask');
     await this.client.ask({ do: 'change messages', ids: [...ids], to: plain(to) }, id);
     return () => this.takenBack(id);
+  }
+  async changeFax(fax: { id: string }, to: FaxChange, words: string): Promise<void> {
+    const id = freshId('ask');
+    await this.client.ask({ do: 'change faxes', ids: [fax.id], to: plain(to) }, id);
+    if (words) this.sayDone({ kind: 'info', title: words }, () => this.takenBack(id));
   }
   /** A phone marks no calls: the list of whom to call back is the office's. */
   markCalls(): Promise<Back> {

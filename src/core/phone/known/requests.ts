@@ -1,6 +1,7 @@
 /** What a staff phone may ask of its exchange, and who may ask what. Each kind is here or does not compile. */
 import { ownsMailbox, type Action } from '../../calls';
 import type { MessageChange } from '../../messages';
+import type { FaxChange } from '../../story';
 import type { ThreadChange } from '../../story';
 import type { CivicAddress, OwnContact, OwnValues, Setting, System } from '../../system';
 import { ownPhones, seesAll } from './business';
@@ -53,6 +54,8 @@ export type PhoneRequest =
   | { do: 'conversation'; ours: string; theirs: string; change: ThreadChange }
   /** A stop that was spoken, or that somebody may be texted again. */
   | { do: 'wish'; number: string; does: 'stop' | 'lift' }
+  /** What is done to faxes of one's own mailboxes. */
+  | { do: 'change faxes'; ids: string[]; to: FaxChange }
   /** Words to colleagues: into a conversation, or one that begins with them. */
   | {
       do: 'write';
@@ -82,7 +85,7 @@ export type PhoneRequest =
 export interface Asked {
   system: System;
   phoneId: string;
-  /** The mailbox a message lies in. */
+  /** The mailbox a message or fax lies in. */
   mailboxOf(messageId: string): string | undefined;
   /** Whether a file stands in a conversation of colleagues that the phone's person is in, or is a contact's picture. */
   isShownFile(hash: string): boolean;
@@ -117,6 +120,7 @@ export function mayAsk(request: PhoneRequest, asked: Asked): string {
         all || request.settings.every((s) => isOwnSetting(s, me, own)),
         'That is set by whoever it is about.',
       );
+    case 'change faxes':
     case 'change messages':
       return onlyIf(
         all || request.ids.every((id) => me && ownsMailbox(system, mailboxOf(id) ?? '', me)),

@@ -19,6 +19,7 @@
   import Dial from './Dial.svelte';
   import OwnCalls from './OwnCalls.svelte';
   import OwnState from './OwnState.svelte';
+  import PhoneFaxes from './PhoneFaxes.svelte';
   import PhonePeople from './PhonePeople.svelte';
   import Recent from './Recent.svelte';
   import SectionBar from './SectionBar.svelte';
@@ -94,7 +95,10 @@
     circlesOf(desk.circles.circles, desk.circles.words, person.id, system).reduce((n, c) => n + c.unread, 0),
   );
   const counts = $derived({
-    messages: { n: messages.filter((m) => !m.heard).length, words: 'new' },
+    messages: {
+      n: messages.filter((m) => !m.heard).length + desk.faxes.filter((f) => !f.seen && !f.folder).length,
+      words: 'new',
+    },
     texts: { n: waiting + unread, words: 'new or waiting' },
   });
   let looking = $state(false);
@@ -145,6 +149,7 @@
           mailbox={system.mailboxes[m.mailboxId]?.name}
           phone={{ id: phone.id, send }}
         />{:else}<p class="soft">No messages.</p>{/each}
+      <PhoneFaxes {desk} {system} />
     </div>
   {/if}
   {#if section === 'call'}

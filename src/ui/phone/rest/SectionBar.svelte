@@ -71,11 +71,21 @@
     border-color: var(--copper);
     font-weight: 650;
   }
+  /* Above the word where there is no room beside it. */
   .n {
-    margin-left: 4px;
+    position: absolute;
+    top: 1px;
+    left: 50%;
+    translate: -50%;
     padding: 0 5px;
+    line-height: 1.3;
     background: var(--copper);
     color: var(--sheet);
     font-weight: 650;
+  }
+  .wide .n {
+    position: static;
+    translate: none;
+    margin-left: 4px;
   }
 </style>
