@@ -16,54 +16,64 @@ export interface Ids {
 }
 const KINDS = ['calls', 'messages', 'texts', 'faxes'] as const;
 
-/** What stands on record of entries that went. */
-interface Gone {
-  by: string;
-  /** The number of who called was hidden, and the entry stays; else it was deleted. */
-  hidden?: boolean;
+/** What is done to entries: some go, of some calls the caller's number is hidden. */
+interface Doing {
+  drop?: Ids;
+  /** Calls, by their ids. */
+  hide?: readonly string[];
 }
 
-async function record(
+const isCall = (call: unknown): boolean => CallRecord.safeParse(call).success;
+
+/** Does it, and keeps on record by whom or by which rule. What another window has done already counts no more. @returns how many */
+async function carryOut(
   workspace: Workspace,
-  words: string | undefined,
-  gone: Gone,
-  change: (tx: {
-    delete(kind: (typeof KINDS)[number], id: string): void;
-    hide(calls: readonly CallRecord[]): Promise<void>;
-  }) => Promise<number>,
+  { drop = {}, hide = [] }: Doing,
+  by: string,
+  words?: string,
 ): Promise<number> {
   const { db, id: businessId } = workspace;
+  const at = workspace.now();
   const entries = await db.write(
     'calls',
     async (open) => {
       const tx = open('calls', 'messages', 'texts', 'faxes', 'dealings');
-      const entries = await change({
-        delete: (kind, id) => within(tx.objectStore(kind).delete(id)),
-        hide: async (calls) => {
-          for (const call of calls) {
-            within(tx.objectStore('calls').put(call));
-            const message = await tx.objectStore('messages').get(call.id);
-            if (message)
-              within(
-                tx.objectStore('messages').put({ ...message, from: 'a hidden number', fromNumber: null }),
-              );
-          }
-        },
-      });
-      if (entries) {
+      let n = 0;
+      for (const kind of KINDS)
+        for (const id of drop[kind] ?? []) {
+          if ((await tx.objectStore(kind).getKey(id)) === undefined) continue;
+          within(tx.objectStore(kind).delete(id));
+          n++;
+        }
+      for (const id of hide) {
+        const known = CallRecord.safeParse(await tx.objectStore('calls').get(id)).data;
+        const hidden = known && withoutCaller(known, isCall);
+        if (!hidden || hidden === known) continue;
+        within(tx.objectStore('calls').put(hidden));
+        const message = await tx.objectStore('messages').get(id);
+        if (message)
+          within(tx.objectStore('messages').put({ ...message, from: 'a hidden number', fromNumber: null }));
+        n++;
+      }
+      if (n) {
         const raw = await tx.objectStore('dealings').get(businessId);
         const dealings = DealingsRecord.safeParse(raw).data ?? noDealings(businessId);
-        const forgotten = [...(dealings.forgotten ?? []), { at: workspace.now(), entries, ...gone }];
-        within(tx.objectStore('dealings').put({ ...dealings, forgotten }));
+        const gone = { at, entries: n, by, ...(hide.length ? { hidden: true } : {}) };
+        within(
+          tx.objectStore('dealings').put({ ...dealings, forgotten: [...(dealings.forgotten ?? []), gone] }),
+        );
       }
       await tx.done;
-      return entries;
+      return n;
     },
     words,
   );
-  if (entries) {
-    await workspace.changed('calls', 'messages', 'texts', 'faxes', 'dealings');
+  if (!entries) return 0;
+  for (const kind of KINDS) {
+    const ids = [...(drop[kind] ?? []), ...(kind === 'calls' || kind === 'messages' ? hide : [])];
+    if (ids.length) await workspace.changedOnes(kind, ids);
   }
+  await workspace.changed('dealings');
   return entries;
 }
 
@@ -78,15 +88,7 @@ export async function deleteEntries(workspace: Workspace, ids: Ids, by: string):
     ...view.faxes.flatMap((f) => (faxes.has(f.id) ? [f.file.hash] : [])),
     ...view.texts.flatMap((t) => (texts.has(t.id) ? (t.files ?? []) : [])).map((f) => f.hash),
   ]);
-  const entries = await record(workspace, 'what is deleted for good', { by }, (tx) => {
-    let n = 0;
-    for (const kind of KINDS)
-      for (const id of ids[kind] ?? []) {
-        tx.delete(kind, id);
-        n++;
-      }
-    return Promise.resolve(n);
-  });
+  const entries = await carryOut(workspace, { drop: ids }, by, 'what is deleted for good');
   // What only they named goes with them, however new it is.
   if (bytes.size) await sweepBytes(db, businessId, Date.now(), bytes);
   return entries;
@@ -105,16 +107,7 @@ async function byRules(workspace: Workspace): Promise<void> {
       'the rule of how long they are kept',
     );
   if (due.hide.length)
-    await record(
-      workspace,
-      undefined,
-      { by: 'the rule of when numbers are hidden', hidden: true },
-      async (tx) => {
-        const reads = (call: unknown) => CallRecord.safeParse(call).success;
-        await tx.hide(due.hide.map((call) => withoutCaller(call, reads)));
-        return due.hide.length;
-      },
-    );
+    await carryOut(workspace, { hide: due.hide.map((c) => c.id) }, 'the rule of when numbers are hidden');
 }
 
 /** Recordings of calls whose time is over go for good. */

@@ -25,3 +25,4 @@ export { settledBy, settling, type Settled, type Settling } from './settled';
 export { toAnswer, type ToAnswer } from './to-answer';
 export { detailOf, lasting, settledInWords, titleOf } from './words';
 export { endOf, keptWith, storyOf, type Entry, type EntryKind, type Kept } from './story';
+export { FEW, search } from './search';

@@ -76,10 +76,14 @@ function isIn(view: View, entry: Entry, by: Settling): boolean {
 }
 
 /** Digits as somebody writes them, with what stands between them; empty where it is words. */
-function digitsIn(text: string): string {
+export function digitsIn(text: string): string {
   const typed = text.trim();
   return /^[\d\s().+/-]{3,}$/.test(typed) ? typed.replace(/\D/g, '') : '';
 }
+
+/** The words that must all be found, in lower case. */
+export const wordsIn = ({ text }: Pick<Question, 'text'>): string[] =>
+  text.toLowerCase().split(/\s+/).filter(Boolean);
 
 /** Whether all that a question finds was found by the one before it: words that somebody goes on typing. */
 export const narrows = (before: Question, after: Question): boolean =>
@@ -95,7 +99,7 @@ export function tester(
   /** The moments a day begins and the one after it does, epoch milliseconds. */
   day: (iso: string) => readonly [from: number, to: number],
 ): (entry: Entry) => boolean {
-  const words = question.text.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = wordsIn(question);
   const digits = digitsIn(question.text);
   const from = question.from ? day(question.from)[0] : -Infinity;
   const to = question.to ? day(question.to)[1] : Infinity;

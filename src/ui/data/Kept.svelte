@@ -42,9 +42,9 @@
       view.draft.edits.length,
       'edit',
     )} to go back to, {count(view.messages.length, 'message')}, {count(view.calls.length, 'call')}, {count(
-      view.mail.length,
-      'letter',
-    )}.
+      view.texts.length,
+      'text',
+    )}, {count(view.faxes.length, 'fax', 'faxes')}, {count(view.mail.length, 'letter')}.
   </p>
 </section>
 

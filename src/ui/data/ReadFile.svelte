@@ -44,6 +44,8 @@
       count(size(plans), 'plan'),
       count(whole.messages.length, 'message'),
       count(whole.calls.length, 'call'),
+      ...(whole.texts.length ? [count(whole.texts.length, 'text')] : []),
+      ...(whole.faxes.length ? [count(whole.faxes.length, 'fax', 'faxes')] : []),
     ].join(', ');
   });
 

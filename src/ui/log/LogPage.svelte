@@ -3,10 +3,11 @@
   import { onDestroy, untrack } from 'svelte';
   import {
     ANY,
+    FEW,
     narrows,
     settledBy,
+    search,
     settling,
-    tester,
     VIEWS,
     type Entry,
     type Question,
@@ -58,8 +59,9 @@
   let last: { question: Question; among: unknown; by: unknown; found: Entry[] } | undefined;
   const found = $derived.by(() => {
     const [among, by] = [story.entries, settled];
-    const start = last?.among === among && last.by === by && narrows(last.question, question);
-    const found = (start ? last!.found : among).filter(tester(question, by, day));
+    const start =
+      last?.among === among && last.by === by && last.found.length < FEW && narrows(last.question, question);
+    const found = search(start ? last!.found : among, question, by, day);
     last = { question: { ...question }, among, by, found };
     return found;
   });
