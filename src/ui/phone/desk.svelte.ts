@@ -200,7 +200,11 @@ export class PhoneDesk implements Here, Deeds {
   }
   async changeFax(fax: { id: string }, to: FaxChange, words: string): Promise<void> {
     const id = freshId('ask');
-    await this.client.ask({ do: 'change faxes', ids: [fax.id], to: plain(to) }, id);
+    try {
+      await this.client.ask({ do: 'change faxes', ids: [fax.id], to: plain(to) }, id);
+    } catch (error) {
+      return this.say({ kind: 'error', title: 'The fax is not changed', detail: wordsOf(error) });
+    }
     if (words) this.sayDone({ kind: 'info', title: words }, () => this.takenBack(id));
   }
   /** A phone marks no calls: the list of whom to call back is the office's. */
@@ -260,18 +264,20 @@ export class PhoneDesk implements Here, Deeds {
     change: ThreadChange,
   ): ReturnType<Deeds['changeThread']> {
     const id = freshId('ask');
-    const done = await this.client.ask({ do: 'conversation', ours, theirs, change: plain(change) }, id);
+    const done = await this.client
+      .ask({ do: 'conversation', ours, theirs, change: plain(change) }, id)
+      .catch((error: unknown) => ({ ok: false as const, message: wordsOf(error) }));
     return done.ok ? { ok: true, back: () => this.takenBack(id) } : done;
   }
   async enterWish(number: string, does: WishEntered['does']): Promise<string | undefined> {
-    return (await this.client.ask({ do: 'wish', number, does })) ?? undefined;
+    return (await this.client.ask({ do: 'wish', number, does }).catch(wordsOf)) ?? undefined;
   }
   readonly contactsAre = 'your own' as const;
   /** A contact of one's own is put down anew or changed. @returns what is wrong, if anything */
   async keepOwn(contact: OwnContact): Promise<string | undefined> {
     const id = freshId('ask');
     const isNew = !this.system.contacts[contact.id];
-    const wrong = await this.client.ask({ do: 'own contact', contact: plain(contact) }, id);
+    const wrong = await this.client.ask({ do: 'own contact', contact: plain(contact) }, id).catch(wordsOf);
     if (wrong !== null) return wrong;
     this.sayDone(
       { kind: 'info', title: isNew ? `${contact.name} is a contact of yours` : `${contact.name} is changed` },
@@ -281,7 +287,11 @@ export class PhoneDesk implements Here, Deeds {
   }
   async dropOwn({ id: contactId, name }: { id: string; name: string }): Promise<void> {
     const id = freshId('ask');
-    await this.client.ask({ do: 'drop own contact', id: contactId }, id);
+    try {
+      await this.client.ask({ do: 'drop own contact', id: contactId }, id);
+    } catch (error) {
+      return this.say({ kind: 'error', title: `${name} is not removed`, detail: wordsOf(error) });
+    }
     this.sayDone({ kind: 'info', title: `${name} is no contact of yours any more` }, () =>
       this.takenBack(id),
     );
@@ -326,6 +336,9 @@ export class PhoneDesk implements Here, Deeds {
     return { out: false, words: this.problem || 'nothing came of it' };
   }
 }
+
+/** Why the exchange did not do something. */
+const wordsOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
 
 /** Plain data, for it passes between windows: a field that is undefined stays one. */
 const plain = <T>(value: T): T => $state.snapshot(value) as T;
