@@ -20,7 +20,13 @@
     send: Send;
   }
   let { desk, where, placing, person, send }: Props = $props();
-  const own = $derived(ownShortcuts(desk, person.id));
+  /** What was set here last, until the exchange has told it: a second change goes on from the first. */
+  let latest = $state.raw<readonly Shortcut[] | null>(null);
+  const told = $derived(ownShortcuts(desk, person.id));
+  const own = $derived(latest ?? told);
+  $effect(() => {
+    if (latest && JSON.stringify(told) === JSON.stringify(latest)) latest = null;
+  });
   const shared = $derived(Object.values(where.system.shortcuts));
   interface Group {
     name: string;
@@ -38,7 +44,15 @@
   });
   let arranging = $state(false);
   let problem = $state<{ id: string; message: string } | null>(null);
-  const set = (shortcuts: Shortcut[]) => setShortcuts(send, person.id, shortcuts);
+  const set = async (shortcuts: Shortcut[]) => {
+    latest = shortcuts;
+    try {
+      await setShortcuts(send, person.id, shortcuts);
+    } catch {
+      // What was not taken is not shown; sending says why.
+      latest = null;
+    }
+  };
   const change = (id: string, to: Partial<Shortcut>) =>
     void set(own.map((s) => (s.id === id ? { ...s, ...to } : s)));
   function code(id: string, typed: string) {
