@@ -11,7 +11,8 @@ import {
 } from '../core/system';
 import { register } from '../standins/carrier/book';
 import type { Db } from './db';
-import { Damaged, putAside, reading, readMany, sorted, type Unread } from './damage';
+import { Damaged, putAside, reading, sorted, type Unread } from './damage';
+import { readMany } from './reading';
 import { historyOf, readRecord } from './draft';
 import { MANIES, MANY, ofEach, type Many } from './kinds';
 import {
@@ -25,6 +26,8 @@ import {
   VersionRecord,
 } from './records';
 import { bookOf } from './side';
+import { headKey } from './log/kept-log';
+import { nearCalls } from './log/near';
 import { within } from './store';
 
 /** A list of each kind of which there are many. */
@@ -59,8 +62,9 @@ export type Read =
  * Reads all of a business and checks it. Of what there are many, one that does not pass is left out and told; where all
  * hangs on a record that does not pass, everything is given back raw and stays where it is.
  * @param bytes with the samples of its recordings, and its pictures and papers, for a file
+ * @param near of calls only the newest, see `nearCalls`
  */
-export async function readWhole(db: Db, id: string, { bytes = false } = {}): Promise<Read> {
+export async function readWhole(db: Db, id: string, { bytes = false, near = false } = {}): Promise<Read> {
   const business = await db.get('businesses', id);
   if (!business)
     return {
@@ -71,7 +75,12 @@ export async function readWhole(db: Db, id: string, { bytes = false } = {}): Pro
       ways: [],
     };
   const raw = ofEach((): unknown[] => []);
-  await Promise.all(MANIES.map(async (kind) => (raw[kind] = await db.getAllFromIndex(kind, 'business', id))));
+  await Promise.all(
+    MANIES.map(async (kind) => {
+      raw[kind] =
+        near && kind === 'calls' ? await nearCalls(db, id) : await db.getAllFromIndex(kind, 'business', id);
+    }),
+  );
   const [draft, head, standing, dealings] = await Promise.all([
     db.get('drafts', id),
     db.get('heads', id),
@@ -206,12 +215,19 @@ export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promis
       'sounds',
       'files',
       'settings',
+      'days',
+      'journal',
       ...MANIES,
     );
     const { id } = whole.business;
     for (const store of MANIES)
       for (const key of await tx.objectStore(store).index('business').getAllKeys(id))
         within(tx.objectStore(store).delete(key as never));
+    // The rows of the log are worked out anew.
+    for (const key of await tx.objectStore('days').index('business').getAllKeys(id))
+      within(tx.objectStore('days').delete(key));
+    within(tx.objectStore('settings').delete(headKey(id)));
+    within(tx.objectStore('journal').add({ entries: [], anew: id }));
     within(tx.objectStore('exchange').delete(id));
     within(tx.objectStore('businesses').put(whole.business));
     if (opens) within(tx.objectStore('settings').put(id, 'business'));

@@ -32,11 +32,13 @@ import type {
   WordsRecord,
 } from './records';
 import { noDealings } from './records';
+import { journal, type JournalRecord } from './log/journal';
+import type { DayRecord, LogHead } from './log/kept-log';
 import { Store } from './store';
 import { upgradeEdit, upgradeHead, upgradeInvitation, upgradeVersion, withoutTexts } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 7;
+export const DB_VERSION = 8;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -49,7 +51,7 @@ interface Shape extends DBSchema {
   invitations: { key: string; value: Invitation; indexes: { business: string } };
   mail: { key: string; value: MailRecord; indexes: { business: string } };
   messages: { key: string; value: MessageRecord; indexes: { business: string } };
-  calls: { key: string; value: CallRecord; indexes: { business: string } };
+  calls: { key: string; value: CallRecord; indexes: { business: string; at: [string, number] } };
   faxes: { key: string; value: FaxRecord; indexes: { business: string } };
   circles: { key: string; value: CircleRecord; indexes: { business: string } };
   words: { key: string; value: WordsRecord; indexes: { business: string } };
@@ -65,6 +67,10 @@ interface Shape extends DBSchema {
   sounds: { key: [string, string]; value: SoundRecord; indexes: { business: string } };
   /** Pictures and papers; read one by one, when they are looked at. */
   files: { key: [string, string]; value: FileRecord; indexes: { business: string } };
+  /** Rows of the log, worked out of calls, messages, texts and faxes; see `KeptLog`. */
+  days: { key: [string, number]; value: DayRecord; indexes: { business: string } };
+  /** What came, changed or went of the log. */
+  journal: { key: number; value: JournalRecord };
   /** Calls in progress, so that another window can take them up. */
   exchange: { key: string; value: ExchangeRecord };
   dealings: { key: string; value: DealingsRecord };
@@ -78,8 +84,9 @@ interface Shape extends DBSchema {
       | `outside:${string}`
       | `texting:${string}`
       | `faxing:${string}`
-      | `views:${string}`;
-    value: ClockSetting | string | CopyPlace | OutsideHabits | TextHabits | FaxHabits | SavedView[];
+      | `views:${string}`
+      | `log:${string}`;
+    value: ClockSetting | string | CopyPlace | OutsideHabits | TextHabits | FaxHabits | SavedView[] | LogHead;
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };
@@ -155,6 +162,14 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           );
           if (oldVersion > 1) await textsApart(tx);
         }
+        if (oldVersion < 8) {
+          tx.objectStore('calls').createIndex('at', ['businessId', 'at']);
+          db.createObjectStore('days', { keyPath: ['businessId', 'day'] }).createIndex(
+            'business',
+            'businessId',
+          );
+          db.createObjectStore('journal', { autoIncrement: true });
+        }
         if (oldVersion > 0 && oldVersion < 7) await upgradeRecords(tx, Math.min(oldVersion, 5));
       },
       blocking(_current, blocked, event) {
@@ -164,7 +179,7 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
       },
       terminated: () => store?.closed('lost'),
     });
-    return (store = new Store(raw, patient));
+    return (store = new Store(raw, patient, journal));
   } catch (error) {
     if (error instanceof DOMException && error.name === 'VersionError') throw new NewerData();
     throw error;

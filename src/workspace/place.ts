@@ -1,5 +1,5 @@
 /** What an act needs of where it is done: a window's workspace has it, and the exchange for a phone. */
-import type { OneByOne } from './damage';
+import type { OneByOne } from './reading';
 import type { Db } from './db';
 
 export interface Place {

@@ -61,6 +61,14 @@ interface Job {
 /** What cannot be stored is tried again so often, in milliseconds. */
 const AGAIN_MS = 2000;
 
+/** What notes changes of some stores in another one. */
+interface Noting<Name> {
+  /** Stores that a transaction has to open besides those it asks for; none where it needs no noting. */
+  besides: (stores: readonly Name[]) => readonly Name[];
+  /** The same transaction, which notes what is written through it. */
+  noting: <T extends object>(tx: T) => T;
+}
+
 export class Store<S extends DBSchema> {
   readonly get: IDBPDatabase<S>['get'];
   readonly getKey: IDBPDatabase<S>['getKey'];
@@ -68,6 +76,7 @@ export class Store<S extends DBSchema> {
   readonly getAllKeys: IDBPDatabase<S>['getAllKeys'];
   readonly getAllFromIndex: IDBPDatabase<S>['getAllFromIndex'];
   readonly getKeyFromIndex: IDBPDatabase<S>['getKeyFromIndex'];
+  readonly getAllKeysFromIndex: IDBPDatabase<S>['getAllKeysFromIndex'];
   readonly countFromIndex: IDBPDatabase<S>['countFromIndex'];
   private jobs: Job[] = [];
   private going = false;
@@ -78,10 +87,12 @@ export class Store<S extends DBSchema> {
   /**
    * @param raw the database itself, for opening, upgrading and tests
    * @param patient what waits is kept and tried again; otherwise whoever asked is always told at once
+   * @param noted notes what is written, within the same transaction
    */
   constructor(
     readonly raw: IDBPDatabase<S>,
     private patient = true,
+    private noted?: Noting<StoreNames<S>>,
   ) {
     const bound = <K extends keyof IDBPDatabase<S>>(name: K) =>
       (raw[name] as (...args: unknown[]) => unknown).bind(raw) as IDBPDatabase<S>[K];
@@ -91,6 +102,7 @@ export class Store<S extends DBSchema> {
     this.getAllKeys = bound('getAllKeys');
     this.getAllFromIndex = bound('getAllFromIndex');
     this.getKeyFromIndex = bound('getKeyFromIndex');
+    this.getAllKeysFromIndex = bound('getAllKeysFromIndex');
     this.countFromIndex = bound('countFromIndex');
   }
 
@@ -137,9 +149,11 @@ export class Store<S extends DBSchema> {
     if (no) return Promise.reject(no);
     const durability = ACTS[act].strict ? 'strict' : 'relaxed';
     const open = <N extends StoreNames<S>[]>(...stores: N) => {
-      const tx = this.raw.transaction(stores, 'readwrite', { durability });
+      const besides = this.noted?.besides(stores) ?? [];
+      const raw = this.raw.transaction([...stores, ...besides] as unknown as N, 'readwrite', { durability });
+      const tx = besides.length ? this.noted!.noting(raw) : raw;
       // Whoever opens it awaits it; where the work fails before it does, the failure is told by the work.
-      within(tx.done);
+      within(raw.done);
       return tx;
     };
     return new Promise<T>((resolve, reject) => {

@@ -4,6 +4,8 @@ import { dueBy, withoutCaller } from '../core/story';
 import { dropRecordings } from './call-sounds';
 import { sweepBytes } from './kept-bytes';
 import { CallRecord, DealingsRecord, noDealings, type CallSoundKept } from './records';
+import { readOne } from './reading';
+import { callsUpTo } from './log/near';
 import { within } from './store';
 import type { Workspace } from './workspace';
 
@@ -14,6 +16,7 @@ export interface Ids {
   texts?: readonly string[];
   faxes?: readonly string[];
 }
+const DAY_MS = 86_400_000;
 const KINDS = ['calls', 'messages', 'texts', 'faxes'] as const;
 
 /** What is done to entries: some go, of some calls the caller's number is hidden. */
@@ -79,14 +82,13 @@ async function carryOut(
 
 /** Deletes entries for good, with their recordings and files. @returns how many went */
 export async function deleteEntries(workspace: Workspace, ids: Ids, by: string): Promise<number> {
-  const { view, db, id: businessId } = workspace;
-  const [calls, texts, faxes] = [new Set(ids.calls), new Set(ids.texts), new Set(ids.faxes)];
+  const { db, id: businessId } = workspace;
+  const read = <S extends 'calls' | 'texts' | 'faxes'>(kind: S) =>
+    Promise.all((ids[kind] ?? []).map((id) => readOne(db, kind, id)));
   const bytes = new Set([
-    ...view.calls
-      .flatMap((c) => (calls.has(c.id) ? (c.recordings ?? []) : []))
-      .flatMap((r) => [r.ours, r.theirs]),
-    ...view.faxes.flatMap((f) => (faxes.has(f.id) ? [f.file.hash] : [])),
-    ...view.texts.flatMap((t) => (texts.has(t.id) ? (t.files ?? []) : [])).map((f) => f.hash),
+    ...(await read('calls')).flatMap((c) => c?.recordings ?? []).flatMap((r) => [r.ours, r.theirs]),
+    ...(await read('faxes')).flatMap((f) => f?.file.hash ?? []),
+    ...(await read('texts')).flatMap((t) => t?.files ?? []).map((f) => f.hash),
   ]);
   const entries = await carryOut(workspace, { drop: ids }, by, 'what is deleted for good');
   // What only they named goes with them, however new it is.
@@ -96,25 +98,33 @@ export async function deleteEntries(workspace: Workspace, ids: Ids, by: string):
 
 /** By the rules in force: entries whose days are over, and numbers that are to be hidden. */
 async function byRules(workspace: Workspace): Promise<void> {
-  const { inForce, calls, texts } = workspace.view;
+  const { inForce, texts } = workspace.view;
   const { keeping } = inForce.system.business;
   if (!keeping) return;
-  const due = dueBy(keeping, calls, texts, workspace.now());
-  if (due.calls.length || due.texts.length)
-    await deleteEntries(
-      workspace,
-      { calls: due.calls.map((c) => c.id), texts: due.texts.map((t) => t.id) },
-      'the rule of how long they are kept',
-    );
-  if (due.hide.length)
-    await carryOut(workspace, { hide: due.hide.map((c) => c.id) }, 'the rule of when numbers are hidden');
+  const now = workspace.now();
+  const due = dueBy(keeping, [], texts, now);
+  const drop = { calls: [] as string[], texts: due.texts.map((t) => t.id) };
+  const hide: string[] = [];
+  const days = Math.min(keeping.callDays ?? Infinity, keeping.hideDays ?? Infinity);
+  if (days < Infinity)
+    for await (const { calls } of callsUpTo(workspace.db, workspace.id, now - days * DAY_MS)) {
+      const those = dueBy(keeping, calls, [], now);
+      drop.calls.push(...those.calls.map((c) => c.id));
+      hide.push(...those.hide.map((c) => c.id));
+    }
+  if (drop.calls.length || drop.texts.length)
+    await deleteEntries(workspace, drop, 'the rule of how long they are kept');
+  if (hide.length) await carryOut(workspace, { hide }, 'the rule of when numbers are hidden');
 }
 
-/** Recordings of calls whose time is over go for good. */
+/** Recordings of calls whose time is over go for good. Where there is no sound, no call is looked at. */
 async function dropOldRecordings(workspace: Workspace): Promise<void> {
   const at = workspace.now();
   const isOver = (r: CallSoundKept) => r.until !== null && r.until <= at;
-  const over = workspace.view.calls.filter((c) => c.recordings?.some(isOver));
+  const over: CallRecord[] = [];
+  if (await workspace.db.countFromIndex('sounds', 'business', workspace.id))
+    for await (const { calls } of callsUpTo(workspace.db, workspace.id))
+      over.push(...calls.filter((c) => c.recordings?.some(isOver)));
   const gone = { at, by: 'the rule of how long they are kept' };
   for (const { id } of over) await dropRecordings(workspace.db, workspace.id, id, isOver, gone);
   if (over.length)

@@ -11,7 +11,8 @@ import {
 } from '../core/system';
 import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
-import { dropAside, readAside, readAgain, readMany, setAside, type OneByOne, type Unread } from './damage';
+import { dropAside, readAside, setAside, type Unread } from './damage';
+import { readAgain, readMany, type OneByOne } from './reading';
 import { settable, storeSettings, storeStanding } from './standing';
 import { businessNames, clockOf, pictureOf, type View } from './view';
 import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
@@ -143,7 +144,7 @@ export class Workspace {
   }
 
   private static async read(db: Db, changes: Changes, businessId: string): Promise<Opened> {
-    const read = await readWhole(db, businessId);
+    const read = await readWhole(db, businessId, { near: true });
     if (!read.ok) return read;
     const unread = [...read.unread, ...(await unreadAround(db, businessId))];
     const notMoved = await setAside(db, businessId, unread).then(
@@ -423,7 +424,7 @@ export class Workspace {
 
   /**
    * Everything of this business, for a file, as this window shows it: also what could not be stored. Where the database is
-   * closed it is what the window has, without older versions and samples of recordings.
+   * closed it is what the window has, without older versions, calls of long ago and samples of recordings.
    */
   async whole(): Promise<Whole> {
     await this.settled();

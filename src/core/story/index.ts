@@ -19,10 +19,32 @@ export {
 export { factsOfCall, type Facts, type Way } from './facts';
 export { dueBy, withoutCaller } from './keeping';
 export { logJson, logTable } from './out';
-export { ANY, narrows, Question, SavedView, tester, VIEWS, type View } from './question';
+export { ANY, Question, SavedView, says, tester, VIEWS, type View } from './question';
 export type { CallKept, FaxChange, FaxKept, MessageKept, TextKept, ThreadKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';
 export { toAnswer, type ToAnswer } from './to-answer';
 export { detailOf, lasting, settledInWords, titleOf } from './words';
-export { endOf, keptWith, storyOf, type Entry, type EntryKind, type Kept } from './story';
-export { FEW, search } from './search';
+export {
+  callEntry,
+  endOf,
+  faxEntry,
+  keptWith,
+  messageEntry,
+  storyOf,
+  textEntry,
+  type Entry,
+  type Kept,
+} from './story';
+export { dayOf, Log } from './log/log';
+export { PACKED_VERSION, packed, unpacked } from './log/packed';
+export {
+  callRow,
+  ENTRY_KINDS,
+  faxRow,
+  messageRow,
+  rowKey,
+  searchOf,
+  textRow,
+  type EntryKind,
+  type Row,
+} from './log/rows';

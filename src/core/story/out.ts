@@ -1,7 +1,7 @@
 /** The log as files of others: a table for a spreadsheet, and JSON. */
 import { writeNumber } from '../numbering';
 import type { System } from '../system';
-import { settledBy, type Settling } from './settled';
+import type { Settled } from './settled';
 import type { Entry } from './story';
 import { detailOf, settledInWords, titleOf } from './words';
 
@@ -23,11 +23,14 @@ const COLUMNS = [
   'said',
 ] as const;
 
+/** What settled an entry, where something has. */
+type SettledBy = (entry: Entry) => Settled | undefined;
+
 /** Rows, the first with the names of the columns. @param written a moment as it is to be read */
 export const logTable = (
   entries: readonly Entry[],
   system: System,
-  settled: Settling,
+  settledBy: SettledBy,
   written: (at: number) => string,
 ): string[][] => [
   [...COLUMNS],
@@ -42,14 +45,14 @@ export const logTable = (
     detailOf(e, system),
     ...(['rang', 'waited', 'talked'] as const).map((of) => (e.facts.times ? String(e.facts.times[of]) : '')),
     e.facts.missed ? 'yes' : '',
-    e.facts.missed ? settledInWords(settledBy(e, settled), e.at, system) : '',
+    e.facts.missed ? settledInWords(settledBy(e), e.at, system) : '',
     e.call?.note ?? e.message?.note ?? e.fax?.note ?? '',
     e.message?.said ?? e.text?.text ?? '',
   ]),
 ];
 
 /** The same as objects: moments as ISO 8601 in UTC, numbers in E.164. */
-export const logJson = (entries: readonly Entry[], system: System, settled: Settling): object[] =>
+export const logJson = (entries: readonly Entry[], system: System, settledBy: SettledBy): object[] =>
   entries.map((e) => ({
     id: e.id,
     kind: e.kind,
@@ -62,7 +65,7 @@ export const logJson = (entries: readonly Entry[], system: System, settled: Sett
     cameOfIt: detailOf(e, system),
     seconds: e.facts.times,
     missed: e.facts.missed,
-    settled: e.facts.missed ? (settledBy(e, settled)?.how ?? null) : null,
+    settled: e.facts.missed ? (settledBy(e)?.how ?? null) : null,
     note: e.call?.note ?? e.message?.note ?? e.fax?.note ?? null,
     said: e.message?.said ?? e.text?.text ?? null,
   }));

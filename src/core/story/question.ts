@@ -1,8 +1,9 @@
 /** What is looked for in the log, and what of it is found. */
 import { z } from 'zod';
 import { Id } from '../system';
+import type { System } from '../system';
+import { partiesOf, type Row } from './log/rows';
 import { settledBy, type Settling } from './settled';
-import type { Entry } from './story';
 
 export const VIEWS = [
   'all',
@@ -47,25 +48,25 @@ export const ANY: Question = {
 export const SavedView = z.object({ id: Id, name: z.string().trim().min(1).max(60), question: Question });
 export type SavedView = z.infer<typeof SavedView>;
 
-function isIn(view: View, entry: Entry, by: Settling): boolean {
-  const { facts, kind, call, message, fax } = entry;
+function isIn(view: View, row: Row, by: Settling): boolean {
+  const { facts, kind } = row;
   switch (view) {
     case 'all':
       return true;
     case 'missed':
       return facts.missed && !facts.unwanted;
     case 'not called back':
-      return facts.missed && !facts.unwanted && facts.other !== null && !settledBy(entry, by);
+      return facts.missed && !facts.unwanted && facts.other !== null && !settledBy(row, by);
     case 'in':
     case 'out':
     case 'inside':
       return facts.way === view;
     case 'recorded':
-      return (call?.recordings?.length ?? 0) > 0;
+      return row.recorded;
     case 'with a message':
-      return message !== undefined;
+      return row.left;
     case 'with a note':
-      return Boolean(call?.note || message?.note || fax?.note);
+      return row.noted;
     case 'unwanted':
       return facts.unwanted;
     case 'texts':
@@ -85,34 +86,29 @@ export function digitsIn(text: string): string {
 export const wordsIn = ({ text }: Pick<Question, 'text'>): string[] =>
   text.toLowerCase().split(/\s+/).filter(Boolean);
 
-/** Whether all that a question finds was found by the one before it: words that somebody goes on typing. */
-export const narrows = (before: Question, after: Question): boolean =>
-  after.text.startsWith(before.text) &&
-  !digitsIn(before.text) &&
-  !digitsIn(after.text) &&
-  (Object.keys(ANY) as (keyof Question)[]).every((key) => key === 'text' || before[key] === after[key]);
-
-/** What entries are held against, made ready once for a question. */
+/** What rows are held against, made ready once for a question: all but its words, see `says`. */
 export function tester(
   question: Question,
   by: Settling,
   /** The moments a day begins and the one after it does, epoch milliseconds. */
   day: (iso: string) => readonly [from: number, to: number],
-): (entry: Entry) => boolean {
-  const words = wordsIn(question);
-  const digits = digitsIn(question.text);
+  system: System,
+): (row: Row) => boolean {
   const from = question.from ? day(question.from)[0] : -Infinity;
   const to = question.to ? day(question.to)[1] : Infinity;
   const { view, numberId, personId, queueId, contactId } = question;
-  return (entry) =>
-    entry.at >= from &&
-    entry.at < to &&
-    (!numberId || entry.line?.id === numberId) &&
-    (!contactId || entry.contact?.id === contactId) &&
-    (!personId || entry.facts.rungIds.includes(personId) || entry.facts.withIds.includes(personId)) &&
-    (!queueId || entry.facts.queueIds.includes(queueId)) &&
-    isIn(view, entry, by) &&
-    (digits
-      ? entry.search.includes(digits) || words.every((w) => entry.search.includes(w))
-      : words.every((w) => entry.search.includes(w)));
+  return (row) =>
+    row.at >= from &&
+    row.at < to &&
+    (!numberId || partiesOf(row, system).line?.id === numberId) &&
+    (!contactId || partiesOf(row, system).contact?.id === contactId) &&
+    (!personId || row.facts.rungIds.includes(personId) || row.facts.withIds.includes(personId)) &&
+    (!queueId || row.facts.queueIds.includes(queueId)) &&
+    isIn(view, row, by);
+}
+
+/** Whether a text has all words of a question, or its digits. @param search see `searchOf` */
+export function says(question: Pick<Question, 'text'>, search: string): boolean {
+  const digits = digitsIn(question.text);
+  return wordsIn(question).every((w) => search.includes(w)) || (digits !== '' && search.includes(digits));
 }

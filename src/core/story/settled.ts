@@ -1,6 +1,7 @@
 /** Whether somebody has talked with whoever called in vain, since they did. */
-import { factsOfCall } from './facts';
-import type { Entry, Kept } from './story';
+import { factsOfCall, factsOfMessage, type Facts } from './facts';
+import type { Row } from './log/rows';
+import type { Kept } from './story';
 
 /** When, how and by whom it came to be of no more account. */
 export interface Settled {
@@ -15,7 +16,18 @@ export interface Settled {
 /** What has settled calls in vain, by number, the earliest first. */
 export type Settling = ReadonlyMap<string, readonly Settled[]>;
 
+/** What of an entry may settle another. */
+type Settler = Pick<Row, 'at' | 'answeredAt'> & { facts: Facts };
+
+/** Of calls and messages as they are kept. */
 export function settling({ calls, messages }: Pick<Kept, 'calls' | 'messages'>): Settling {
+  return settlingOf([
+    ...calls.map((c): Settler => ({ at: c.at, answeredAt: c.answeredAt, facts: factsOfCall(c) })),
+    ...messages.map((m): Settler => ({ at: m.at, answeredAt: m.answeredAt, facts: factsOfMessage(m) })),
+  ]);
+}
+
+export function settlingOf(entries: Iterable<Settler>): Settling {
   const found = new Map<string, Settled[]>();
   const add = (number: string | null, settled: Settled) => {
     if (!number) return;
@@ -23,17 +35,13 @@ export function settling({ calls, messages }: Pick<Kept, 'calls' | 'messages'>):
     if (all) all.push(settled);
     else found.set(number, [settled]);
   };
-  for (const call of calls) {
-    const { way, other, talked, withIds, phones } = factsOfCall(call);
-    if (talked && way === 'out')
-      add(other, { at: call.at, how: 'called back', personIds: withIds, phone: phones[0] });
-    else if (talked && way === 'in')
-      add(other, { at: call.at, how: 'called again and talked', personIds: withIds });
-    if (way === 'in' && call.answeredAt !== undefined)
-      add(other, { at: call.answeredAt, how: 'said to be done', personIds: [] });
+  for (const { at, answeredAt, facts } of entries) {
+    const { way, other, talked, withIds, phones } = facts;
+    if (talked && way === 'out') add(other, { at, how: 'called back', personIds: withIds, phone: phones[0] });
+    else if (talked && way === 'in') add(other, { at, how: 'called again and talked', personIds: withIds });
+    if (way === 'in' && answeredAt !== undefined)
+      add(other, { at: answeredAt, how: 'said to be done', personIds: [] });
   }
-  for (const { fromNumber, answeredAt } of messages)
-    if (answeredAt !== undefined) add(fromNumber, { at: answeredAt, how: 'said to be done', personIds: [] });
   for (const all of found.values()) all.sort((a, b) => a.at - b.at);
   return found;
 }
@@ -50,9 +58,11 @@ function firstAfter(all: readonly Settled[], at: number): Settled | undefined {
 }
 
 /** What settled an entry: the first of it after the call; undefined where nothing has, or nothing was to be. */
-export function settledBy({ facts, at, call, message }: Entry, by: Settling): Settled | undefined {
+export function settledBy(
+  { facts, at, answeredAt: done }: Pick<Row, 'facts' | 'at' | 'answeredAt'>,
+  by: Settling,
+): Settled | undefined {
   if (!facts.missed) return undefined;
-  const done = call?.answeredAt ?? message?.answeredAt;
   const found = facts.other ? firstAfter(by.get(facts.other) ?? [], at) : undefined;
   if (found) return found;
   return done === undefined ? undefined : { at: done, how: 'said to be done', personIds: [] };

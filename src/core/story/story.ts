@@ -2,19 +2,12 @@
 import { ending, listed, whoCalls, whoseName } from '../calls';
 import { writeNumber } from '../numbering';
 import type { Contact, NumberHeld, System } from '../system';
-import { known } from './known';
-import { factsOfCall, factsOfFax, factsOfMessage, factsOfText, type Facts } from './facts';
+import { factsOfCall } from './facts';
+import { callRow, faxRow, messageRow, partiesOf, textRow, type Row } from './log/rows';
 import type { CallKept, FaxKept, MessageKept, TextKept } from './records';
 
-export type EntryKind = 'call' | 'message' | 'text' | 'fax';
-
-/** One thing that was dealt with. */
-export interface Entry {
-  id: string;
-  kind: EntryKind;
-  /** Epoch milliseconds. */
-  at: number;
-  facts: Facts;
+/** One thing that was dealt with, with its records. */
+export interface Entry extends Row {
   /** Who the other side is: a contact, a number, a colleague. */
   who: string;
   contact: Contact | undefined;
@@ -25,8 +18,6 @@ export interface Entry {
   message?: MessageKept;
   text?: TextKept;
   fax?: FaxKept;
-  /** All that can be found of it, in lower case. */
-  search: string;
 }
 
 /** What is kept of dealings. */
@@ -38,69 +29,37 @@ export interface Kept {
 }
 
 function entryOf(
-  base: Pick<Entry, 'id' | 'kind' | 'at'>,
-  facts: Facts,
+  row: Row,
   system: System,
   whoElse: () => string,
   about: Pick<Entry, 'call' | 'message' | 'text' | 'fax'>,
-  more = '',
 ): Entry {
-  const { contacts, lines } = known(system);
-  const contact = facts.other ? contacts.get(facts.other) : undefined;
-  const line = facts.numberId
-    ? system.numbers[facts.numberId]
-    : facts.ours
-      ? lines.get(facts.ours)
-      : undefined;
-  const written = facts.other ? writeNumber(facts.other, system.business.country) : '';
-  const who = contact?.name ?? (written || whoElse());
-  return {
-    ...base,
-    ...about,
-    facts,
-    who,
-    contact,
-    line,
-    search:
-      `${who} ${written} ${facts.other?.replace(/\D/g, '') ?? ''} ${line?.label ?? ''} ${facts.text} ${more}`.toLowerCase(),
-  };
+  const { other } = row.facts;
+  const { contact, line } = partiesOf(row, system);
+  const who = contact?.name ?? (other ? writeNumber(other, system.business.country) : whoElse());
+  return { ...row, ...about, who, contact, line };
 }
 
 /** @param message what was left in it */
 export const callEntry = (call: CallKept, message: MessageKept | undefined, system: System): Entry => {
-  const facts = factsOfCall(call);
+  const row = callRow(call, message);
   const { from } = call.request;
   const colleague = () =>
     from.kind === 'phone'
-      ? listed([...new Set(facts.rungIds.map((id) => system.people[id]?.name ?? 'somebody removed'))]) ||
+      ? listed([...new Set(row.facts.rungIds.map((id) => system.people[id]?.name ?? 'somebody removed'))]) ||
         whoseName(system, from.phoneId)
       : whoCalls(system, from);
-  const names = [...facts.rungIds, ...facts.withIds].map((id) => system.people[id]?.name ?? '');
-  const own = from.kind === 'phone' ? whoseName(system, from.phoneId) : '';
-  return entryOf(
-    { id: call.id, kind: 'call', at: call.at },
-    facts,
-    system,
-    colleague,
-    { call, ...(message ? { message } : {}) },
-    `${own} ${names.join(' ')} ${message ? factsOfMessage(message).text : ''}`,
-  );
+  return entryOf(row, system, colleague, { call, ...(message ? { message } : {}) });
 };
 export const messageEntry = (message: MessageKept, system: System): Entry =>
-  entryOf(
-    { id: message.id, kind: 'message', at: message.at },
-    factsOfMessage(message),
-    system,
-    () => message.from,
-    { message },
-  );
-export const textEntry = (text: TextKept, system: System): Entry =>
-  entryOf({ id: text.id, kind: 'text', at: text.at }, factsOfText(text), system, () => 'a hidden number', {
-    text,
-  });
-
+  entryOf(messageRow(message), system, () => message.from, { message });
+/** @returns null where it has not gone yet */
+export function textEntry(text: TextKept, system: System): Entry | null {
+  const row = textRow(text);
+  return row && entryOf(row, system, () => 'a hidden number', { text });
+}
 export const faxEntry = (fax: FaxKept, system: System): Entry =>
-  entryOf({ id: fax.id, kind: 'fax', at: fax.at }, factsOfFax(fax), system, () => 'a hidden number', { fax });
+  entryOf(faxRow(fax), system, () => 'a hidden number', { fax });
 
 /** What there was with some numbers, E.164. */
 export function keptWith({ calls, messages, texts, faxes = [] }: Kept, numbers: readonly string[]): Kept {
@@ -114,26 +73,15 @@ export function keptWith({ calls, messages, texts, faxes = [] }: Kept, numbers: 
 }
 
 /** The newest first; a message stands with the call it was left in, where that is kept. */
-export function* storyOf(
-  { calls, messages, texts, faxes = [] }: Kept,
-  system: System,
-): Generator<Entry, void> {
+export function storyOf({ calls, messages, texts, faxes = [] }: Kept, system: System): Entry[] {
   const left = new Map(messages.map((m) => [m.id, m]));
   const callIds = new Set(calls.map((c) => c.id));
-  type Item = { at: number; make: () => Entry };
-  const items: Item[] = [
-    ...calls.map((c): Item => ({ at: c.at, make: () => callEntry(c, left.get(c.id), system) })),
-    ...messages
-      .filter((m) => !callIds.has(m.id))
-      .map((m): Item => ({ at: m.at, make: () => messageEntry(m, system) })),
-    // What has not gone yet has not happened.
-    ...texts
-      .filter((t) => t.sendAt === undefined)
-      .map((t): Item => ({ at: t.at, make: () => textEntry(t, system) })),
-  ];
-  items.push(...faxes.map((f): Item => ({ at: f.at, make: () => faxEntry(f, system) })));
-  items.sort((a, b) => b.at - a.at);
-  for (const { make } of items) yield make();
+  return [
+    ...calls.map((c) => callEntry(c, left.get(c.id), system)),
+    ...messages.filter((m) => !callIds.has(m.id)).map((m) => messageEntry(m, system)),
+    ...texts.flatMap((t) => textEntry(t, system) ?? []),
+    ...faxes.map((f) => faxEntry(f, system)),
+  ].sort((a, b) => b.at - a.at);
 }
 
 /** How it ended, in words: "left a message", "nobody answered". */

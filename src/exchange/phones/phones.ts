@@ -26,7 +26,7 @@ import {
   DealingsRecord,
   noDealings,
   readAgain,
-  readMany,
+  readNear,
   readRecord,
   settable,
   type CallRecord,
@@ -311,7 +311,7 @@ export class PhoneWindows {
     const known = this.mail.get(businessId);
     if (known) return known;
     const read = await Promise.all(
-      MAIL.map(async (kind) => [kind, await readMany(this.db, kind, businessId)] as const),
+      MAIL.map(async (kind) => [kind, await readNear(this.db, kind, businessId)] as const),
     );
     const mail = Object.fromEntries(read) as unknown as Mail;
     this.mail.set(businessId, mail);

@@ -20,7 +20,16 @@
     () => new Worker(new URL('../../workers/past.worker.ts', import.meta.url), { type: 'module' }),
   );
   onDestroy(() => client.stop());
-  const there = $derived(theBusiness().view.calls.filter((c) => isPast(c.id)).length);
+  /** How many calls of it there are. */
+  let there = $state(0);
+  $effect(() => {
+    const { db, id, view } = theBusiness();
+    void view.calls;
+    void db
+      .getAllKeysFromIndex('calls', 'business', id)
+      .then((ids) => (there = ids.filter((callId) => isPast(callId)).length))
+      .catch(() => {});
+  });
 
   async function make() {
     const { id, db, view, standing, now, workspace } = theBusiness();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { logJson, type Entry, type Settling } from '$core/story';
+  import { logJson } from '$core/story';
   import type { Contact, System } from '$core/system';
   import { forget, sweepBytes } from '$workspace';
   import { saveText } from '../download';
@@ -10,17 +10,20 @@
   /** What somebody may ask for: to have all there is about them, or to have it deleted. */
   interface Props {
     contact: Contact;
-    entries: readonly Entry[];
-    settled: Settling;
+    /** How many entries there are with them. */
+    total: number;
     system: System;
   }
-  let { contact, entries, settled, system }: Props = $props();
+  let { contact, total, system }: Props = $props();
   let sure = $state(false);
   let busy = $state(false);
   let problem = $state('');
 
-  function take() {
-    const all = { contact, entries: logJson(entries, system, settled) };
+  async function take() {
+    const { told } = await theBusiness().logbook.with(contact.numbers, Infinity);
+    const settled = new Map(told.map((t) => [t.entry, t.settled]));
+    const entries = logJson([...settled.keys()], system, (entry) => settled.get(entry));
+    const all = { contact, entries };
     saveText(
       `${contact.name.replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 40)}.json`,
       'application/json',
@@ -47,7 +50,7 @@
 </script>
 
 <div class="acts">
-  <button class="linkish small" type="button" onclick={take}>Take all about them along</button>
+  <button class="linkish small" type="button" onclick={() => void take()}>Take all about them along</button>
   <button class="linkish small" type="button" aria-expanded={sure} onclick={() => (sure = !sure)}
     >Delete all about them for good…</button
   >
@@ -55,8 +58,8 @@
 {#if sure}
   <div class="sure" role="group" aria-label="Delete for good">
     <p>
-      {count(entries.length, 'entry', 'entries')} with recordings, and the contact. That cannot be undone. What
-      was done to the contact stays in the history of edits, and in copies outside this browser.
+      {count(total, 'entry', 'entries')} with recordings, and the contact. That cannot be undone. What was done
+      to the contact stays in the history of edits, and in copies outside this browser.
     </p>
     <Button size="small" kind="danger" disabled={busy} on:click={() => void drop()}>Delete for good</Button>
     <Button size="small" kind="ghost" disabled={busy} on:click={() => (sure = false)}>Leave it</Button>

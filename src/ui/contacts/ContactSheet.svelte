@@ -1,13 +1,13 @@
 <script lang="ts">
-  import { Checkbox, Select } from 'carbon-components-svelte';
+  import { Checkbox, InlineLoading, Select } from 'carbon-components-svelte';
   import { readNumbers } from '$core/numbering';
-  import { keptWith, settledBy, settling, storyOf } from '$core/story';
   import { recordsOf, TimeZone, type Contact, type System } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
   import SeveralField from '../fields/SeveralField.svelte';
   import { count } from '../format';
   import EntryRow from '../log/EntryRow.svelte';
+  import type { Told } from '../log/reader.svelte';
   import { theBusiness } from '../window/session.svelte';
   import AskedFor from './AskedFor.svelte';
 
@@ -30,14 +30,20 @@
   const records = $derived(
     c.numbers[0] ? recordsOf(system.business.recordsLink, c.numbers[0], c.name) : undefined,
   );
-  const kept = $derived({
-    calls: theBusiness().view.calls,
-    messages: theBusiness().view.messages,
-    texts: theBusiness().view.texts,
-    faxes: theBusiness().view.faxes,
+  const logbook = $derived(theBusiness().logbook);
+  let there = $state.raw<{ told: Told[]; total: number } | null>(null);
+  let problem = $state('');
+  $effect(() => {
+    const { numbers } = c;
+    // Asked anew when something comes, changes or goes.
+    void logbook.state;
+    logbook.with(numbers, MOST).then(
+      (now) => {
+        if (numbers === c.numbers) there = now;
+      },
+      (error: unknown) => (problem = error instanceof Error ? error.message : String(error)),
+    );
   });
-  const by = $derived(settling(kept));
-  const entries = $derived([...storyOf(keptWith(kept, c.numbers), system)]);
   const people = $derived(Object.values(system.people));
 </script>
 
@@ -114,19 +120,23 @@
     >
   </div>
   <h3>What there was</h3>
-  {#if entries.length}
+  {#if problem || logbook.problem}<p role="alert">{problem || logbook.problem}</p>
+  {:else if !there || (!there.total && !logbook.state?.whole)}<InlineLoading
+      description="The log is gone through"
+    />
+  {:else if there.total}
     <ul aria-label="With {c.name}">
-      {#each entries.slice(0, MOST) as entry (entry.id)}
-        <EntryRow {entry} {system} settled={settledBy(entry, by)} chosen={false} onopen={onlog} />
+      {#each there.told as told (told.entry.id)}
+        <EntryRow {...told} {system} chosen={false} onopen={onlog} />
       {/each}
     </ul>
     <button class="linkish small" type="button" onclick={onlog}
-      >{entries.length > MOST
-        ? `All ${count(entries.length, 'entry', 'entries')} in the log`
+      >{there.total > MOST
+        ? `All ${count(there.total, 'entry', 'entries')} in the log`
         : 'In the log'}</button
     >
   {:else}<p class="soft">No call, message or text yet.</p>{/if}
-  <AskedFor contact={c} {entries} settled={by} {system} />
+  {#if there && logbook.state?.whole}<AskedFor contact={c} total={there.total} {system} />{/if}
 </article>
 
 <style>

@@ -7,6 +7,16 @@
   /** How the browser holds the data, and how much room there is. */
   const view = $derived(theBusiness().view);
   const { room, kept } = $derived(keeping);
+  /** All of them; the window itself has the newest. */
+  let calls = $state<number | undefined>();
+  $effect(() => {
+    void view.calls;
+    const { db, id } = theBusiness();
+    void db
+      .countFromIndex('calls', 'business', id)
+      .then((n) => (calls = n))
+      .catch(() => {});
+  });
 </script>
 
 <section class="card">
@@ -41,7 +51,7 @@
     {view.business.kind === 'demonstration' ? 'The demonstration' : theBusiness().system.business.name} has {count(
       view.draft.edits.length,
       'edit',
-    )} to go back to, {count(view.messages.length, 'message')}, {count(view.calls.length, 'call')}, {count(
+    )} to go back to, {count(view.messages.length, 'message')}, {count(calls ?? view.calls.length, 'call')}, {count(
       view.texts.length,
       'text',
     )}, {count(view.faxes.length, 'fax', 'faxes')}, {count(view.mail.length, 'letter')}.

@@ -1,19 +1,7 @@
 <script lang="ts">
   import { Button, InlineLoading, Search, Select, TextInput } from 'carbon-components-svelte';
-  import { onDestroy, untrack } from 'svelte';
-  import {
-    ANY,
-    FEW,
-    narrows,
-    settledBy,
-    search,
-    settling,
-    VIEWS,
-    type Entry,
-    type Question,
-    type View,
-  } from '$core/story';
-  import { momentOf } from '$core/hours';
+  import { untrack } from 'svelte';
+  import { ANY, VIEWS, type Entry, type Question, type View } from '$core/story';
   import { changeViews, MOST_VIEWS, readViews, type SavedViews } from '$workspace';
   import SelectItem from '../fields/SelectItem.svelte';
   import { count } from '../format';
@@ -25,25 +13,12 @@
   import Kept from './Kept.svelte';
   import EntrySheet from './EntrySheet.svelte';
   import SaveLog from './SaveLog.svelte';
-  import { Story } from './story.svelte';
+  import type { Told } from './reader.svelte';
 
   /** Every call, message and text of the business: narrowed, searched, and each in full. */
   const business = $derived(theBusiness());
   const system = $derived(business.system);
-  const kept = $derived({
-    calls: business.view.calls,
-    messages: business.view.messages,
-    texts: business.view.texts,
-    faxes: business.view.faxes,
-  });
-  const story = new Story();
-  onDestroy(() => story.stop());
-  $effect(() => {
-    const [all, now] = [kept, system];
-    // Untracked: what was gone through must not be a reason to go through it again.
-    untrack(() => story.read(all, now));
-  });
-  const settled = $derived(settling(kept));
+  const logbook = $derived(business.logbook);
 
   const asked = new Remembered<Question>('log', ANY);
   const question = $derived(asked.value);
@@ -54,19 +29,32 @@
     asked.value = { ...question, ...change };
     shown = AT_ONCE;
   };
-  const day = (iso: string) => [momentOf(business.zone, iso, 0), momentOf(business.zone, iso, 1440)] as const;
-  /** What was found last: words that are typed on are looked for in that alone. */
-  let last: { question: Question; among: unknown; by: unknown; found: Entry[] } | undefined;
-  const found = $derived.by(() => {
-    const [among, by] = [story.entries, settled];
-    const start =
-      last?.among === among && last.by === by && last.found.length < FEW && narrows(last.question, question);
-    const found = search(start ? last!.found : among, question, by, day);
-    last = { question: { ...question }, among, by, found };
-    return found;
+  let found = $state.raw<readonly Told[]>([]);
+  /** How many there are; null while they are counted. */
+  let total = $state<number | null>(null);
+  /** Whether anything was answered yet, and whether what is shown answers something older. */
+  let answered = $state(false);
+  let asking = $state(true);
+  $effect(() => {
+    const [log, wanted, most] = [logbook, { ...question }, shown];
+    // Asked anew when something comes, changes or goes, and when names do.
+    void [log.state, system];
+    untrack(() => {
+      asking = true;
+      void log.ask(wanted, most, (told, of) => {
+        found = told;
+        total = of;
+        answered = true;
+        asking = of === null;
+      });
+    });
   });
+  /** Once those before are there: the end of the list comes near anew with each of them. */
+  const more = () => {
+    if (found.length >= shown) shown += AT_ONCE;
+  };
   let openId = $state<string | null>(null);
-  const open = $derived(found.find((e) => e.id === openId) ?? found[0]);
+  const open = $derived(found.find((t) => t.entry.id === openId) ?? found[0]);
   const narrowed = $derived(JSON.stringify({ ...question }) !== JSON.stringify(ANY));
 
   const WORDS: Record<View, string> = {
@@ -257,38 +245,45 @@
         <Button size="small" type="submit">Keep it</Button>
       </form>
     {/if}
-    <p class="soft small" data-testid="log-count" aria-live="polite">
-      {count(found.length, 'entry', 'entries')}{narrowed
-        ? ` of ${story.entries.length.toLocaleString('en-US')}`
-        : ''}
+    <p class="soft small" data-testid="log-count" aria-live="polite" aria-busy={asking}>
+      {#if total !== null}
+        {count(total, 'entry', 'entries')}{narrowed
+          ? ` of ${(logbook.state?.entries ?? 0).toLocaleString('en-US')}`
+          : ''}{logbook.state?.unread
+          ? `; ${count(logbook.state.unread, 'entry', 'entries')} cannot be read and ${logbook.state.unread === 1 ? 'is' : 'are'} not among them`
+          : ''}
+      {:else if answered}{found.length} and more; they are counted{:else}&nbsp;{/if}
     </p>
-    {#if !story.whole && story.entries.length}
-      <InlineLoading description="Older entries are still gone through" />
+    {#if logbook.problem}
+      <p class="problem" role="alert">
+        {logbook.problem}
+        <button class="linkish" type="button" onclick={() => (shown = AT_ONCE + (shown === AT_ONCE ? 1 : 0))}
+          >Try again</button
+        >
+      </p>
+    {:else if !logbook.state?.whole}
+      <InlineLoading
+        description={found.length ? 'Older entries are still gone through' : 'The log is gone through'}
+      />
     {/if}
     <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
     <ul aria-label="Entries" {onkeydown}>
-      {#each found.slice(0, shown) as entry (`${entry.kind} ${entry.id}`)}
-        <EntryRow
-          {entry}
-          {system}
-          settled={settledBy(entry, settled)}
-          chosen={entry === open}
-          onopen={() => (openId = entry.id)}
-        />
+      {#each found as told (`${told.entry.kind} ${told.entry.id}`)}
+        <EntryRow {...told} {system} chosen={told === open} onopen={() => (openId = told.entry.id)} />
       {/each}
     </ul>
-    {#if found.length > shown}
-      {#key shown}
-        {@const end = new Near(false, () => (shown += AT_ONCE))}
+    {#if total !== null && total > found.length}
+      {#key found.length}
+        {@const end = new Near(false, more)}
         <p class="soft small" {@attach end.attach}>
-          <button class="linkish" type="button" onclick={() => (shown += AT_ONCE)}
-            >Show more of {found.length.toLocaleString('en-US')}</button
+          <button class="linkish" type="button" onclick={more}
+            >Show more of {total.toLocaleString('en-US')}</button
           >
         </p>
       {/key}
-    {:else if !found.length && story.whole}
+    {:else if answered && !found.length && logbook.state?.whole}
       <div class="empty">
-        {#if story.entries.length}
+        {#if logbook.state.entries}
           <h2>Nothing is found by that</h2>
           <p>Take a word or a choice away, or show everything.</p>
         {:else}
@@ -300,13 +295,13 @@
         {/if}
       </div>
     {/if}
-    {#if found.length}<SaveLog entries={found} {system} {settled} />{/if}
+    {#if total}<SaveLog {total} {system} />{/if}
     <Kept />
   </section>
   <aside>
     {#if open}
-      {#key open.id}
-        <EntrySheet entry={open} {system} settled={settledBy(open, settled)} onstory={storyWith} />
+      {#key open.entry.id}
+        <EntrySheet {...open} {system} onstory={storyWith} />
       {/key}
     {/if}
   </aside>
@@ -365,6 +360,9 @@
     padding: 0;
     background: var(--sheet);
     border: 1px solid var(--rule);
+  }
+  .problem {
+    color: var(--alarm);
   }
   ul:empty {
     display: none;

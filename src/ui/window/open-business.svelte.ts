@@ -21,6 +21,7 @@ import type { Here, Texting } from './here';
 import { OfficeDeeds } from './office-deeds';
 import { momentText } from '../format';
 import type { Notice } from './notice';
+import { LogHere } from '../log/reader.svelte';
 import type { Known } from '../phones/where';
 import { SettingsMade } from '../reach/made';
 
@@ -41,7 +42,9 @@ export class OpenBusiness implements Here {
   readonly revision = $derived(this.view.draft.record.revision);
   readonly standing = $derived(this.view.standing);
   readonly messages = $derived(this.view.messages);
+  /** The newest calls; the whole log is asked for at `logbook`. */
   readonly log = $derived(this.view.calls);
+  readonly logbook: LogHere;
   readonly texting: Texting = $derived({
     texts: this.view.texts,
     threads: this.view.threads,
@@ -101,6 +104,7 @@ export class OpenBusiness implements Here {
   ) {
     this.id = workspace.id;
     this.view = workspace.view;
+    this.logbook = new LogHere(this);
     workspace.subscribe((view) => (this.view = view));
     this.settings = new SettingsMade(this.id, this);
     this.acts = new ActsDone(say);
@@ -115,6 +119,7 @@ export class OpenBusiness implements Here {
   close(): void {
     this.workspace.close();
     this.checks.close();
+    this.logbook.close();
     this.deeds.stop();
   }
 

@@ -4,6 +4,7 @@
   import { conversations, toAnswer } from '$core/story';
   import { contactOf, isBlockedNumber } from '$core/system';
   import SelectItem from '$ui/fields/SelectItem.svelte';
+  import { NEAR_DAYS } from '$workspace';
   import ToAnswerCard from '$ui/messages/ToAnswerCard.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -28,7 +29,8 @@
 <h1>To answer</h1>
 <p class="sub">
   Everybody who called and reached nobody, left a message, or wrote a text, and whom nobody has talked with or
-  written to since. Whoever has waited longest stands first.
+  written to since. Whoever has waited longest stands first. Calls of more than {NEAR_DAYS} days ago stand in the
+  log alone.
 </p>
 {#if all.length}
   <div class="whose">

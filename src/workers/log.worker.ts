@@ -1,0 +1,125 @@
+/** Answers what is asked of a long log, off the page: from rows that are kept ready, with the records of what is shown. */
+import { expose } from 'comlink';
+import { type Question, type Row, type Settled } from '../core/story';
+import type { System } from '../core/system';
+import { Changes, KeptLog, LOGGED, openDatabase, type EntryRecords } from '../workspace';
+
+/** So long it looks before it listens again, in milliseconds. */
+const SLICE_MS = 12;
+/** Rows that differ are stored when nothing has come for so long. */
+const SAVE_MS = 3000;
+
+/** An entry with its records, and what settled it. */
+export interface Shown extends EntryRecords {
+  kind: Row['kind'];
+  id: string;
+  settled: Settled | undefined;
+}
+export interface Found {
+  shown: Shown[];
+  /** How many there are; null while they are still counted. */
+  total: number | null;
+}
+/** How far the log has been gone through. */
+export interface State {
+  entries: number;
+  whole: boolean;
+  /** Stored entries that cannot be read. */
+  unread: number;
+}
+
+let kept: KeptLog | undefined;
+let system: System | undefined;
+let told: (state: State) => void = () => {};
+/** The number of the last question: one that is older is given up. */
+let asked = 0;
+let last: Row[] = [];
+let saving: ReturnType<typeof setTimeout> | undefined;
+
+const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+const tell = (): void => told({ entries: kept!.log.size, whole: kept!.whole, unread: kept!.unread });
+function saveSoon(): void {
+  clearTimeout(saving);
+  saving = setTimeout(() => void kept?.save(), SAVE_MS);
+}
+
+async function shown(rows: readonly Row[]): Promise<Shown[]> {
+  const all = await Promise.all(
+    rows.map(async ({ kind, id, ...row }): Promise<Shown | undefined> => {
+      const records = await kept!.records({ kind, id });
+      return records && { kind, id, ...records, settled: kept!.log.settledBy({ kind, id, ...row }) };
+    }),
+  );
+  // What went meanwhile is told by what comes next.
+  return all.filter((entry) => entry !== undefined);
+}
+
+const reader = {
+  /** @param onState is told how far it is, at first and with every change */
+  async open(businessId: string, onState: (state: State) => void): Promise<void> {
+    told = onState;
+    kept = new KeptLog(await openDatabase({ patient: false }), businessId);
+    let running: Promise<unknown> = kept.load(async () => {
+      tell();
+      await breathe();
+    });
+    new Changes().listen(({ what, businessId: whose }) => {
+      if (!Object.hasOwn(LOGGED, what) || (whose !== null && whose !== businessId)) return;
+      // One after the other: what comes while one is taken up is in the journal by then.
+      running = running.then(async () => {
+        if (!(await kept!.catchUp())) return;
+        tell();
+        saveSoon();
+      });
+    });
+    await running;
+    saveSoon();
+  },
+  /** What people, contacts and lines are called. */
+  names(now: System): void {
+    system = now;
+  },
+  /**
+   * @param days the moments the first and the last day asked for begin and end, epoch milliseconds
+   * @param most so many are shown @param found is told the first of them at once, and how many there are at the end
+   */
+  async ask(
+    question: Question,
+    days: Record<string, readonly [number, number]>,
+    most: number,
+    found: (found: Found) => void,
+  ): Promise<void> {
+    const mine = ++asked;
+    if (!kept || !system) return;
+    const rows: Row[] = [];
+    let first = false;
+    let until = performance.now() + SLICE_MS;
+    for (const some of kept.log.find(question, system, (iso) => days[iso]!)) {
+      for (const row of some) rows.push(row);
+      if (!first && rows.length >= most) {
+        first = true;
+        const entries = await shown(rows.slice(0, most));
+        if (mine !== asked) return;
+        found({ shown: entries, total: null });
+        until = performance.now() + SLICE_MS;
+      } else if (performance.now() >= until) {
+        await breathe();
+        if (mine !== asked) return;
+        until = performance.now() + SLICE_MS;
+      }
+    }
+    last = rows;
+    const entries = await shown(rows.slice(0, most));
+    if (mine === asked) found({ shown: entries, total: rows.length });
+  },
+  /** More of what was found last, in batches. */
+  more: (from: number, to: number): Promise<Shown[]> => shown(last.slice(from, to)),
+  /** Everything with some numbers, as far as it is there. @param most so many of them with their records */
+  async with(numbers: string[], most: number): Promise<Found> {
+    if (!kept) return { shown: [], total: 0 };
+    const rows = kept.log.with(numbers);
+    return { shown: await shown(rows.slice(0, most)), total: rows.length };
+  },
+};
+export type LogReader = typeof reader;
+expose(reader);
