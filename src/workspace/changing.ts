@@ -1,7 +1,8 @@
 /** Changes to messages and calls as they are stored at that moment: what another window has changed of them stays. */
 import equal from 'fast-deep-equal';
 import type { Db } from './db';
-import type { CallRecord, FaxRecord, MessageRecord } from './records';
+import type { Remark } from '../core/story';
+import { MOST_REMARKS, type CallRecord, type FaxRecord, type MessageRecord } from './records';
 import { within } from './store';
 
 interface Changeable {
@@ -45,6 +46,37 @@ export async function changeBack<S extends keyof Changeable>(
     untouched(record) ? were.get(id)! : undefined,
   );
   return were.size - back.size;
+}
+
+/**
+ * Adds what somebody wrote down, to whatever others have written meanwhile.
+ * @returns whether it stands there: not where the record has gone, or has as many as it may have
+ */
+export async function addRemark(
+  db: Db,
+  store: 'messages' | 'calls',
+  id: string,
+  remark: Remark,
+): Promise<boolean> {
+  const done = await rewrite(db, store, [id], (_, { remarks }) => {
+    const all = (remarks ?? []) as Remark[];
+    return all.length < MOST_REMARKS ? { remarks: [...all, remark] } : undefined;
+  });
+  return done.size > 0;
+}
+/** Takes one away. @returns whether it was there */
+export async function dropRemark(
+  db: Db,
+  store: 'messages' | 'calls',
+  id: string,
+  remark: Remark,
+): Promise<boolean> {
+  const done = await rewrite(db, store, [id], (_, { remarks }) => {
+    const all = (remarks ?? []) as Remark[];
+    const at = all.findIndex((r) => equal(r, remark));
+    return at < 0 ? undefined : { remarks: all.length > 1 ? all.toSpliced(at, 1) : undefined };
+  });
+  return done.size > 0;
 }
 
 /** @param change what becomes of a record, or nothing @returns what the fields of those that changed were */

@@ -24,7 +24,7 @@ export {
   type AccountWanted,
 } from './phones';
 export { dropRecordings } from './call-sounds';
-export { changeBack, changeRecords } from './changing';
+export { addRemark, changeBack, changeRecords, dropRemark } from './changing';
 export { settable, storeSettings, storeStanding } from './standing';
 
 export { businessNames, clockOf, type BusinessName, type View } from './view';

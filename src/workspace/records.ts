@@ -155,7 +155,9 @@ export const WordsRecord = z
     by: Id,
     text: z.string().trim().max(4000, 'This is longer than 4,000 letters.'),
     files: TextFiles.optional(),
-    about: z.object({ is: z.enum(['call', 'message', 'contact']), id: Id }).optional(),
+    about: z
+      .object({ is: z.enum(['call', 'message', 'contact']), id: Id, words: z.string().trim().min(1).max(200) })
+      .optional(),
   })
   .refine(({ text, files, about }) => text !== '' || !!files?.length || !!about, {
     path: ['text'],
@@ -247,6 +249,15 @@ export const CallSoundKept = z.object({
 });
 export type CallSoundKept = z.infer<typeof CallSoundKept>;
 
+/** What one of ours wrote down to a call or message, by name; empty is whoever runs the system. */
+export const Remark = z.object({
+  at: z.number(),
+  by: z.string().max(80),
+  text: z.string().min(1).max(2000),
+});
+export const MOST_REMARKS = 200;
+const Remarks = z.array(Remark).max(MOST_REMARKS);
+
 /** What is written to a call besides what happened. */
 export const Beside = z.object({
   /** What those who talked wrote down. */
@@ -273,6 +284,7 @@ export const CallRecord = z.object({
   answeredAt: z.number().optional(),
   /** Who is to see to it. */
   assignedTo: Id.optional(),
+  remarks: Remarks.optional(),
   ...Beside.shape,
 });
 
@@ -292,6 +304,7 @@ export const MessageRecord = z.object({
   notes: z.array(z.object({ label: z.string(), text: z.string() })).optional(),
   /** What a colleague wrote to it. */
   note: z.string().max(2000).optional(),
+  remarks: Remarks.optional(),
   /** Who is to see to it. */
   assignedTo: Id.optional(),
   /** Where it lies; absent is the inbox. */

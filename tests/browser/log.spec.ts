@@ -72,16 +72,27 @@ test('by the keyboard: a line is opened, noted, said to be done, and that is tak
   await expect(entry(page).getByRole('heading', { level: 2 })).toHaveText(title);
   await expect(entry(page).getByRole('heading', { name: 'How it went' })).toBeVisible();
 
-  const note = entry(page).getByLabel('Note');
-  await note.fill('Wants the blue <b>paint</b>');
-  await note.blur();
+  await entry(page).getByRole('button', { name: 'Keep the note' }).click();
+  await expect(entry(page).getByText('Write something down first.')).toBeVisible();
+  await entry(page).getByLabel('Add a note').fill('Wants the blue <b>paint</b>');
+  await page.keyboard.press('Control+Enter');
   await expect(page.getByTestId('saved')).toHaveText('Saved');
   // Another window has it at once, as text.
   const other = await context.newPage();
   await other.goto('/messages/log');
   await other.getByRole('searchbox', { name: 'Search the log' }).fill('blue <b>paint</b>');
   await expect(rows(other)).toHaveCount(1);
-  await expect(other.getByLabel('Note')).toHaveValue('Wants the blue <b>paint</b>');
+  const notes = other.getByRole('region', { name: 'Notes' });
+  await expect(notes.getByRole('listitem')).toContainText('Wants the blue <b>paint</b>');
+  await expect(notes.getByRole('listitem')).toContainText('whoever runs the system, Tue 24 Nov');
+  // A second one stands beside it, and is taken away by undo alone.
+  await notes.getByLabel('Add a note').fill('Ordered two litres');
+  await notes.getByRole('button', { name: 'Keep the note' }).click();
+  const here = entry(page).getByRole('region', { name: 'Notes' }).getByRole('listitem');
+  await expect(here).toHaveText([/blue <b>paint/, /Ordered two litres/]);
+  await other.locator('h1').first().click();
+  await other.keyboard.press('Control+z');
+  await expect(here).toHaveText([/blue <b>paint/]);
   await other.close();
 
   // Given to somebody, it is theirs in every window, and in what waits to be called back.
@@ -169,8 +180,9 @@ test('ninety days are in the log, also what pages have no more; a note to an old
   await settled(page);
   await expect(rows(page).first()).toContainText(' Sep');
   await rows(page).nth(2).click();
-  await entry(page).getByLabel('Note').fill('Asked for teak');
-  await entry(page).getByLabel('Note').blur();
+  await entry(page).getByLabel('Add a note').fill('Asked for teak');
+  await entry(page).getByRole('button', { name: 'Keep the note' }).click();
+  await expect(entry(page).getByRole('listitem').filter({ hasText: 'Asked for teak' })).toBeVisible();
   const search = page.getByRole('searchbox', { name: 'Search the log' });
   await search.fill('asked for teak');
   await expect(count(page)).toHaveText(/^1 entry of/);

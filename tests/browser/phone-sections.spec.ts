@@ -64,7 +64,7 @@ test('people: colleagues and contacts are found by words, and called in one tap'
   await phone.getByRole('button', { name: 'Stop calling' }).click();
   // What was, among the recent ones, is found by a word of it.
   await section(phone, 'Recent').click();
-  await expect(phone.getByText('To Tomas Brandt')).toBeVisible();
+  await expect(phone.getByText('To Tomas Brandt', { exact: true })).toBeVisible();
   await phone.getByRole('searchbox', { name: 'Search calls' }).fill('nobody of that name');
   await expect(phone.getByText('None is found by that.')).toBeVisible();
   await phone.close();
@@ -139,7 +139,38 @@ test('colleagues write to each other, see what is new, and one tap brings them a
   await expect(other.getByText('Nobody of us has written yet.')).toBeVisible();
   await other.close();
 
+  // Words lead to what they are about, on a phone that knows it; elsewhere they only name it.
+  await section(rosa, 'Messages').click();
+  const message = rosa.getByTestId('message').first();
+  const from = await message.locator('b').first().innerText();
+  await message.getByRole('button', { name: /^Tell a colleague/ }).click();
+  await expect(rosa.getByRole('status').filter({ hasText: 'Choose a conversation' })).toContainText(from);
+  await rosa.getByTestId('circle').click();
+  await expect(rosa.getByTestId('passing')).toContainText(`the message of ${from}`);
+  await rosa.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(rosa.getByTestId('passing')).toHaveCount(0);
+  await expect(words(noor)).toContainText(`the message of ${from}`);
+  await expect(words(noor).getByRole('button', { name: /^the message of/ })).toHaveCount(0);
+  await words(rosa)
+    .getByRole('button', { name: /^the message of/ })
+    .click();
+  await expect(rosa.getByTestId('pointed')).toContainText(from);
+  await expect(rosa.getByTestId('message')).toHaveCount(1);
+  await rosa.getByRole('button', { name: 'All messages' }).click();
+  await expect(rosa.getByTestId('pointed')).toHaveCount(0);
+  await section(noor, 'People').click();
+  await noor.getByRole('button', { name: 'Tell a colleague of Harrow Point Sailing Club' }).click();
+  await noor.getByTestId('circle').click();
+  await noor.getByLabel('Words', { exact: true }).fill('Call them first');
+  await noor.getByRole('button', { name: 'Send', exact: true }).click();
+  // On a phone the conversation that was open is open again.
+  await section(rosa, 'Texts').click();
+  await words(rosa).getByRole('button', { name: 'Harrow Point Sailing Club' }).click();
+  await expect(rosa.getByTestId('pointed')).toContainText('Harrow Point Sailing Club');
+  await rosa.getByRole('button', { name: 'All contacts' }).click();
+
   // Into a call, one after the other.
+  await colleagues(noor);
   await noor.getByRole('button', { name: /^Call them all/ }).click();
   const lift = async (phone: Page) => {
     await phone.getByRole('button', { name: /^Answer/ }).click();

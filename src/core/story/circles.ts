@@ -12,6 +12,13 @@ export interface CircleKept {
   /** Up to when each of them has seen it, epoch milliseconds. */
   seen: Readonly<Record<string, number>>;
 }
+/** What words are about: whoever may see it opens it; everybody in the conversation reads what it is. */
+export interface About {
+  is: 'call' | 'message' | 'contact';
+  id: string;
+  /** What it is, as whoever wrote sees it. */
+  words: string;
+}
 export interface WordsKept {
   id: string;
   circleId: string;
@@ -20,8 +27,7 @@ export interface WordsKept {
   by: string;
   text: string;
   files?: readonly { hash: string; name: string; type: string; size: number }[] | undefined;
-  /** What it is about. */
-  about?: { is: 'call' | 'message' | 'contact'; id: string } | undefined;
+  about?: About | undefined;
 }
 
 export interface Circle<C extends CircleKept = CircleKept, W extends WordsKept = WordsKept> {

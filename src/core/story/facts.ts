@@ -45,7 +45,7 @@ const NONE = {
 const low = (parts: readonly (string | null | undefined)[]): string =>
   parts.filter(Boolean).join(' ').toLowerCase();
 
-export const factsOfCall = once(({ request, trace, words, note, recordings }: CallKept): Facts => {
+export const factsOfCall = once(({ request, trace, words, note, remarks, recordings }: CallKept): Facts => {
   const { from } = request;
   const outcome = outcomeOf(trace)?.outcome ?? null;
   const sets = {
@@ -113,6 +113,7 @@ export const factsOfCall = once(({ request, trace, words, note, recordings }: Ca
       words,
       note,
       ...said,
+      ...(remarks ?? []).flatMap((r) => [r.text, r.by]),
       ...(recordings ?? []).flatMap((r) => (r.said ?? []).map((s) => s.text)),
     ]),
   };
@@ -128,7 +129,13 @@ export const factsOfMessage = once((m: MessageKept): Facts => ({
   talked: false,
   unwanted: m.folder === 'spam',
   outcome: null,
-  text: low([m.from, m.said, m.note, ...(m.notes ?? []).flatMap((n) => [n.label, n.text])]),
+  text: low([
+    m.from,
+    m.said,
+    m.note,
+    ...(m.notes ?? []).flatMap((n) => [n.label, n.text]),
+    ...(m.remarks ?? []).flatMap((r) => [r.text, r.by]),
+  ]),
 }));
 
 export const factsOfText = once(({ way, from, to, text, files }: TextKept): Facts => ({

@@ -4,6 +4,7 @@ export {
   circlesKnown,
   circlesOf,
   membersOf,
+  type About,
   type Circle,
   type CircleKept,
   type WordsKept,
@@ -20,7 +21,7 @@ export { factsOfCall, type Facts, type Way } from './facts';
 export { dueBy, withoutCaller } from './keeping';
 export { logJson, logTable } from './out';
 export { ANY, Question, SavedView, says, tester, VIEWS, type View } from './question';
-export type { CallKept, FaxChange, FaxKept, MessageKept, TextKept, ThreadKept } from './records';
+export type { CallKept, FaxChange, FaxKept, MessageKept, Remark, TextKept, ThreadKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';
 export { toAnswer, type ToAnswer } from './to-answer';
 export { detailOf, lasting, settledInWords, titleOf } from './words';

@@ -23,6 +23,19 @@ const COLUMNS = [
   'said',
 ] as const;
 
+/** All that ours wrote down to it, in one text; empty where nobody did. */
+const notesOf = ({ call, message, fax }: Entry): string =>
+  [
+    call?.note,
+    message?.note,
+    fax?.note,
+    ...[...(call?.remarks ?? []), ...(message?.remarks ?? [])].map((r) =>
+      r.by ? `${r.by}: ${r.text}` : r.text,
+    ),
+  ]
+    .filter(Boolean)
+    .join('\n');
+
 /** What settled an entry, where something has. */
 type SettledBy = (entry: Entry) => Settled | undefined;
 
@@ -46,7 +59,7 @@ export const logTable = (
     ...(['rang', 'waited', 'talked'] as const).map((of) => (e.facts.times ? String(e.facts.times[of]) : '')),
     e.facts.missed ? 'yes' : '',
     e.facts.missed ? settledInWords(settledBy(e), e.at, system) : '',
-    e.call?.note ?? e.message?.note ?? e.fax?.note ?? '',
+    notesOf(e),
     e.message?.said ?? e.text?.text ?? '',
   ]),
 ];
@@ -66,6 +79,6 @@ export const logJson = (entries: readonly Entry[], system: System, settledBy: Se
     seconds: e.facts.times,
     missed: e.facts.missed,
     settled: e.facts.missed ? (settledBy(e)?.how ?? null) : null,
-    note: e.call?.note ?? e.message?.note ?? e.fax?.note ?? null,
+    note: notesOf(e) || null,
     said: e.message?.said ?? e.text?.text ?? null,
   }));

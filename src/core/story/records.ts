@@ -1,6 +1,14 @@
 /** What the story of dealings is made of, as far as it goes by it: records of storage pass as they are. */
 import type { CallRequest, Trace } from '../calls';
 
+/** What one of ours wrote down to a call or a message, afterwards. */
+export interface Remark {
+  /** Epoch milliseconds. */
+  at: number;
+  /** By name; whoever runs the system where that is empty. */
+  by: string;
+  text: string;
+}
 export interface CallKept {
   id: string;
   /** Epoch milliseconds. */
@@ -13,7 +21,10 @@ export interface CallKept {
   answeredAt?: number | undefined;
   /** Who is to see to it. */
   assignedTo?: string | undefined;
+  /** What those who talked wrote down meanwhile. */
   note?: string | undefined;
+  /** The oldest first. */
+  remarks?: readonly Remark[] | undefined;
   /** What was recorded of it, with what was typed while it was. */
   recordings?: readonly { said?: readonly { text: string }[] | undefined }[] | undefined;
 }
@@ -27,6 +38,7 @@ export interface MessageKept {
   said: string;
   notes?: readonly { label: string; text: string }[] | undefined;
   note?: string | undefined;
+  remarks?: readonly Remark[] | undefined;
   folder?: string | undefined;
   answeredAt?: number | undefined;
   assignedTo?: string | undefined;

@@ -18,7 +18,7 @@
     [
       entry.facts.unwanted ? 'unwanted' : '',
       entry.call?.recordings?.length ? 'recorded' : '',
-      entry.call?.note || entry.message?.note ? 'note' : '',
+      entry.noted ? 'note' : '',
     ].filter(Boolean),
   );
 </script>

@@ -3,7 +3,6 @@
   import { detailOf, settledInWords, titleOf, type Entry, type Settled } from '$core/story';
   import type { System } from '$core/system';
   import type { CallRecord } from '$workspace';
-  import EditField from '../fields/EditField.svelte';
   import { agoText, momentText } from '../format';
   import AnswerBack from '../messages/AnswerBack.svelte';
   import { giveTo } from '../messages/answering';
@@ -12,9 +11,10 @@
   import DeleteEntry from './DeleteEntry.svelte';
   import KeepContact from '../contacts/KeepContact.svelte';
   import RingChart from '../RingChart.svelte';
+  import Notes from './Notes.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { againLink } from './again';
-  import { note, sayDone } from './edits';
+  import { sayDone } from './edits';
 
   /** One entry of the log in full: how it went, what was said and written, and what can be done about it. */
   interface Props {
@@ -67,16 +67,7 @@
     <p class="small soft">{entry.message.notes.map((n) => `${n.label}: ${n.text}`).join(' · ')}</p>
   {/if}
   {#if call}<CallSounds {call} {system} />{/if}
-  {#if entry.kind !== 'text'}
-    <EditField
-      label="Note"
-      value={(call ? call.note : entry.message?.note) ?? ''}
-      keep={(text) => {
-        void note(entry, text);
-        return undefined;
-      }}
-    />
-  {/if}
+  {#if call || entry.message}<Notes {entry} />{/if}
   {#if call}
     <h3>How it went</h3>
     <RingChart chart={ringChart(call.trace, system)} />

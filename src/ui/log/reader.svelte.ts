@@ -54,6 +54,7 @@ export class LogHere {
   problem = $state('');
   private worker: Worker | null = null;
   private remote: Remote<LogReader> | null = null;
+  private asked = 0;
   /** What names were taken from when they were last told. */
   private names: unknown[] = [];
 
@@ -104,7 +105,11 @@ export class LogHere {
         .filter(Boolean)
         .map((iso) => [iso, [momentOf(zone, iso, 0), momentOf(zone, iso, 1440)] as const]),
     );
-    const onFound = proxy(({ shown, total }: Found) => found(told(shown, system), total));
+    const mine = ++this.asked;
+    // What answers an older question comes too late.
+    const onFound = proxy(({ shown, total }: Found) => {
+      if (mine === this.asked) found(told(shown, system), total);
+    });
     await remote.ask(question, days, most, onFound).catch((error: unknown) => this.fail(error));
   }
   /** Everything with some numbers, E.164. @param most so many of them @returns those, and how many there are */

@@ -4,6 +4,7 @@
   import EditField from '../fields/EditField.svelte';
   import { here } from '../window/session.svelte';
   import { contactOf, isBlockedNumber } from '$core/system';
+  import type { About } from '$core/story';
   import type { MessageKnown } from '$exchange';
   import { telLink } from '../tel';
   import type { Send } from '../reach/settings.svelte';
@@ -21,7 +22,7 @@
     chosen?: boolean;
     onchoose?: (chosen: boolean) => void;
     /** The phone whose window this is, and how it sends settings. */
-    phone?: { id: string; send: Send };
+    phone?: { id: string; send: Send; pass?: (about: About) => void };
   }
   let { message, mailbox, chosen = false, onchoose, phone }: Props = $props();
   const own = $derived([message]);
@@ -109,6 +110,15 @@
         type="button"
         onclick={() => void block(message.fromNumber!, !blocked, phone?.send)}
         >{blocked ? 'Unblock' : 'Block'}<span class="visually-hidden">&nbsp;{message.from}</span></button
+      >
+    {/if}
+    {#if phone?.pass}
+      {@const words = `the message of ${message.from}, ${momentText(message.at, here().zone)}`}
+      <button
+        class="linkish small"
+        type="button"
+        onclick={() => phone.pass?.({ is: 'message', id: message.id, words: words.slice(0, 200) })}
+        >Tell a colleague<span class="visually-hidden">&nbsp;of {words}</span></button
       >
     {/if}
     {#if message.folder !== 'bin'}<button class="linkish small" type="button" onclick={() => void bin(own)}

@@ -20,7 +20,9 @@
   const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []));
   const kept = $derived({ calls: here().log, messages: here().messages, texts: here().texting.texts });
   const before = $derived(
-    storyOf(keptWith(kept, [number]), system).filter((e) => e.id !== callId).slice(0, MOST),
+    storyOf(keptWith(kept, [number]), system)
+      .filter((e) => e.id !== callId)
+      .slice(0, MOST),
   );
   const by = $derived(settling(kept));
 </script>

@@ -5,7 +5,7 @@ import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
 import { writeNumber } from '$core/numbering';
 import { textLines, type PhoneRequest } from '$core/phone';
-import type { FaxChange, ThreadChange } from '$core/story';
+import type { About, FaxChange, ThreadChange } from '$core/story';
 import type { WishEntered } from '$core/texting';
 import { carriesTexts } from '$standins/carrier/texting';
 import type { FileKept } from '$workspace';
@@ -73,6 +73,22 @@ export class PhoneDesk implements Here, Deeds {
       () => freshId('ask'),
     );
   }
+  /** What is to go with words to a colleague. */
+  passing = $state.raw<About | null>(null);
+  /** What somebody was pointed to in words, to be shown alone. */
+  pointed = $state.raw<About | null>(null);
+  /** Whether this phone knows what words are about. */
+  knows({ is, id }: About): boolean {
+    switch (is) {
+      case 'call':
+        return this.log.some((c) => c.id === id);
+      case 'message':
+        return this.messages.some((m) => m.id === id);
+      case 'contact':
+        return this.system.contacts[id] !== undefined;
+    }
+  }
+
   private told<P extends keyof Parts>(part: P, is: Parts[P]): void {
     this.none = '';
     const parts: { [Q in keyof Parts]: (is: Parts[Q]) => void } = {

@@ -1,8 +1,7 @@
 /** What a staff phone may ask of its exchange, and who may ask what. Each kind is here or does not compile. */
 import { ownsMailbox, type Action } from '../../calls';
 import type { MessageChange } from '../../messages';
-import type { FaxChange } from '../../story';
-import type { ThreadChange } from '../../story';
+import type { About, FaxChange, ThreadChange } from '../../story';
 import type { CivicAddress, OwnContact, OwnValues, Setting, System } from '../../system';
 import { ownPhones, seesAll } from './business';
 import { textLines } from './texts';
@@ -62,7 +61,7 @@ export type PhoneRequest =
       to: { circleId: string } | { with: string[]; name?: string } | { groupId: string };
       text: string;
       files?: { hash: string; name: string; type: string; size: number }[];
-      about?: { is: 'call' | 'message' | 'contact'; id: string };
+      about?: About;
     }
   /** What was written in a conversation has been seen, up to a moment. */
   | { do: 'seen'; circleId: string; at: number }

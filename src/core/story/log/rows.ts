@@ -40,7 +40,7 @@ export function callRow(call: CallKept, message?: MessageKept): Row {
     at: call.at,
     facts: message ? { ...facts, text: `${facts.text} ${factsOfMessage(message).text}` } : facts,
     left: message !== undefined,
-    noted: Boolean(call.note || message?.note),
+    noted: Boolean(call.note || message?.note || call.remarks?.length || message?.remarks?.length),
     recorded: (call.recordings?.length ?? 0) > 0,
     answeredAt: call.answeredAt ?? message?.answeredAt,
   };
@@ -52,7 +52,7 @@ export const messageRow = (message: MessageKept): Row => ({
   at: message.at,
   facts: factsOfMessage(message),
   left: true,
-  noted: Boolean(message.note),
+  noted: Boolean(message.note || message.remarks?.length),
   recorded: false,
   answeredAt: message.answeredAt,
 });

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { ownsMailbox } from '$core/calls';
-  import { circlesOf, conversations } from '$core/story';
+  import { circlesOf, conversations, type About } from '$core/story';
   import type { Hurdle, Where } from '$core/phone';
   import type { Person, Phone, System } from '$core/system';
   import MessageCard from '../../messages/MessageCard.svelte';
@@ -20,6 +20,7 @@
   import OwnCalls from './OwnCalls.svelte';
   import OwnState from './OwnState.svelte';
   import PhoneFaxes from './PhoneFaxes.svelte';
+  import Pointed from './Pointed.svelte';
   import PhonePeople from './PhonePeople.svelte';
   import Recent from './Recent.svelte';
   import SectionBar from './SectionBar.svelte';
@@ -86,6 +87,18 @@
   const messages = $derived(
     [...desk.messages].reverse().filter((m) => !m.folder && ownsMailbox(system, m.mailboxId, person.id)),
   );
+  const pointed = $derived(desk.pointed?.is === 'message' ? desk.pointed.id : undefined);
+  const WHERE = { call: 'recent', message: 'messages', contact: 'people' } as const;
+  /** Something is to go with words to a colleague, who is chosen next. */
+  function pass(about: About) {
+    desk.passing = about;
+    at.value = { section: 'texts' };
+  }
+  /** Shows what words of a colleague were about. */
+  function point(about: About) {
+    desk.pointed = about;
+    at.value = { section: WHERE[about.is] };
+  }
   const waiting = $derived(
     conversations(here().texting.texts, here().texting.threads, system).filter(
       (c) => c.waitsSince !== null && (!c.assignedTo || c.assignedTo === person.id),
@@ -114,7 +127,15 @@
   }
 </script>
 
-<SectionBar {section} {counts} {wide} onopen={(section) => (at.value = { section })} />
+<SectionBar
+  {section}
+  {counts}
+  {wide}
+  onopen={(section) => {
+    desk.pointed = null;
+    at.value = { section };
+  }}
+/>
 <main class:wide class:desk={wide && section === 'call'}>
   {#if section === 'call'}
     <div class="dial">
@@ -144,10 +165,11 @@
     <div>
       <h2>Messages</h2>
       <MessageLight {phone} />
-      {#each messages as m (m.id)}<MessageCard
+      {#if pointed}<Pointed {desk} all="All messages" />{/if}
+      {#each pointed ? desk.messages.filter((m) => m.id === pointed) : messages as m (m.id)}<MessageCard
           message={m}
           mailbox={system.mailboxes[m.mailboxId]?.name}
-          phone={{ id: phone.id, send }}
+          phone={{ id: phone.id, send, pass }}
         />{:else}<p class="soft">No messages.</p>{/each}
       <PhoneFaxes {desk} {system} />
     </div>
@@ -155,11 +177,11 @@
   {#if section === 'call'}
     <div><OwnCalls {person} {system} phoneId={phone.id} /></div>
   {:else if section === 'recent'}
-    <Recent {person} {system} phoneId={phone.id} />
+    <Recent {desk} {person} {system} phoneId={phone.id} onpass={pass} />
   {:else if section === 'texts'}
-    <Written {desk} {person} {system} {wide} {waiting} {unread} {ongather} />
+    <Written {desk} {person} {system} {wide} {waiting} {unread} {ongather} onpoint={point} />
   {:else if section === 'people'}
-    <PhonePeople {desk} {where} {placing} {send} />
+    <PhonePeople {desk} {where} {placing} {send} onpass={pass} />
   {/if}
   {#if shows('me')}
     <div class="foot small">

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, TextArea } from 'carbon-components-svelte';
   import { tick } from 'svelte';
-  import type { Circle } from '$core/story';
+  import type { About, Circle } from '$core/story';
   import type { System } from '$core/system';
   import type { TextFile } from '$standins/carrier/texting';
   import type { CircleRecord, WordsRecord } from '$workspace';
@@ -22,8 +22,10 @@
     circle: Circle<CircleRecord, WordsRecord> | undefined;
     onwritten: (circleId: string) => void;
     ongather: (personIds: readonly string[]) => void;
+    /** Shows what words are about. */
+    onpoint: (about: About) => void;
   }
-  let { desk, system, me, to, circle, onwritten, ongather }: Props = $props();
+  let { desk, system, me, to, circle, onwritten, ongather, onpoint }: Props = $props();
   const key = $derived(circle?.kept.id ?? JSON.stringify(to));
   const drafts = new Remembered<Record<string, { text: string; files: TextFile[] }>>(
     `circle drafts ${here().id}`,
@@ -80,10 +82,12 @@
         to,
         text: begun.text,
         ...(begun.files.length ? { files: begun.files } : {}),
+        ...(desk.passing ? { about: $state.snapshot(desk.passing) } : {}),
       });
       problem = done.ok ? null : { field: done.field ?? 'text', message: done.message };
       if (!done.ok) return;
       write({ text: '', files: [] });
+      desk.passing = null;
       onwritten(done.circleId);
       await tick();
       document.getElementById('words-being-written')?.focus();
@@ -128,6 +132,15 @@
   {#each words as w (w.id)}
     <li class:mine={w.by === me}>
       {#if w.text}<p><Words text={w.text} /></p>{/if}
+      {#if w.about}
+        {@const about = w.about}
+        <p class="about small">
+          About
+          {#if desk.knows(about)}<button class="linkish" type="button" onclick={() => onpoint(about)}
+              >{about.words}</button
+            >{:else}<span title="It is not on this phone.">{about.words}</span>{/if}
+        </p>
+      {/if}
       {#if w.files}<TextFiles files={w.files} />{/if}
       <span class="soft small"
         >{w.by === me ? 'you' : (system.people[w.by]?.name ?? 'somebody removed')} · {momentText(
@@ -151,6 +164,13 @@
       if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) void send(e);
     }}
   />
+  {#if desk.passing}
+    <span class="small" data-testid="passing"
+      >With it: {desk.passing.words}
+      <button class="linkish small" type="button" onclick={() => (desk.passing = null)}>Leave it out</button
+      ></span
+    >
+  {/if}
   {#each begun.files as file, i (i)}
     <span class="small"
       >{file.name}, {bytesText(file.size)}

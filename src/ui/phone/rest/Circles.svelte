@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, Checkbox, Search, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
-  import { circleOf, circleOfGroup, circlesOf } from '$core/story';
+  import { circleOf, circleOfGroup, circlesOf, type About } from '$core/story';
   import type { Person, System } from '$core/system';
   import { momentText } from '../../format';
   import { Remembered } from '../../remembered.svelte';
@@ -17,8 +17,9 @@
     wide: boolean;
     /** Calls everybody of a conversation into one talk. */
     ongather: (personIds: readonly string[]) => void;
+    onpoint: (about: About) => void;
   }
-  let { desk, person, system, wide, ongather }: Props = $props();
+  let { desk, person, system, wide, ongather, onpoint }: Props = $props();
   const all = $derived(circlesOf(desk.circles.circles, desk.circles.words, person.id, system));
   const form = new Remembered(`circles ${here().id}`, { open: '' });
   const NEW = 'new';
@@ -34,6 +35,12 @@
     }),
   );
   const show = (id: string) => (form.value = { open: id });
+  // What is to be passed on: to whom is asked first.
+  let asked: About | null = null;
+  $effect(() => {
+    if (desk.passing && desk.passing !== asked) show('');
+    asked = desk.passing;
+  });
 
   /** Whom a new one is with. */
   let picked = $state<string[]>([]);
@@ -66,6 +73,12 @@
 <div class="texts" class:wide>
   {#if !apart}
     <section>
+      {#if desk.passing}
+        <p class="small" role="status">
+          Choose a conversation: {desk.passing.words} goes with what you write.
+          <button class="linkish" type="button" onclick={() => (desk.passing = null)}>Leave it out</button>
+        </p>
+      {/if}
       <Search
         size="sm"
         labelText="Search conversations"
@@ -85,7 +98,9 @@
             >
               <b>{c.name}</b>
               <span class="last"
-                >{last ? last.text || (last.files ?? []).map((f) => f.name).join(', ') : ''}</span
+                >{last
+                  ? last.text || (last.files ?? []).map((f) => f.name).join(', ') || last.about?.words
+                  : ''}</span
               >
               <span class="small" class:unread={c.unread > 0}
                 >{momentText(c.lastAt, desk.zone)}{c.unread ? ` · ${c.unread} new` : ''}</span
@@ -123,6 +138,7 @@
             circle={open}
             onwritten={show}
             {ongather}
+            {onpoint}
           />
         {/key}
       {:else if begun}
@@ -134,6 +150,7 @@
           circle={undefined}
           onwritten={show}
           {ongather}
+          {onpoint}
         />
       {:else}
         <h2>With whom?</h2>

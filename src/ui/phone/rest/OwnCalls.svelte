@@ -6,7 +6,7 @@
   import { soundsLike } from '$core/audio';
   import { whoCalls, ending, outcomeOf, timesOf, whoseName } from '$core/calls';
   import { calledName } from '$core/phone';
-  import { factsOfCall } from '$core/story';
+  import { factsOfCall, type About } from '$core/story';
   import { contactOf, type Person, type System } from '$core/system';
   import type { CallRecord } from '$workspace';
   import { durationText, momentText } from '../../format';
@@ -24,8 +24,12 @@
     which?: Which;
     /** So many at most. */
     most?: number;
+    /** This one alone, by id. */
+    only?: string | undefined;
+    /** What becomes of one that is to be passed on to a colleague. */
+    onpass?: (about: About) => void;
   }
-  let { person, system, phoneId, query = '', which = 'all', most = 10 }: Props = $props();
+  let { person, system, phoneId, query = '', which = 'all', most = 10, only, onpass }: Props = $props();
   /** A phone is told of so many. */
   const TOLD = 100;
   const isOut = ({ request: { from } }: CallRecord) =>
@@ -50,7 +54,9 @@
       `${nameOf(call)} ${contact?.name ?? ''} ${contact?.firm ?? ''} ${facts.other ?? ''} ${facts.text}`.toLowerCase();
     return words.every((w) => text.includes(w));
   }
-  const found = $derived(words.length || which !== 'all' ? all.filter(isAmong) : all);
+  const found = $derived(
+    only ? all.filter((c) => c.id === only) : words.length || which !== 'all' ? all.filter(isAmong) : all,
+  );
   const calls = $derived(found.slice(0, most));
 
   function callWords(call: CallRecord): { words: string; missed: boolean } {
@@ -89,13 +95,24 @@
     <small>{words}{sounded(call)}</small>
     <CallSounds {call} {system} own={person.id} />
     {#if call.note}<small class="note">“{call.note}”</small>{/if}
-    {#if number && most > 10}
+    {#if most > 10}
       <div class="acts">
-        <AnswerBack
-          {number}
-          own={phoneId}
-          answered={() => Promise.resolve()}
-        />{#if !contactOf(number, system.contacts)}<KeepContact {number} />{/if}
+        {#if number}
+          <AnswerBack
+            {number}
+            own={phoneId}
+            answered={() => Promise.resolve()}
+          />{#if !contactOf(number, system.contacts)}<KeepContact {number} />{/if}
+        {/if}
+        {#if onpass}
+          {@const about = `the call ${isOut(call) ? nameOf(call).replace(/^To/, 'to') : `of ${nameOf(call)}`}, ${momentText(call.at, here().zone)}`}
+          <button
+            class="linkish small"
+            type="button"
+            onclick={() => onpass({ is: 'call', id: call.id, words: about.slice(0, 200) })}
+            >Tell a colleague<span class="visually-hidden">&nbsp;of {about}</span></button
+          >
+        {/if}
       </div>
     {/if}
   </div>

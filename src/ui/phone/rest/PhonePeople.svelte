@@ -3,6 +3,7 @@
   import { readNumbers } from '$core/numbering';
   import { colleague, presenceInWords, type Where } from '$core/phone';
   import { directory } from '$core/people';
+  import type { About } from '$core/story';
   import { isOwnContact, ownContactId, type Contact, type ShortcutTarget } from '$core/system';
   import { dateText } from '../../format';
   import { freshId } from '../../ids';
@@ -12,6 +13,7 @@
   import type { PhoneDesk } from '../desk.svelte';
   import type { Send } from '../../reach/settings.svelte';
   import type { Placing } from '../placing.svelte';
+  import Pointed from './Pointed.svelte';
   import { isShortcut, ownShortcuts, setShortcuts, toggled } from './shortcuts';
 
   /** Colleagues with what they are doing, and contacts of the business: found by name, called or texted in one tap. */
@@ -20,8 +22,9 @@
     where: Where;
     placing: Placing;
     send: Send;
+    onpass: (about: About) => void;
   }
-  let { desk, where, placing, send }: Props = $props();
+  let { desk, where, placing, send, onpass }: Props = $props();
   const me = $derived(where.phone.personId ?? '');
   const own = $derived(ownShortcuts(desk, me));
   const toggle = (target: ShortcutTarget) => void setShortcuts(send, me, toggled(own, target));
@@ -69,8 +72,10 @@
         has(`${e.name} ${e.extension} ${e.groups.join(' ')}`),
     ),
   );
+  const pointed = $derived(desk.pointed?.is === 'contact' ? desk.pointed.id : undefined);
   const contacts = $derived(
     Object.values(where.system.contacts)
+      .filter((c) => !pointed || c.id === pointed)
       .filter((c) =>
         has(
           [c.name, c.firm ?? '', ...c.numbers, ...c.numbers.map((n) => here().number(n)), c.note ?? ''].join(
@@ -120,6 +125,7 @@
   </section>
   <section aria-label="Contacts">
     <h2>Contacts</h2>
+    {#if pointed}<Pointed {desk} all="All contacts" />{/if}
     {#if writing}
       <form onsubmit={(e) => void keep(e)} aria-label="A contact of your own">
         <TextInput
@@ -166,6 +172,12 @@
             </div>
           {/each}
           {#if c.note}<p class="small soft">{c.note}</p>{/if}
+          <button
+            class="linkish small pass"
+            type="button"
+            onclick={() => onpass({ is: 'contact', id: c.id, words: c.name })}
+            >Tell a colleague<span class="visually-hidden">&nbsp;of {c.name}</span></button
+          >
           {#if isOwnContact(c.id)}
             <div class="number">
               <button class="linkish small" type="button" onclick={() => write(c)}
@@ -190,6 +202,9 @@
 </div>
 
 <style>
+  .pass {
+    justify-self: start;
+  }
   .both {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { About } from '$core/story';
   import type { Person, System } from '$core/system';
   import { Remembered } from '../../remembered.svelte';
   import { here } from '../../window/session.svelte';
@@ -15,9 +16,14 @@
     waiting: number;
     unread: number;
     ongather: (personIds: readonly string[]) => void;
+    onpoint: (about: About) => void;
   }
-  let { desk, person, system, wide, waiting, unread, ongather }: Props = $props();
+  let { desk, person, system, wide, waiting, unread, ongather, onpoint }: Props = $props();
   const at = new Remembered<{ with: 'outside' | 'colleagues' }>(`written ${here().id}`, { with: 'outside' });
+  // What is to be passed on goes to a colleague.
+  $effect(() => {
+    if (desk.passing) at.value = { with: 'colleagues' };
+  });
   const TABS = [
     ['outside', 'Outside', 'wait'],
     ['colleagues', 'Colleagues', 'new'],
@@ -38,7 +44,7 @@
 {#if at.value.with === 'outside'}
   <PhoneTexts {wide} />
 {:else}
-  <Circles {desk} {person} {system} {wide} {ongather} />
+  <Circles {desk} {person} {system} {wide} {ongather} {onpoint} />
 {/if}
 
 <style>
