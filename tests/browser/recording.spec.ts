@@ -63,6 +63,25 @@ test('who may record is said by the administration; all are told, the sound is k
   await expect(idris.getByText('“about the mast”')).toBeVisible();
   await expect(kept).toContainText('Jonah Achterberg: “the mast is <i>cracked</i>”');
   await kept.getByRole('button', { name: 'Listen' }).click();
+  // Both voices are drawn, each as it rose and fell; a click in the middle leads there.
+  const waves = kept.getByTestId('waves');
+  await expect(waves.getByRole('img')).toHaveCount(2);
+  for (const voice of ['ours', 'theirs']) {
+    const heights = await waves
+      .locator(`path.${voice}`)
+      .evaluate((path) =>
+        [...path.getAttribute('d')!.matchAll(/M\S+ (\S+?)V(\S+?)(?=M|$)/g)].map(
+          (m) => Number(m[2]) - Number(m[1]),
+        ),
+      );
+    expect(heights).toHaveLength(240);
+    expect(Math.max(...heights)).toBeGreaterThan(5);
+  }
+  const seconds = await kept.locator('audio').evaluate((player: HTMLAudioElement) => player.duration);
+  await waves.getByRole('img').last().click();
+  await expect
+    .poll(() => kept.locator('audio').evaluate((player: HTMLAudioElement) => player.currentTime))
+    .toBeGreaterThan(seconds * 0.3);
   // Ours is the test tone on the left, theirs the other on the right, read by a library for such files.
   const [download] = await Promise.all([
     idris.waitForEvent('download'),

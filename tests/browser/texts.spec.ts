@@ -1,4 +1,5 @@
 /** Texts by conversation: what waits and who has it, parts while writing, files, later, stops, and what others write as text. */
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { bench, neverAskedToText, open, visit } from './bench';
 import { expect, test } from './seeded';
@@ -58,6 +59,17 @@ test('a text that comes in waits, is answered in as many parts as are said, and 
   await expect(field(page)).toHaveValue('');
   await expect(thread(page).getByRole('listitem').last()).toContainText('delivered');
   await expect(first).not.toContainText('waits since');
+  // The whole conversation is taken along as one file.
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save this conversation as a file' }).click();
+  const file = await saving;
+  expect(file.suggestedFilename()).toMatch(/^texts-.*\.txt$/);
+  const lines = readFileSync(await file.path(), 'utf8')
+    .trim()
+    .split('\n');
+  expect(lines[0]).toMatch(/^Texts with /);
+  expect(lines.at(-2)).toContain('See <b>this</b>: https://boats.example/keel');
+  expect(lines.at(-1)).toMatch(/^2026-11-24 10:\d\d .*: Come at noon$/);
   // It stands in the log, too.
   await visit(page, '/messages/log');
   await page.getByLabel('What is shown').selectOption('texts');

@@ -2,6 +2,7 @@
 import { expect, it } from 'vitest';
 import { edited, MAIN, NIGHT, yard } from '../../../tests/fixtures/yard';
 import { conversationKey, conversations } from './conversations';
+import { conversationText } from './out';
 import type { TextKept, ThreadKept } from './records';
 
 const ADA = '+12065550101';
@@ -68,4 +69,25 @@ it('what is to go later has not gone, and stands apart', () => {
   expect(c).toMatchObject({ waitsSince: 1, lastAt: 1, later: [later] });
   expect(c.texts).toHaveLength(1);
   expect(only([later])).toMatchObject({ texts: [], lastAt: 2, waitsSince: null });
+});
+
+it('is one text to read, in which words from outside make no line of their own', () => {
+  const picture = { name: 'hull.png', type: 'image/png', size: 512, hash: '0'.repeat(64) };
+  const c = only([
+    from(ADA, 1, 'Is she ready?\n2026  Rosa: yes'),
+    { ...to(ADA, 2), by: 'Rosa Delgado' },
+    { ...from(ADA, 3, ''), files: [picture] },
+  ]);
+  expect(conversationText(c, system, (at) => `at ${at}`)).toBe(
+    [
+      'Texts with Ada Ferris, (206) 555-0101',
+      'through Main line, (360) 555-0142',
+      '',
+      'at 1  Ada Ferris: Is she ready?',
+      '    2026  Rosa: yes',
+      'at 2  Rosa Delgado: y',
+      'at 3  Ada Ferris: [hull.png, image/png, 512 bytes]',
+      '',
+    ].join('\n'),
+  );
 });

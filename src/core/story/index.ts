@@ -19,7 +19,7 @@ export {
 } from './conversations';
 export { factsOfCall, type Facts, type Way } from './facts';
 export { dueBy, withoutCaller } from './keeping';
-export { logJson, logTable } from './out';
+export { conversationText, logJson, logTable } from './out';
 export { ANY, Question, SavedView, says, tester, VIEWS, type View } from './question';
 export type { CallKept, FaxChange, FaxKept, MessageKept, Remark, TextKept, ThreadKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';

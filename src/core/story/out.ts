@@ -1,6 +1,7 @@
 /** The log as files of others: a table for a spreadsheet, and JSON. */
 import { writeNumber } from '../numbering';
 import type { System } from '../system';
+import type { Conversation } from './conversations';
 import type { Settled } from './settled';
 import type { Entry } from './story';
 import { detailOf, settledInWords, titleOf } from './words';
@@ -63,6 +64,31 @@ export const logTable = (
     e.message?.said ?? e.text?.text ?? '',
   ]),
 ];
+
+/**
+ * A conversation by text as one text to read: who wrote what and when, with the names of files.
+ * @param written a moment as it is to be read
+ */
+export function conversationText(
+  { texts, contact, theirs, ours, line }: Conversation,
+  system: System,
+  written: (at: number) => string,
+): string {
+  const number = (e164: string) => writeNumber(e164, system.business.country);
+  const name = contact?.name ?? number(theirs);
+  const head = [
+    `Texts with ${name}${contact ? `, ${number(theirs)}` : ''}`,
+    `through ${line ? `${line.label}, ` : ''}${number(ours)}`,
+  ];
+  const lines = texts.map((t) => {
+    const who = t.way === 'in' ? name : t.byItself ? 'by itself' : (t.by ?? system.business.name);
+    const files = (t.files ?? []).map((f) => `[${f.name}, ${f.type}, ${f.size} bytes]`);
+    // A line of its own within a text stays one of that text.
+    const words = t.text.replaceAll('\n', '\n    ');
+    return `${written(t.at)}  ${who}: ${[words, ...files].filter(Boolean).join(' ')}`;
+  });
+  return `${[...head, '', ...lines].join('\n')}\n`;
+}
 
 /** The same as objects: moments as ISO 8601 in UTC, numbers in E.164. */
 export const logJson = (entries: readonly Entry[], system: System, settledBy: SettledBy): object[] =>

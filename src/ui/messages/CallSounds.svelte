@@ -8,6 +8,7 @@
   import { dateText, durationText, momentText } from '../format';
   import { here, session } from '../window/session.svelte';
   import { localTime } from '$core/hours';
+  import Waves from './Waves.svelte';
 
   interface Props {
     call: CallRecord;
@@ -24,7 +25,17 @@
     !call.recordings?.length && !call.deleted?.length && recordedIn(call.trace).some((r) => r.spans.length),
   );
   type Kept = NonNullable<CallRecord['recordings']>[number];
-  let playing = $state<{ at: number; url: string } | null>(null);
+  interface Playing {
+    /** Which recording. */
+    at: number;
+    url: string;
+    ours: Int16Array;
+    theirs: Int16Array;
+  }
+  let playing = $state.raw<Playing | null>(null);
+  let player = $state<HTMLAudioElement>();
+  /** Where the player is, in seconds. */
+  let position = $state(0);
   let busy = $state(false);
   let sure = $state<number | null>(null);
   const close = () => {
@@ -43,8 +54,10 @@
       ]);
       if (!ours || !theirs) throw new Error('Its sound is not in this browser.');
       close();
-      const wav = writeStereo(decodeUlaw(ours), decodeUlaw(theirs)) as Uint8Array<ArrayBuffer>;
-      playing = { at: kept.at, url: URL.createObjectURL(new Blob([wav], { type: 'audio/wav' })) };
+      const both = { ours: decodeUlaw(ours), theirs: decodeUlaw(theirs) };
+      const wav = writeStereo(both.ours, both.theirs) as Uint8Array<ArrayBuffer>;
+      position = 0;
+      playing = { at: kept.at, url: URL.createObjectURL(new Blob([wav], { type: 'audio/wav' })), ...both };
     } catch (error) {
       const detail = error instanceof Error ? error.message : String(error);
       session.say({ kind: 'error', title: 'The recording cannot be played', detail });
@@ -76,7 +89,20 @@
         : `; kept until ${dateText(localTime(here().zone, kept.until).date)}`}.</span
     >
     {#if playing?.at === kept.at}
-      <audio controls autoplay src={playing.url}><track kind="captions" /></audio>
+      <Waves
+        ours={playing.ours}
+        theirs={playing.theirs}
+        seconds={kept.seconds}
+        at={position}
+        onseek={(seconds) => player && (player.currentTime = seconds)}
+      />
+      <audio
+        controls
+        autoplay
+        src={playing.url}
+        bind:this={player}
+        ontimeupdate={() => (position = player?.currentTime ?? 0)}><track kind="captions" /></audio
+      >
       <a href={playing.url} download="call-{call.id}.wav">Download, ours left, theirs right</a>
     {:else}
       <button class="linkish" type="button" disabled={busy} onclick={() => void play(kept)}>Listen</button>

@@ -1,10 +1,11 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { tick } from 'svelte';
-  import type { Conversation } from '$core/story';
+  import { conversationText, type Conversation } from '$core/story';
   import { stoppedBy } from '$core/texting';
   import type { TextRecord } from '$workspace';
-  import { momentText } from '../format';
+  import { saveText } from '../download';
+  import { fieldText, momentText } from '../format';
   import { here, session } from '../window/session.svelte';
   import KeepContact from '../contacts/KeepContact.svelte';
   import Compose from './Compose.svelte';
@@ -45,6 +46,13 @@
     if (back) here().sayDone({ kind: 'info', title: `Not sent to ${name}` }, back);
     else session.say({ kind: 'error', title: 'It has gone already' });
   }
+  const written = (at: number) => fieldText(at, here().zone).replace('T', ' ');
+  const save = () =>
+    saveText(
+      `texts-${name.replace(/[^\p{L}\p{N}]+/gu, '-').slice(0, 40)}.txt`,
+      'text/plain',
+      conversationText(conversation, here().system, written),
+    );
   async function wish(does: 'stop' | 'lift') {
     const wrong = await here().deeds.enterWish(theirs, does);
     if (wrong) return session.say({ kind: 'error', title: 'Not kept', detail: wrong });
@@ -82,6 +90,13 @@
     </li>
   {/each}
 </ol>
+{#if conversation.texts.length}
+  <p class="small">
+    <button class="linkish small" type="button" onclick={save}>Save this conversation as a file</button>
+    {#if texting.older}<span class="soft">It has what this phone knows; older texts are in the office.</span
+      >{/if}
+  </p>
+{/if}
 {#if later.length}
   <h3>To go later</h3>
   <ul aria-label="Texts that are to go later">
