@@ -14,7 +14,7 @@ export const DEADLINE_MS = 30_000;
 /** A plan or a script is small; a larger file is none. In bytes. */
 const LARGEST_PLAN = 5_000_000;
 const LARGEST_REACH = 200_000;
-/** Pictures in cards are large, and left out. */
+/** Pictures in cards are large. */
 const LARGEST_CARDS = 50_000_000;
 
 /** What came of it, in words where it failed; null where it was stopped. */

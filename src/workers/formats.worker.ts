@@ -8,6 +8,7 @@ import { readCpl, readReachCpl, type CplRead, type ReachRead } from '../core/for
 import { readCalendar, type CalendarRead } from '../core/formats/ical';
 import { readPlan, type PlanRead } from '../core/formats/plan';
 import type { Person, System } from '../core/system';
+import { kindOf } from '../workspace/texting/files';
 import { readPairing, type Pairing } from './pairing';
 
 export type CardsRead = { ok: true; rows: CardRow[] } | { ok: false; message: string };
@@ -35,13 +36,20 @@ const formats = {
     return { ok: true, commands: [...script.commands, add], planId, left: script.left };
   },
   /** Contacts as vCards or as a list of cells, held against those that are known. */
-  cards(file: Uint8Array, system: System): CardsRead {
+  async cards(file: Uint8Array, system: System): Promise<CardsRead> {
     const { country } = system.business;
     const { text } = decodeCsv(file);
     const cards = isVcards(text) ? readCards(file, country) : readContactTable(text, country);
-    return 'message' in cards
-      ? { ok: false, message: cards.message }
-      : { ok: true, rows: previewCards(cards, system, freshId) };
+    if ('message' in cards) return { ok: false, message: cards.message };
+    for (const card of cards) {
+      if (!card.picture) continue;
+      const type = await kindOf(card.picture);
+      if (type?.startsWith('image/') && type !== 'image/svg+xml') continue;
+      // What it is, is told by its bytes alone.
+      delete card.picture;
+      card.noPicture = 'its picture is none';
+    }
+    return { ok: true, rows: previewCards(cards, system, freshId) };
   },
   pairing: (file: File): Promise<Pairing> => readPairing(file),
   reach: (file: Uint8Array, person: Person, system: System): ReachRead =>

@@ -8,6 +8,9 @@ import { expect, test } from './seeded';
 const card = (...lines: string[]) => ['BEGIN:VCARD', 'VERSION:4.0', ...lines, 'END:VCARD', ''].join('\r\n');
 const file = (text: string) => ({ name: 'people.vcf', mimeType: 'text/vcard', buffer: Buffer.from(text) });
 
+/** Of one pixel. */
+const GIF = Buffer.from('R0lGODlhAQABAIAAAAAAAP///ywAAAAAAQABAAACAUwAOw==', 'base64');
+
 test('a file of cards is looked at first, joined with who is known, taken once, and undone', async ({
   page,
 }) => {
@@ -76,6 +79,24 @@ test('a contact is changed where it stands, what is wrong is said beside the fie
   await expect(addresses).toHaveValue('not an address');
   await addresses.fill('club@harrow.example');
   await addresses.blur();
+  // What each is for, and a picture, which is looked at by its bytes.
+  await sheet.getByLabel('What (360) 555-0134 is for').selectOption('work');
+  const picture = sheet.getByLabel('Picture of Harrow Point Sailing Club');
+  await picture.setInputFiles({ name: 'club.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
+  await expect(sheet.getByText('club.png is no picture that this browser reads.')).toBeVisible();
+  await picture.setInputFiles({ name: 'club.gif', mimeType: 'image/gif', buffer: GIF });
+  const shown = sheet.getByRole('img', { name: 'Picture of Harrow Point Sailing Club' });
+  await expect(shown).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: /vCard/ }).click();
+  const cards = readFileSync(await (await saving).path(), 'utf8');
+  expect(cards).toMatch(/TEL;VALUE=uri;TYPE=work:tel:\+13605550134/);
+  expect(cards).toContain('PHOTO:data:image/jpeg;base64,/9j/');
+  await sheet.getByRole('button', { name: 'Take the picture away' }).click();
+  await expect(shown).toHaveCount(0);
+  await page.locator('h1').first().click();
+  await page.keyboard.press('Control+z');
+  await expect(shown).toBeVisible();
   await sheet.getByLabel('Firm').fill('Harrow Point');
   await sheet.getByLabel('Firm').blur();
   await saved(page);

@@ -90,8 +90,11 @@ function propertyOf(line: string): Property | undefined {
   const parameters: Record<string, string> = Object.create(null) as Record<string, string>;
   for (const [, name, value] of head[2]!.matchAll(
     /;([A-Za-z0-9-]+)=((?:"[^"]*"|[^";:,]*)(?:,(?:"[^"]*"|[^";:,]*))*)/g,
-  ))
-    parameters[name!.toLowerCase()] = value!.replaceAll('"', '');
+  )) {
+    // The same one several times is one with several values (RFC 6350 §5.6).
+    const [key, is] = [name!.toLowerCase(), value!.replaceAll('"', '')];
+    parameters[key] = key in parameters ? `${parameters[key]},${is}` : is;
+  }
   // A group in front of a name (RFC 6350 §3.3) says nothing here.
   const name = head[1]!.split('.').at(-1)!.toUpperCase();
   return { name, parameters, value: line.slice(head[0].length) };

@@ -324,10 +324,11 @@ export class Doing {
     };
   }
 
-  /** Whether a file stands in a fax of a mailbox of its person's, or in what colleagues wrote to each other with them in it. */
+  /** Whether a file is the picture of a contact this phone knows, stands in a fax of a mailbox of its person's, or in what colleagues wrote to each other with them in it. */
   private async isShownFile({ businessId, phoneId, system }: Window, hash: string): Promise<boolean> {
     const me = system.phones[phoneId]?.personId ?? '';
     const all = seesAll(system, phoneId);
+    if (Object.values(system.contacts).some((c) => c.picture === hash)) return true;
     const faxes = await readMany(this.db, 'faxes', businessId);
     if (
       faxes.some(

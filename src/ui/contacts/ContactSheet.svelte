@@ -10,6 +10,8 @@
   import type { Told } from '../log/reader.svelte';
   import { theBusiness } from '../window/session.svelte';
   import AskedFor from './AskedFor.svelte';
+  import KindFields from './KindFields.svelte';
+  import PictureField from './PictureField.svelte';
 
   /** Somebody outside: who they are, who looks after them, and everything there was with them. */
   interface Props {
@@ -48,6 +50,7 @@
 </script>
 
 <article class="card" aria-label={c.name} data-testid="contact-sheet">
+  <PictureField contact={c} set={(picture, words) => set({ picture }, words)} />
   <div class="two">
     <EditField label="Name" value={c.name} keep={(name) => set({ name }, `called “${name}”`)} />
     <EditField label="Firm" value={c.firm ?? ''} keep={(firm) => set({ firm: firm || undefined }, 'firm')} />
@@ -65,6 +68,7 @@
     value={(c.emails ?? []).join(', ')}
     keep={(text) => set({ emails: text.trim() ? several(text) : undefined }, 'addresses')}
   />
+  <KindFields contact={c} set={(kinds) => set({ kinds }, 'what numbers and addresses are for')} />
   <EditField
     label="Time zone where they are"
     placeholder="America/New_York"

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Search } from 'carbon-components-svelte';
   import { goto } from '$app/navigation';
+  import type { CardPicture } from '$core/formats/contacts';
   import { ANY } from '$core/story';
   import type { Contact } from '$core/system';
   import { saveText } from '../download';
@@ -44,7 +45,14 @@
   }
   async function save() {
     const { writeCards } = await import('$core/formats/contacts');
-    saveText('contacts.vcf', 'text/vcard;charset=utf-8', writeCards(found, system.lists));
+    const { fileTypeFromBuffer } = await import('file-type');
+    const pictures = new Map<string, CardPicture>();
+    for (const { picture } of found) {
+      const bytes = picture && (await theBusiness().deeds.fileBytes(picture));
+      const type = bytes && (await fileTypeFromBuffer(bytes))?.mime;
+      if (bytes && type) pictures.set(picture, { type, bytes });
+    }
+    saveText('contacts.vcf', 'text/vcard;charset=utf-8', writeCards(found, system.lists, pictures));
   }
 </script>
 

@@ -2,6 +2,7 @@
   import { Button, Checkbox, FileUploaderButton } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import type { CardRow } from '$core/formats/contacts';
+  import { storeBytes } from '$workspace';
   import { FileReading } from '../file-reader.svelte';
   import { count } from '../format';
   import ReadingFile from '../ReadingFile.svelte';
@@ -43,6 +44,13 @@
     shown = AT_ONCE;
   }
   async function take() {
+    const { db, id } = theBusiness();
+    try {
+      for (const [i, { picture }] of (rows ?? []).entries())
+        if (picture && !without.includes(i)) await storeBytes(db, id, picture);
+    } catch (error) {
+      return (problem = error instanceof Error ? error.message : String(error));
+    }
     const message = await theBusiness().keepStored(
       `Take ${count(commands.length, 'contact')} from a file`,
       commands,

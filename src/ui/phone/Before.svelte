@@ -1,6 +1,7 @@
 <script lang="ts">
   import { detailOf, keptWith, settledBy, settledInWords, settling, storyOf, titleOf } from '$core/story';
   import { contactOf, recordsOf, type System } from '$core/system';
+  import Picture from '../contacts/Picture.svelte';
   import { momentText } from '../format';
   import { here } from '../window/session.svelte';
 
@@ -27,6 +28,7 @@
   const by = $derived(settling(kept));
 </script>
 
+{#if contact?.picture}<Picture hash={contact.picture} name={contact.name} />{/if}
 {#if contact?.firm || contact?.note || records}
   <p class="small" data-testid="about-caller">
     {[contact?.firm, contact?.note].filter(Boolean).join(' · ')}

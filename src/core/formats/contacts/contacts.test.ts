@@ -1,4 +1,5 @@
 /** Contacts as vCards: the examples of the standards, cards with too much in them, and joining. */
+import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { edited, yard } from '../../../../tests/fixtures/yard';
@@ -46,6 +47,11 @@ describe('cards as they come', () => {
       firm: 'Viagenie',
       numbers: ['+14186569254', '+14182626501'],
       emails: ['simon.perreault@viagenie.example'],
+      kinds: {
+        '+14186569254': 'work',
+        '+14182626501': 'mobile',
+        'simon.perreault@viagenie.example': 'work',
+      },
     });
   });
   it('version 3.0, after RFC 2426 section 7: folded lines, types, numbers as people write them', () => {
@@ -68,6 +74,45 @@ describe('cards as they come', () => {
   it('says why there is none, and leaves groups', () => {
     expect(readCards('nothing', 'US')).toEqual({ message: 'There is no card in it.' });
     expect(read(card('VERSION:4.0', 'KIND:group', 'FN:All') + card('VERSION:4.0', 'FN:One'))).toHaveLength(1);
+  });
+});
+
+describe('pictures in cards', () => {
+  // A GIF of one pixel.
+  const GIF = 'R0lGODlhAQABAIAAAAAAAP///ywAAAAAAQABAAACAUwAOw==';
+  const bytes = Uint8Array.from(atob(GIF), (c) => c.charCodeAt(0));
+  const photo = (line: string) => read(card('VERSION:4.0', 'FN:Ada Ferris', 'TEL:(206) 555-0101', line))[0]!;
+  it('are read as data in an address (RFC 6350, 6.2.4), and as binary text in folded lines (RFC 2426, 3.1.4)', () => {
+    expect(photo(`PHOTO:data:image/gif;base64,${GIF}`).picture).toEqual(bytes);
+    expect(photo(`PHOTO;ENCODING=b;TYPE=GIF:${GIF.slice(0, 20)}\r\n ${GIF.slice(20)}`).picture).toEqual(
+      bytes,
+    );
+  });
+  it.each([
+    ['PHOTO;VALUE=uri:https://pictures.example/ada.gif', 'its picture lies elsewhere and is not fetched'],
+    ['PHOTO:data:image/gif;base64,***', 'its picture cannot be read'],
+    [`PHOTO:data:image/gif;base64,${'A'.repeat(1_400_000)}`, 'its picture is larger than 1 MB and left out'],
+  ])('%#: %s', (line, words) => {
+    expect(photo(line)).toMatchObject({ noPicture: words });
+    expect(photo(line).picture).toBeUndefined();
+    expect(previewCards([photo(line)], system, freshId)[0]!.says).toContain(words);
+  });
+  it('are brought to a contact that has none, by their hash; what is written with them is read as the same', () => {
+    const given = photo(`PHOTO:data:image/gif;base64,${GIF}`);
+    const [row] = previewCards([given], system, freshId);
+    // SHA-256 of the bytes, by Node’s own.
+    const hash = createHash('sha256').update(bytes).digest('hex');
+    expect(row).toMatchObject({ is: 'adds', says: 'the picture', command: { change: { picture: hash } } });
+    expect(row!.picture).toEqual(bytes);
+    const contact = { ...ADA, picture: hash, kinds: { '+12065550101': 'fax' as const } };
+    const text = writeCards([contact], {}, new Map([[hash, { type: 'image/gif', bytes }]]));
+    expect(text).toContain('\r\nPHOTO:data:image/gif;base64,R0lGOD');
+    expect(read(text)[0]).toMatchObject({ picture: bytes, kinds: { '+12065550101': 'fax' } });
+    const known = edited(yard(), [{ do: 'contact.add', value: contact }]);
+    expect(previewCards(read(text), known, freshId)[0]).toMatchObject({
+      is: 'adds',
+      says: 'the name the file has for it',
+    });
   });
 });
 

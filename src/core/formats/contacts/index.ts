@@ -1,3 +1,3 @@
-export { MOST_CARDS, readCards, writeCards, type Card } from './cards';
+export { MOST_CARDS, readCards, writeCards, type Card, type CardPicture } from './cards';
 export { readContactTable, writeContactTable } from './table';
 export { previewCards, type CardRow } from './preview';

@@ -1,5 +1,7 @@
 /** What becomes of cards that are read: who is new, who is known already and what they would get, before anything is changed. */
 import { z } from 'zod';
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
 import type { Command, Contact, System } from '../../system';
 import { MOST_NUMBERS, NOTE_LENGTH, type Card } from './cards';
 
@@ -12,6 +14,8 @@ export interface CardRow {
   says: string;
   /** None where nothing changes. */
   command: Command | undefined;
+  /** The picture that the command names by its hash: it has to be kept first. */
+  picture?: Uint8Array<ArrayBuffer>;
 }
 
 const isEmail = (text: string): boolean => z.email().safeParse(text).success;
@@ -56,7 +60,22 @@ function joined(
     says.push(
       `there is no list “${strange[0]!.slice(0, 60)}”${strange.length > 1 ? `, nor ${strange.length - 1} more` : ''}`,
     );
-  if (card.picture) says.push('its picture is left out');
+  const fresher = Object.entries(card.kinds).filter(
+    ([address]) =>
+      !known?.kinds?.[address] &&
+      [...(change.numbers ?? known?.numbers ?? []), ...(change.emails ?? known?.emails ?? [])].includes(
+        address,
+      ),
+  );
+  if (fresher.length) {
+    change.kinds = { ...known?.kinds, ...Object.fromEntries(fresher) };
+    if (known) says.push('what numbers are for');
+  }
+  if (card.picture && !known?.picture) {
+    change.picture = bytesToHex(sha256(card.picture));
+    if (known) says.push('the picture');
+  }
+  if (card.noPicture) says.push(card.noPicture);
   if (change.note && card.note.length > NOTE_LENGTH)
     says.push(`its note is cut at ${NOTE_LENGTH.toLocaleString('en')} letters`);
   const wrong = card.emails.filter((e) => !isEmail(e));
@@ -70,6 +89,9 @@ function joined(
     );
   return { change, says };
 }
+
+const pictured = (card: Card, { picture }: Partial<Contact>) =>
+  picture && card.picture ? { picture: card.picture } : {};
 
 /**
  * Cards with the same number as a contact, with its card's own name for it, or with its name and an address of it, are of the
@@ -120,7 +142,13 @@ export function previewCards(
         ...change,
       };
       remember(value);
-      return { ...row, is: 'new', says: says.join('; '), command: { do: 'contact.add', value } };
+      return {
+        ...row,
+        is: 'new',
+        says: says.join('; '),
+        command: { do: 'contact.add', value },
+        ...pictured(card, change),
+      };
     }
     // A number that is another contact's stays there.
     const numbers = change.numbers?.filter((n) => known.numbers.includes(n) || !by.has(`number ${n}`));
@@ -135,6 +163,7 @@ export function previewCards(
       is: 'adds',
       says: says.join('; ') || 'the name the file has for it',
       command: { do: 'contact.set', id: known.id, change },
+      ...pictured(card, change),
     };
   });
 }

@@ -24,6 +24,7 @@ describe('what is read', () => {
         numbers: ['+12065550101', '+12065550102'],
         unread: [],
         emails: ['ada@f.example'],
+        kinds: { '+12065550101': 'home', '+12065550102': 'mobile' },
         note: 'Pays',
         uid: '',
         lists: [],

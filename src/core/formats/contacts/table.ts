@@ -1,7 +1,7 @@
 /** Contacts as CSV (RFC 4180): written in columns that reading knows, read from whatever columns a list has. */
 import Papa from 'papaparse';
 import { readNumber } from '../../numbering';
-import type { Contact, System } from '../../system';
+import type { AddressKind, Contact, System } from '../../system';
 import { cellText, FORMULA, fromPower, parseTable, titlesAbove } from '../csv/decode';
 import type { Card } from './cards';
 
@@ -61,20 +61,41 @@ export function readContactTable(text: string, country: string): Card[] | { mess
   if (!fields.includes('number'))
     return { message: 'No column is called “number”, “phone” or “mobile”: nobody could be known by it.' };
   if (!rows.length) return { message: 'The list has a header and no rows.' };
-  return rows.map((row) => cardOf(row, fields, country));
+  const kinds = header.map(kindIn);
+  return rows.map((row) => cardOf(row, fields, kinds, country));
 }
 
-function cardOf(row: readonly string[], fields: readonly (Field | undefined)[], country: string): Card {
+/** What a column says that its numbers or addresses are for: "Home Phone", "Mobile". */
+function kindIn(title: string): AddressKind | undefined {
+  const word = /\b(home|work|business|mobile|cell)\b/.exec(plain(title))?.[1];
+  return word === 'cell' ? 'mobile' : word === 'business' ? 'work' : (word as AddressKind | undefined);
+}
+
+function cardOf(
+  row: readonly string[],
+  fields: readonly (Field | undefined)[],
+  kindsOf: readonly (AddressKind | undefined)[],
+  country: string,
+): Card {
   const all = (field: Field): string[] =>
     fields.flatMap((f, i) => (f === field ? [cellText(row[i] ?? '')] : [])).filter(Boolean);
   const numbers = new Set<string>();
   const unread: string[] = [];
-  for (const cell of all('number').flatMap(listed)) {
+  const kinds: Record<string, AddressKind> = {};
+  /** Each number or address that stands in columns of a kind, with what the column is for. */
+  const each = (field: Field) =>
+    fields.flatMap((f, i) =>
+      f === field ? listed(cellText(row[i] ?? '')).map((cell) => ({ cell, kind: kindsOf[i] })) : [],
+    );
+  for (const { cell, kind } of each('number')) {
     const power = fromPower(cell);
     const read = power && 'wrong' in power ? null : readNumber(power ? power.digits : cell, country);
-    if (read?.ok) numbers.add(read.number.e164);
-    else unread.push(cell.slice(0, 60));
+    if (read?.ok) {
+      numbers.add(read.number.e164);
+      if (kind) kinds[read.number.e164] ??= kind;
+    } else unread.push(cell.slice(0, 60));
   }
+  for (const { cell, kind } of each('e-mail')) if (kind) kinds[cell] ??= kind;
   const firm = all('firm')[0] ?? '';
   const parts = [...all('given name'), ...all('family name')].join(' ');
   const name = all('name')[0] ?? (parts || firm);
@@ -83,7 +104,8 @@ function cardOf(row: readonly string[], fields: readonly (Field | undefined)[], 
     firm: firm === name ? '' : firm.slice(0, 80),
     numbers: [...numbers],
     unread,
-    emails: [...new Set(all('e-mail').flatMap(listed))],
+    emails: [...new Set(each('e-mail').map((e) => e.cell))],
+    kinds,
     note: all('note').join('\n'),
     uid: (all('card id')[0] ?? '').slice(0, 200),
     lists: all('lists')

@@ -168,6 +168,7 @@
               <button class="linkish" type="button" onclick={() => placing.dial(number, c.name)}
                 >{here().number(number)}<span class="visually-hidden">&nbsp;: call {c.name}</span></button
               >
+              {#if c.kinds?.[number]}<span class="soft small">{c.kinds[number]}</span>{/if}
               <AnswerBack {number} own={desk.phoneId} answered={() => Promise.resolve()} />
             </div>
           {/each}
