@@ -30,6 +30,7 @@ export {
   endOf,
   faxEntry,
   keptWith,
+  lastOf,
   messageEntry,
   storyOf,
   textEntry,

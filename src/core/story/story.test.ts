@@ -9,6 +9,8 @@ import {
   ANY,
   behaviourBehind,
   detailOf,
+  keptWith,
+  lastOf,
   says,
   searchOf,
   settledBy,
@@ -219,4 +221,32 @@ describe('a real call asked again', () => {
       }
     expect(asked).toEqual(['1', '2', '9']);
   });
+});
+
+it('the last with somebody are those that stand first in all of it', () => {
+  const calls = Array.from({ length: 9 }, (_, i) => kept(request(`c${i}`, i * 10)));
+  const messages = [2, 5].map((i) => ({
+    id: `c${i}`,
+    mailboxId: 'office',
+    at: TEN + i * 10 * MINUTE,
+    from: 'Ada',
+    fromNumber: ADA,
+    said: 'Call me.',
+  }));
+  const texts = [15, 75, 95].map((minutes) => ({
+    id: `t${minutes}`,
+    way: 'in' as const,
+    from: ADA,
+    to: MAIN,
+    text: 'x',
+    at: TEN + minutes * MINUTE,
+  }));
+  const all: Kept = {
+    calls,
+    messages,
+    texts: [...texts, { ...texts[0]!, id: 'later', sendAt: 1e15, at: 1e15 }],
+  };
+  const theirs = keptWith(all, [ADA]);
+  for (const most of [1, 3, 6, 50])
+    expect(lastOf(theirs, most, system)).toEqual(storyOf(theirs, system).slice(0, most));
 });

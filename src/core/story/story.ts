@@ -65,12 +65,35 @@ export const faxEntry = (fax: FaxKept, system: System): Entry =>
 export function keptWith({ calls, messages, texts, faxes = [] }: Kept, numbers: readonly string[]): Kept {
   const wanted = new Set<string | null>(numbers);
   return {
-    calls: calls.filter((c) => wanted.has(factsOfCall(c).other)),
+    // Who called in stands in the request; only what went out has to be looked through for it.
+    calls: calls.filter((c) => {
+      const { from } = c.request;
+      return wanted.has(from.kind === 'outside' ? from.number : factsOfCall(c).other);
+    }),
     messages: messages.filter((m) => wanted.has(m.fromNumber)),
     texts: texts.filter((t) => wanted.has(t.way === 'in' ? t.from : t.to)),
     faxes: faxes.filter((f) => wanted.has(f.way === 'in' ? f.from : f.to)),
   };
 }
+
+/** The last that there was with somebody, the newest first. @param kept with them, see `keptWith`; each kind in order of time */
+export const lastOf = (
+  { calls, messages, texts, faxes = [] }: Kept,
+  most: number,
+  system: System,
+): Entry[] => {
+  const ids = new Set(calls.slice(-most).map((c) => c.id));
+  return storyOf(
+    {
+      calls: calls.slice(-most),
+      // A message stands with its call, however many came since.
+      messages: messages.filter((m, i) => i >= messages.length - most || ids.has(m.id)),
+      texts: texts.filter((t) => t.sendAt === undefined).slice(-most),
+      faxes: faxes.slice(-most),
+    },
+    system,
+  ).slice(0, most);
+};
 
 /** The newest first; a message stands with the call it was left in, where that is kept. */
 export function storyOf({ calls, messages, texts, faxes = [] }: Kept, system: System): Entry[] {

@@ -323,7 +323,7 @@
     flex: 0 1 auto;
   }
   .ask :global(.bx--select-input) {
-    max-width: 170px;
+    max-width: 190px;
   }
   .ask :global(input[type='date']) {
     width: 138px;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { detailOf, keptWith, settledBy, settledInWords, settling, storyOf, titleOf } from '$core/story';
+  import { detailOf, keptWith, lastOf, settledBy, settledInWords, settling, titleOf } from '$core/story';
   import { contactOf, recordsOf, type System } from '$core/system';
   import Picture from '../contacts/Picture.svelte';
   import { momentText } from '../format';
@@ -19,9 +19,11 @@
   const records = $derived(recordsOf(system.business.recordsLink, number, contact?.name ?? ''));
   const owner = $derived(contact?.ownerId ? system.people[contact.ownerId]?.name : undefined);
   const lists = $derived((contact?.listIds ?? []).flatMap((id) => system.lists[id]?.name ?? []));
-  const kept = $derived({ calls: here().log, messages: here().messages, texts: here().texting.texts });
+  const kept = $derived(
+    keptWith({ calls: here().log, messages: here().messages, texts: here().texting.texts }, [number]),
+  );
   const before = $derived(
-    storyOf(keptWith(kept, [number]), system)
+    lastOf(kept, MOST + 1, system)
       .filter((e) => e.id !== callId)
       .slice(0, MOST),
   );
