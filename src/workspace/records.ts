@@ -156,7 +156,11 @@ export const WordsRecord = z
     text: z.string().trim().max(4000, 'This is longer than 4,000 letters.'),
     files: TextFiles.optional(),
     about: z
-      .object({ is: z.enum(['call', 'message', 'contact']), id: Id, words: z.string().trim().min(1).max(200) })
+      .object({
+        is: z.enum(['call', 'message', 'contact']),
+        id: Id,
+        words: z.string().trim().min(1).max(200),
+      })
       .optional(),
   })
   .refine(({ text, files, about }) => text !== '' || !!files?.length || !!about, {
