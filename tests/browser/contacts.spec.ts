@@ -105,7 +105,7 @@ test('a contact is changed where it stands, what is wrong is said beside the fie
   await expect(drawer.getByText('stand in the log')).toBeVisible();
   await drawer.getByRole('button', { name: 'Close' }).click();
   const calls = sheet.getByRole('list', { name: /^With Harrow/ }).getByRole('listitem');
-  await expect(calls.first()).toContainText('Harrow Point Sailing Club called');
+  await expect(calls.first()).toContainText('Harrow Point Sailing Club');
   await sheet.getByRole('button', { name: /in the log$/i }).click();
   await expect(page.getByRole('heading', { name: 'Log' })).toBeVisible();
   for (const text of await page.getByTestId('log-entry').allInnerTexts())

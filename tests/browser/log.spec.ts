@@ -23,7 +23,7 @@ test('a week of calls is searched, narrowed, kept under a name, and found again 
   page,
 }) => {
   await withPast(page);
-  await expect(count(page)).toHaveText(/^1\d\d entries$/);
+  await expect(count(page)).toHaveText(/^[3-7]\d\d entries$/);
   const search = page.getByRole('searchbox', { name: 'Search the log' });
   await search.fill('winter');
   await expect(rows(page).first()).toContainText('Winter store');
@@ -173,7 +173,7 @@ test('ninety days are in the log, also what pages have no more; a note to an old
   await drawer.getByRole('button', { name: 'Lay it down' }).click();
   await expect(drawer.getByText('stand in the log')).toBeVisible({ timeout: 45_000 });
   await drawer.getByRole('button', { name: 'Close' }).click();
-  await expect(count(page)).toHaveText(/^[12],\d\d\d entries$/);
+  await expect(count(page)).toHaveText(/^[5-9],\d\d\d entries$/);
   const all = await count(page).innerText();
   await page.getByLabel('To day').fill('2026-09-01');
   await page.getByLabel('To day').blur();

@@ -1,10 +1,17 @@
 /**
- * A past to look at: days of calls before a moment, as the engine works them out from the plans of a business. Who calls, when
- * and how everybody behaves is invented, and the same each time for the same day.
+ * A past to look at: days of calls, messages and texts before a moment. Calls are what the engine makes of the plans of a business;
+ * who calls, when and how everybody behaves is invented, and the same each time for the same day.
  */
-import { NEW_CALLER, sentence, simulateEach, whoCalls, type CallRequest, type Trace } from '../../core/calls';
-import { addDays, dayNumber, localTime, momentOf } from '../../core/hours';
-import { asPaired, isLinked, type Standing, type System } from '../../core/system';
+import { sentence, simulateEach, whoCalls, type CallRequest, type Trace } from '../../core/calls';
+import { addDays, localTime, momentOf } from '../../core/hours';
+import { factsOfCall } from '../../core/story';
+import { asPaired, isLinked, type NumberHeld, type Standing, type System } from '../../core/system';
+import { chance, chanceOf, pastId, picker } from './drawn';
+import { dayKind, hourOf } from './rhythm';
+import { textsOf, type PastText } from './texts';
+
+export { isPast } from './drawn';
+export type { PastText } from './texts';
 
 export interface PastCall {
   id: string;
@@ -14,6 +21,7 @@ export interface PastCall {
   trace: Trace;
   words: string;
   note?: string | undefined;
+  answeredAt?: number | undefined;
 }
 export interface PastMessage {
   id: string;
@@ -26,40 +34,18 @@ export interface PastMessage {
   said: string;
   sound: null;
   heard: boolean;
+  answeredAt?: number | undefined;
 }
 export interface Past {
   calls: PastCall[];
   messages: PastMessage[];
+  texts: PastText[];
 }
 
-/** What every record of it begins with. */
-const PAST = 'past-';
-/** Whether a call or message is of an invented past. */
-export const isPast = (id: string): boolean => id.startsWith(PAST);
-
-/** How many calls come in on each day of the week, Monday first. */
-const BY_WEEKDAY = [30, 26, 24, 24, 26, 9, 4];
-/** How likely a call is in each hour of the day; the rest of the night has few. */
-const BY_HOUR: Readonly<Record<number, number>> = {
-  7: 2,
-  8: 7,
-  9: 10,
-  10: 11,
-  11: 9,
-  12: 6,
-  13: 7,
-  14: 9,
-  15: 9,
-  16: 8,
-  17: 4,
-  18: 2,
-  19: 1,
-  20: 1,
-  22: 0.4,
-  3: 0.2,
-};
+const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
 /** So many numbers call again and again; kept for fiction. */
-const REGULARS = Array.from({ length: 24 }, (_, i) => `+120655501${String(10 + i)}`);
+const REGULARS = Array.from({ length: 60 }, (_, i) => `+120655501${String(10 + i)}`);
 const SAID = [
   'Please call me back about the estimate.',
   'It is about tomorrow, we come an hour later.',
@@ -69,15 +55,102 @@ const SAID = [
 ];
 const NOTES = ['Sends a drawing by mail.', 'Wants to hear by Friday.', 'Asked for the price of a refit.'];
 
-/** Chance that is the same each time: mulberry32, public domain (from memory). @param seed a 32-bit integer */
-function chance(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(state ^ (state >>> 15), 1 | state);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296;
+/** What everybody in a past is taken from. */
+interface Cast {
+  numbers: NumberHeld[];
+  /** The number that is answered at night, where there is one. */
+  night: NumberHeld | undefined;
+  contacts: string[];
+  phones: string[];
+  people: string[];
+  /** Who is ill for a fortnight. */
+  ill: string | undefined;
+}
+function castOf(system: System): Cast {
+  const numbers = Object.values(system.numbers).filter((n) => n.planId);
+  const phones = Object.values(system.phones).filter((p) => p.personId && !isLinked(p));
+  const people = [...new Set(phones.map((p) => p.personId!))];
+  return {
+    numbers,
+    night: numbers.find((n) => n.use === '24-hour'),
+    contacts: Object.values(system.contacts)
+      .filter((c) => !c.blocked)
+      .flatMap((c) => c.numbers.slice(0, 1)),
+    phones: phones.map((p) => p.id),
+    people,
+    ill: people[1],
   };
+}
+
+/** Who calls on a day, and how everybody behaves. */
+function requestsOf(zone: string, date: string, back: number, cast: Cast): CallRequest[] {
+  const drawn = chanceOf(date);
+  const pick = picker(drawn);
+  const { calls, storm, ill, rush } = dayKind(zone, date, back, drawn());
+  const present = ill ? cast.people.filter((id) => id !== cast.ill) : cast.people;
+  const requests: CallRequest[] = [];
+  const call = (what: string, minute: number, line: NumberHeld, longer = 1) => {
+    const at = Math.round(momentOf(zone, date, Math.floor(minute)) + (minute % 1) * 60_000);
+    const who = drawn();
+    const caller =
+      who < 0.3 && cast.contacts.length ? pick(cast.contacts) : who < 0.92 ? pick(REGULARS) : null;
+    const answers = drawn() < 0.9;
+    const act = { does: 'answers' as const, after: 2 + drawn() * 10 };
+    const patience = drawn();
+    requests.push({
+      id: pastId(date, what),
+      at,
+      from: { kind: 'outside', number: caller },
+      to: { kind: 'number', e164: line.e164 },
+      behaviour: {
+        people: answers
+          ? Object.fromEntries(present.filter(() => drawn() < 0.55).map((id) => [id, act]))
+          : {},
+        phones: {},
+        otherwise: { does: 'nothing' },
+        caller: {
+          hangsUpAfter: patience < 0.35 ? 12 + drawn() * 40 : null,
+          talks: Math.round((20 + -Math.log(1 - drawn()) * 130) * longer),
+          message: patience < 0.75 ? 0 : Math.round(5 + drawn() * 30),
+          keys: drawn() < 0.7 ? [{ after: 2, press: String(1 + Math.floor(drawn() * 3)) }] : [],
+        },
+      },
+      seed: Math.floor(drawn() * 1e6),
+    });
+    // Whoever was missed is often called a little later.
+    if (!answers && caller && drawn() < 0.75 && cast.phones.length)
+      requests.push({
+        id: pastId(date, `${what}-back`),
+        at: Math.round(at + (8 + drawn() * 70) * 60_000),
+        from: { kind: 'phone', phoneId: pick(cast.phones) },
+        to: { kind: 'digits', digits: caller },
+        behaviour: {
+          people: {},
+          phones: { [`outside:${caller}`]: { does: 'answers', after: 4 + drawn() * 10 } },
+          otherwise: { does: 'nothing' },
+          caller: { hangsUpAfter: 40, talks: Math.round(30 + drawn() * 200), message: 0 },
+        },
+      });
+  };
+  for (let i = 0; i < calls; i++)
+    // The first number is the one most people know.
+    call(
+      String(i),
+      hourOf(drawn()) * 60 + drawn() * 60,
+      drawn() < 0.55 ? cast.numbers[0]! : pick(cast.numbers),
+    );
+  if (rush)
+    for (let i = 0; i < rush.calls; i++)
+      call(`rush-${i}`, (rush.from + drawn() * rush.hours) * 60, cast.numbers[0]!, rush.talks);
+  if (cast.night) for (let i = 0; i < storm; i++) call(`storm-${i}`, drawn() * 1440, cast.night);
+  return requests;
+}
+
+/** When somebody said that calling back was done, of a call in vain that is long ago; most of them were seen to. */
+function seenTo(call: PastCall, until: number): number | undefined {
+  const drawn = chance(call.at + 7);
+  const at = Math.round(call.at + (0.5 + drawn() * 20) * HOUR_MS);
+  return drawn() < 0.9 && at < until - DAY_MS && factsOfCall(call).missed ? at : undefined;
 }
 
 /**
@@ -94,80 +167,29 @@ export function pastOf(
   told: (done: number, of: number) => void = () => {},
 ): Past {
   const zone = system.business.timeZone;
-  const numbers = Object.values(system.numbers).filter((n) => n.planId);
-  if (!numbers.length) return { calls: [], messages: [] };
-  const contacts = Object.values(system.contacts).flatMap((c) => c.numbers.slice(0, 1));
-  const phones = Object.values(system.phones).filter((p) => p.personId && !isLinked(p));
-  const people = [...new Set(phones.map((p) => p.personId!))];
+  const cast = castOf(system);
+  const past: Past = { calls: [], messages: [], texts: [] };
+  if (!cast.numbers.length) return past;
   const today = localTime(zone, until).date;
-  const requests: CallRequest[] = [];
-  const hours = Object.entries(BY_HOUR).map(([hour, weight]) => [Number(hour), weight] as const);
-  const all = hours.reduce((sum, [, weight]) => sum + weight, 0);
-  for (let back = days; back >= 0; back--) {
-    const date = addDays(today, -back);
-    const number = dayNumber(date);
-    const drawn = chance(number * 2_654_435_761);
-    const pick = <T>(from: readonly T[]): T => from[Math.floor(drawn() * from.length)]!;
-    const weekday = localTime(zone, momentOf(zone, date, 720)).day;
-    const count = Math.round(BY_WEEKDAY[weekday - 1]! * (0.8 + 0.4 * drawn()));
-    for (let i = 0; i < count; i++) {
-      let rest = drawn() * all;
-      const hour = (hours.find(([, weight]) => (rest -= weight) <= 0) ?? hours[0]!)[0];
-      const at = momentOf(zone, date, hour * 60 + drawn() * 60);
-      // The first number is the one most people know.
-      const line = drawn() < 0.55 ? numbers[0]! : pick(numbers);
-      const who = drawn();
-      const caller = who < 0.3 && contacts.length ? pick(contacts) : who < 0.9 ? pick(REGULARS) : null;
-      const answers = drawn() < 0.82;
-      const act = { does: 'answers' as const, after: 2 + drawn() * 12 };
-      const patience = drawn();
-      requests.push({
-        id: `${PAST}${number}-${i}`,
-        at: Math.round(at),
-        from: { kind: 'outside', number: caller === NEW_CALLER ? null : caller },
-        to: { kind: 'number', e164: line.e164 },
-        behaviour: {
-          people: answers
-            ? Object.fromEntries(people.filter(() => drawn() < 0.5).map((id) => [id, act]))
-            : {},
-          phones: {},
-          otherwise: { does: 'nothing' },
-          caller: {
-            hangsUpAfter: patience < 0.35 ? 12 + drawn() * 40 : null,
-            talks: Math.round(20 + -Math.log(1 - drawn()) * 130),
-            message: patience < 0.7 ? 0 : Math.round(5 + drawn() * 30),
-            keys: drawn() < 0.7 ? [{ after: 2, press: String(1 + Math.floor(drawn() * 3)) }] : [],
-          },
-        },
-        seed: Math.floor(drawn() * 1e6),
-      });
-      // Whoever was missed is often called a little later.
-      if (!answers && caller && drawn() < 0.7 && phones.length) {
-        requests.push({
-          id: `${PAST}${number}-${i}-back`,
-          at: Math.round(at + (8 + drawn() * 70) * 60_000),
-          from: { kind: 'phone', phoneId: pick(phones).id },
-          to: { kind: 'digits', digits: caller },
-          behaviour: {
-            people: {},
-            phones: { [`outside:${caller}`]: { does: 'answers', after: 4 + drawn() * 10 } },
-            otherwise: { does: 'nothing' },
-            caller: { hangsUpAfter: 40, talks: Math.round(30 + drawn() * 200), message: 0 },
-          },
-        });
-      }
-    }
-  }
-  const before = requests.filter((r) => r.at < until - 3_600_000).sort((a, b) => a.at - b.at);
-  const asked = new Map(before.map((r) => [r.id, r]));
-  const past: Past = { calls: [], messages: [] };
+  const dates = Array.from({ length: days + 1 }, (_, i) => ({
+    back: days - i,
+    date: addDays(today, i - days),
+  }));
+  const requests = dates
+    .flatMap(({ date, back }) => requestsOf(zone, date, back, cast))
+    .filter((r) => r.at < until - HOUR_MS)
+    .sort((a, b) => a.at - b.at);
+  past.texts = dates
+    .flatMap(({ date }) => textsOf(businessId, system, date, [...REGULARS, ...cast.contacts]))
+    .filter((t) => t.at < until - HOUR_MS);
+  const asked = new Map(requests.map((r) => [r.id, r]));
   let done = 0;
-  simulateEach(system, asPaired(standing), before, (id, trace) => {
+  simulateEach(system, asPaired(standing), requests, (id, trace) => {
     const request = asked.get(id);
     if (!request) return;
     const drawn = chance(request.at);
     const talked = trace.some((e) => e.kind === 'answered');
-    past.calls.push({
+    const call: PastCall = {
       id,
       businessId,
       at: request.at,
@@ -176,7 +198,10 @@ export function pastOf(
       trace,
       words: sentence(trace, system, 'past'),
       ...(talked && drawn() < 0.12 ? { note: NOTES[Math.floor(drawn() * NOTES.length)]! } : {}),
-    });
+    };
+    const answeredAt = seenTo(call, until);
+    const seen = answeredAt === undefined ? {} : { answeredAt };
+    past.calls.push({ ...call, ...seen });
     const left = trace.find((e) => e.kind === 'recorded');
     if (left?.kind === 'recorded')
       past.messages.push({
@@ -189,9 +214,10 @@ export function pastOf(
         seconds: left.seconds,
         said: SAID[Math.floor(drawn() * SAID.length)]!,
         sound: null,
-        heard: request.at < until - 2 * 86_400_000,
+        heard: request.at < until - 2 * DAY_MS,
+        ...seen,
       });
-    told(++done, before.length);
+    told(++done, requests.length);
   });
   past.calls.sort((a, b) => a.at - b.at);
   return past;

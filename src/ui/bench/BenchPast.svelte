@@ -41,10 +41,10 @@
         (w) => w.make(id, view.inForce.system, standing, now, days, tell) as Promise<Past>,
       );
       if (!past) return (said = 'Stopped; nothing was laid down.');
-      await storePast(db, past.calls, past.messages);
-      await workspace.changed('calls', 'messages');
+      await storePast(db, past.calls, past.messages, past.texts);
+      await workspace.changed('calls', 'messages', 'texts');
       said = past.calls.length
-        ? `${count(past.calls.length, 'call')} and ${count(past.messages.length, 'message')} stand in the log.`
+        ? `${count(past.calls.length, 'call')} and ${count(past.messages.length, 'message')} stand in the log, and ${count(past.texts.length, 'text')}.`
         : 'No number of yours leads to a plan in force: nobody can have called.';
     } catch (error) {
       problem = error instanceof Error ? error.message : String(error);
@@ -56,7 +56,7 @@
     try {
       const { db, id, workspace } = theBusiness();
       const gone = await dropPast(db, id, isPast);
-      await workspace.changed('calls', 'messages');
+      await workspace.changed('calls', 'messages', 'texts');
       said = `${count(gone, 'entry', 'entries')} of it went for good.`;
     } catch (error) {
       problem = error instanceof Error ? error.message : String(error);

@@ -40,7 +40,15 @@ beforeEach(async () => {
   const whole = demonstration(NOW);
   await writeWhole(db, whole);
   const past = pastOf(DEMO_ID, whole.draft.system, whole.standing.standing, NOW, 60);
-  await storePast(db, past.calls, past.messages);
+  // One of eight: what takes long is storage as it is played here.
+  const some = past.calls.filter((_, i) => i % 8 === 0);
+  const ids = new Set(some.map((c) => c.id));
+  await storePast(
+    db,
+    some,
+    past.messages.filter((m) => ids.has(m.id)),
+    past.texts.slice(-100),
+  );
   await open();
 });
 afterEach(async () => {
@@ -77,7 +85,7 @@ describe('the log beside its records', () => {
     // From days it is there at once, and whole.
     await second.load(() => void shown++);
     expect(shown).toBe(1);
-    expect(second.log.size).toBeGreaterThan(1000);
+    expect(second.log.size).toBeGreaterThan(400);
     expect(rowsOf(second)).toEqual(rowsOf(first));
     expect(rowsOf(second)).toEqual(await anew());
   });
