@@ -2,6 +2,8 @@
 import { build, installPackages } from './ready.mjs';
 import { serve } from './serve.mjs';
 
+// The demonstration is given a past when it is opened first.
+process.env.UPPER_LINE_PAST_DAYS ??= '90';
 installPackages();
 build();
 console.log(`Upper Line is at http://localhost:${await serve()}`);

@@ -84,6 +84,7 @@ interface Shape extends DBSchema {
       | `outside:${string}`
       | `texting:${string}`
       | `faxing:${string}`
+      | `past:${string}`
       | `views:${string}`
       | `log:${string}`;
     value: ClockSetting | string | CopyPlace | OutsideHabits | TextHabits | FaxHabits | SavedView[] | LogHead;

@@ -34,11 +34,11 @@ beforeEach(async () => {
   const past = pastOf(DEMO_ID, system, whole.standing.standing, NOW, 30);
   const some = past.calls.filter((_, i) => i % 4 === 0);
   const ids = new Set(some.map((c) => c.id));
-  await storePast(
-    db,
-    some,
-    past.messages.filter((m) => ids.has(m.id)),
-  );
+  await storePast(db, DEMO_ID, {
+    calls: some,
+    messages: past.messages.filter((m) => ids.has(m.id)),
+    texts: [],
+  });
   changes = new Changes();
   const opened = await Workspace.open(db, changes, DEMO_ID);
   if (!opened.ok) throw new Error(opened.message);

@@ -3,6 +3,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { expect, test } from '@playwright/test';
+import { bench } from './bench';
 
 test('every answer carries the headers that protect it, and the server says that it is well', async ({
   request,
@@ -82,14 +83,39 @@ const freePort = () =>
       probe.close(() => resolve(port));
     });
   });
-const serve = async (port: number, folder = '.'): Promise<ChildProcess> => {
+const serve = async (
+  port: number,
+  folder = '.',
+  more: Record<string, string> = {},
+): Promise<ChildProcess> => {
   const server = spawn('node', [`${folder}/scripts/serve.mjs`], {
-    env: { ...process.env, PORT: String(port) },
+    env: { ...process.env, PORT: String(port), ...more },
     stdio: 'pipe',
   });
   await new Promise<void>((resolve) => server.stdout!.once('data', () => resolve()));
   return server;
 };
+
+test('the demonstration is given its past after the first page, once, and it stays taken away', async ({
+  page,
+}) => {
+  const port = await freePort();
+  const server = await serve(port, '.', { UPPER_LINE_PAST_DAYS: '21' });
+  try {
+    await page.goto(`http://127.0.0.1:${port}/`);
+    await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+    await expect(page.getByText('has a past of 21 days now')).toBeVisible({ timeout: 60_000 });
+    await page.goto(`http://127.0.0.1:${port}/messages/log`);
+    await expect(page.getByTestId('log-count')).toHaveText(/^[12],\d\d\d entries$/);
+    const drawer = await bench(page, 'Clock');
+    await drawer.getByRole('button', { name: 'Take it away' }).click();
+    await expect(drawer.getByText(/went for good/)).toBeVisible();
+    await page.reload();
+    await expect(page.getByTestId('log-count')).toHaveText('10 entries');
+  } finally {
+    server.kill();
+  }
+});
 
 test.describe('a new version', () => {
   test.use({ serviceWorkers: 'allow' });

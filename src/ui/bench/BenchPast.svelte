@@ -1,13 +1,11 @@
 <script lang="ts">
-  import { proxy } from 'comlink';
   import { Button, ProgressBar, Select } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import { isPast, type Past } from '$standins/past/past';
-  import { dropPast, storePast } from '$workspace';
-  import type { PastWorker } from '../../workers/past.worker';
+  import { isPast } from '$standins/past/past';
+  import { dropPast } from '$workspace';
   import SelectItem from '../fields/SelectItem.svelte';
   import { count } from '../format';
-  import { Latest } from '../latest';
+  import { layDown, pastMaker } from '../window/past';
   import { theBusiness } from '../window/session.svelte';
 
   /** Lays down days of calls before now, so that the log and what is counted have something to show. */
@@ -16,9 +14,7 @@
   let progress = $state<{ done: number; of: number } | null>(null);
   let said = $state('');
   let problem = $state('');
-  const client = new Latest<PastWorker>(
-    () => new Worker(new URL('../../workers/past.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  const client = pastMaker();
   onDestroy(() => client.stop());
   /** How many calls of it there are. */
   let there = $state(0);
@@ -32,17 +28,16 @@
   });
 
   async function make() {
-    const { id, db, view, standing, now, workspace } = theBusiness();
     progress = { done: 0, of: 1 };
     said = problem = '';
-    const tell = proxy((done: number, of: number) => (progress = progress && { done, of }));
     try {
-      const past = await client.ask(
-        (w) => w.make(id, view.inForce.system, standing, now, days, tell) as Promise<Past>,
+      const past = await layDown(
+        theBusiness(),
+        client,
+        days,
+        (done, of) => (progress = progress && { done, of }),
       );
       if (!past) return (said = 'Stopped; nothing was laid down.');
-      await storePast(db, past.calls, past.messages, past.texts);
-      await workspace.changed('calls', 'messages', 'texts');
       said = past.calls.length
         ? `${count(past.calls.length, 'call')} and ${count(past.messages.length, 'message')} stand in the log, and ${count(past.texts.length, 'text')}.`
         : 'No number of yours leads to a plan in force: nobody can have called.';

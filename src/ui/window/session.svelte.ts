@@ -16,6 +16,7 @@ import { freshId } from '../ids';
 import type { Here } from './here';
 import type { Notice } from './notice';
 import { OpenBusiness } from './open-business.svelte';
+import { givePast } from './past';
 
 export interface Trouble {
   why: 'newer' | 'damaged' | 'missing' | 'storage';
@@ -72,6 +73,8 @@ class Session {
     this.business?.close();
     this.trouble = null;
     this.business = new OpenBusiness(opened.workspace, this.db!, this.changes!, this.say);
+    // Where it cannot be had, the demonstration is without; the bench lays it down as well.
+    void givePast(this.business).catch(() => {});
   }
 
   /** The phone this window is, where it is one: it opens no database. */

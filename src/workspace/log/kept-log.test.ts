@@ -43,12 +43,11 @@ beforeEach(async () => {
   // One of eight: what takes long is storage as it is played here.
   const some = past.calls.filter((_, i) => i % 8 === 0);
   const ids = new Set(some.map((c) => c.id));
-  await storePast(
-    db,
-    some,
-    past.messages.filter((m) => ids.has(m.id)),
-    past.texts.slice(-100),
-  );
+  await storePast(db, DEMO_ID, {
+    calls: some,
+    messages: past.messages.filter((m) => ids.has(m.id)),
+    texts: past.texts.slice(-100),
+  });
   await open();
 });
 afterEach(async () => {
