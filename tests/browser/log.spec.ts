@@ -12,6 +12,8 @@ async function withPast(page: Page): Promise<void> {
   await drawer.getByRole('button', { name: 'Lay it down' }).click();
   await expect(drawer.getByText(/calls and \d+ messages stand in the log/)).toBeVisible();
   await drawer.getByRole('button', { name: 'Close' }).click();
+  // The log has heard of it.
+  await expect(count(page)).toHaveText(/^[1-9][\d,]{2,} entries$/);
 }
 const rows = (page: Page) => page.getByTestId('log-entry');
 const count = (page: Page) => page.getByTestId('log-count');
