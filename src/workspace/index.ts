@@ -60,6 +60,6 @@ export { forget } from './forget';
 export { seen, writeTo, type ToCircle } from './circles';
 export type { Place } from './place';
 export { deleteEntries, type Ids } from './upkeep';
-export { dropPast, storePast, wasLaid } from './past';
+export { dropPast, forgetLaid, storePast, wasLaid } from './past';
 export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './views';
 export { hashOf, NoRoom, readBytes, readSound, storeBytes, storeSound, sweepBytes } from './kept-bytes';

@@ -33,6 +33,14 @@ export async function storePast(db: Db, businessId: string, past: Past): Promise
 export const wasLaid = async (db: Db, businessId: string): Promise<boolean> =>
   (await db.get('settings', markOf(businessId))) !== undefined;
 
+/** It may be laid down again: the business begins anew. */
+export const forgetLaid = (db: Db, businessId: string): Promise<void> =>
+  db.write('bench', async (open) => {
+    const tx = open('settings');
+    within(tx.objectStore('settings').delete(markOf(businessId)));
+    await tx.done;
+  });
+
 /** @param isPast of records, by their ids @returns how many went for good */
 export const dropPast = (db: Db, businessId: string, isPast: (id: string) => boolean): Promise<number> =>
   db.write('bench', async (open) => {

@@ -112,6 +112,11 @@ test('the demonstration is given its past after the first page, once, and it sta
     await expect(drawer.getByText(/went for good/)).toBeVisible();
     await page.reload();
     await expect(page.getByTestId('log-count')).toHaveText('10 entries');
+    // Who begins with the demonstration anew has it again.
+    await page.getByRole('button', { name: 'Businesses and files' }).click();
+    await page.getByRole('menuitem', { name: 'Reset the demonstration' }).click();
+    await expect(page.getByText('as it was on the first day')).toBeVisible();
+    await expect(page.getByText('has a past of 21 days now')).toBeVisible({ timeout: 60_000 });
   } finally {
     server.kill();
   }

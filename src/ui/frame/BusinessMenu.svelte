@@ -3,7 +3,7 @@
   import ChevronDown from 'carbon-icons-svelte/lib/ChevronDown.svelte';
   import { goto } from '$app/navigation';
   import { demonstration } from '$demo/lantern-cove';
-  import { remember } from '$workspace';
+  import { forgetLaid, remember } from '$workspace';
   import ReadFile from '../data/ReadFile.svelte';
   import SaveFile from '../data/SaveFile.svelte';
   import { session, theBusiness } from '../window/session.svelte';
@@ -29,6 +29,7 @@
   async function resetDemo() {
     const whole = demonstration(theBusiness().workspace.now());
     await theBusiness().workspace.adopt(whole);
+    await forgetLaid(theBusiness().db, whole.business.id);
     await show(whole.business.id);
     session.say({
       kind: 'success',
