@@ -26,6 +26,8 @@ export interface State {
   whole: boolean;
   /** Stored entries that cannot be read. */
   unread: number;
+  /** Why what came last is not in it, in words; empty where it is. */
+  behind: string;
 }
 
 let kept: KeptLog | undefined;
@@ -37,7 +39,9 @@ let last: Row[] = [];
 let saving: ReturnType<typeof setTimeout> | undefined;
 
 const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
-const tell = (): void => told({ entries: kept!.log.size, whole: kept!.whole, unread: kept!.unread });
+const tell = (): void => told({ entries: kept!.log.size, whole: kept!.whole, unread: kept!.unread, behind });
+/** Why what came last could not be taken up. */
+let behind = '';
 function saveSoon(): void {
   clearTimeout(saving);
   saving = setTimeout(() => void kept?.save(), SAVE_MS);
@@ -66,11 +70,19 @@ const reader = {
     new Changes().listen(({ what, businessId: whose }) => {
       if (!Object.hasOwn(LOGGED, what) || (whose !== null && whose !== businessId)) return;
       // One after the other: what comes while one is taken up is in the journal by then.
-      running = running.then(async () => {
-        if (!(await kept!.catchUp())) return;
-        tell();
-        saveSoon();
-      });
+      running = running
+        .then(async () => {
+          const differs = await kept!.catchUp();
+          if (!differs && !behind) return;
+          behind = '';
+          tell();
+          saveSoon();
+        })
+        // It is told, and the next change tries again: what was missed is still in the journal.
+        .catch((error: unknown) => {
+          behind = error instanceof Error ? error.message : String(error);
+          tell();
+        });
     });
     await running;
     saveSoon();

@@ -41,6 +41,7 @@
     void logbook.state;
     logbook.with(numbers, MOST).then(
       (now) => {
+        problem = '';
         if (numbers === c.numbers) there = now;
       },
       (error: unknown) => (problem = error instanceof Error ? error.message : String(error)),

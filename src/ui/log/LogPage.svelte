@@ -261,6 +261,8 @@
           >Try again</button
         >
       </p>
+    {:else if logbook.state?.behind}
+      <p class="problem" role="alert">What came last is not in it: {logbook.state.behind}</p>
     {:else if !logbook.state?.whole}
       <InlineLoading
         description={found.length ? 'Older entries are still gone through' : 'The log is gone through'}
