@@ -2,6 +2,7 @@
  * A past to look at: days of calls, messages and texts before a moment. Calls are what the engine makes of the plans of a business;
  * who calls, when and how everybody behaves is invented, and the same each time for the same day.
  */
+import { spokenSeconds } from '../../core/answering';
 import { sentence, simulateEach, whoCalls, type CallRequest, type Trace } from '../../core/calls';
 import { addDays, localTime, momentOf } from '../../core/hours';
 import { factsOfCall } from '../../core/story';
@@ -46,6 +47,7 @@ const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
 /** So many numbers call again and again; kept for fiction. */
 const REGULARS = Array.from({ length: 60 }, (_, i) => `+120655501${String(10 + i)}`);
+/** What is said on voicemail; which of them, by the seed of the call. */
 const SAID = [
   'Please call me back about the estimate.',
   'It is about tomorrow, we come an hour later.',
@@ -53,6 +55,7 @@ const SAID = [
   'Nothing urgent, only a question about the bill.',
   'We would like to book, call me after four.',
 ];
+const saidOn = (seed: number): string => SAID[seed % SAID.length]!;
 const NOTES = ['Sends a drawing by mail.', 'Wants to hear by Friday.', 'Asked for the price of a refit.'];
 
 /** What everybody in a past is taken from. */
@@ -97,6 +100,7 @@ function requestsOf(zone: string, date: string, back: number, cast: Cast): CallR
     const answers = drawn() < 0.9;
     const act = { does: 'answers' as const, after: 2 + drawn() * 10 };
     const patience = drawn();
+    const seed = Math.floor(drawn() * 1e6);
     requests.push({
       id: pastId(date, what),
       at,
@@ -111,11 +115,11 @@ function requestsOf(zone: string, date: string, back: number, cast: Cast): CallR
         caller: {
           hangsUpAfter: patience < 0.35 ? 12 + drawn() * 40 : null,
           talks: Math.round((20 + -Math.log(1 - drawn()) * 130) * longer),
-          message: patience < 0.75 ? 0 : Math.round(5 + drawn() * 30),
+          message: patience < 0.75 ? 0 : spokenSeconds(saidOn(seed)),
           keys: drawn() < 0.7 ? [{ after: 2, press: String(1 + Math.floor(drawn() * 3)) }] : [],
         },
       },
-      seed: Math.floor(drawn() * 1e6),
+      seed,
     });
     // Whoever was missed is often called a little later.
     if (!answers && caller && drawn() < 0.75 && cast.phones.length)
@@ -212,7 +216,7 @@ export function pastOf(
         from: whoCalls(system, request.from),
         fromNumber: request.from.kind === 'outside' ? request.from.number : null,
         seconds: left.seconds,
-        said: SAID[Math.floor(drawn() * SAID.length)]!,
+        said: saidOn(request.seed),
         sound: null,
         heard: request.at < until - 2 * DAY_MS,
         ...seen,

@@ -1,8 +1,9 @@
-/** People outside as vCards: written as version 4.0 (RFC 6350), read as that and as 3.0 (RFC 2426). */
+/** People outside as vCards: written as version 4.0 (RFC 6350), read as that, as 3.0 (RFC 2426) and as 2.1. */
 import ICAL from 'ical.js';
 import { readNumber } from '../../numbering';
 import type { AddressKind, Contact } from '../../system';
 import { forLine } from '../clean';
+import { modernised } from './older';
 import { blocksOf, partsOf, textOf, unfolded, type Block, type Property } from '../lines';
 
 /** A card as it is read. */
@@ -75,7 +76,7 @@ const all = (card: Block, name: string): string[] =>
  * @returns the cards of people and firms, or why there are none; groups are no contacts
  */
 export function readCards(file: Uint8Array | string, country: string): Card[] | { message: string } {
-  const blocks = blocksOf(unfolded(file)).filter((b) => b.name === 'VCARD');
+  const blocks = blocksOf(modernised(unfolded(file))).filter((b) => b.name === 'VCARD');
   if (!blocks.length) return { message: 'There is no card in it.' };
   if (blocks.length > MOST_CARDS)
     return { message: `There are more than ${MOST_CARDS.toLocaleString('en')} cards. Nothing was read.` };

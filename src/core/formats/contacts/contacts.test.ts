@@ -1,12 +1,15 @@
 /** Contacts as vCards: the examples of the standards, cards with too much in them, and joining. */
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
+import libqp from 'libqp';
 import { describe, expect, it } from 'vitest';
 import { edited, yard } from '../../../../tests/fixtures/yard';
 import type { Contact, System } from '../../system';
 import { previewCards, readCards, writeCards, type Card } from '.';
 
 const card = (...lines: string[]) => ['BEGIN:VCARD', ...lines, 'END:VCARD', ''].join('\r\n');
+/** As a library of mail writes it, soft line ends and all. */
+const quotedPrintable = (text: string): string => libqp.wrap(libqp.encode(text), 76);
 const read = (text: string): Card[] => {
   const cards = readCards(text, 'US');
   if ('message' in cards) throw new Error(cards.message);
@@ -74,6 +77,57 @@ describe('cards as they come', () => {
   it('says why there is none, and leaves groups', () => {
     expect(readCards('nothing', 'US')).toEqual({ message: 'There is no card in it.' });
     expect(read(card('VERSION:4.0', 'KIND:group', 'FN:All') + card('VERSION:4.0', 'FN:One'))).toHaveLength(1);
+  });
+});
+
+describe('cards of version 2.1, as mobiles still write them', () => {
+  it('have types without a name, and text in quoted-printable', () => {
+    const text = 'Strandgade 4, ø; bag huset\\ til højre';
+    const quoted = quotedPrintable(text);
+    const [first] = read(
+      card(
+        'VERSION:2.1',
+        'N;CHARSET=UTF-8;ENCODING=QUOTED-PRINTABLE:S=C3=B8rensen;J=C3=B8rgen',
+        'FN;CHARSET=UTF-8;ENCODING=QUOTED-PRINTABLE:J=C3=B8rgen S=C3=B8ren=',
+        'sen',
+        'TEL;CELL;PREF:206-555-0117',
+        'TEL;WORK;FAX:206-555-0118',
+        'TEL;X-OTHER:206-555-0119',
+        'EMAIL;HOME:jorgen@boats.example',
+        `NOTE;ENCODING=QUOTED-PRINTABLE:${quoted}`,
+      ),
+    );
+    expect(first).toMatchObject({
+      name: 'Jørgen Sørensen',
+      numbers: ['+12065550117', '+12065550118', '+12065550119'],
+      kinds: { '+12065550117': 'mobile', '+12065550118': 'fax', 'jorgen@boats.example': 'home' },
+      note: text,
+    });
+  });
+  it('may be of another alphabet, have a picture, and stand beside newer ones', () => {
+    const [older, newer] = read(
+      card(
+        'VERSION:2.1',
+        'FN;CHARSET=ISO-8859-1;ENCODING=QUOTED-PRINTABLE:Ren=E9 Faure',
+        'PHOTO;JPEG;ENCODING=BASE64:',
+        ' /9j/4AAQ',
+        ' SkZJRg==',
+        '',
+        'TEL;VOICE:206-555-0117',
+      ) + card('VERSION:4.0', 'FN:Ada=C3', 'TEL;TYPE=cell:tel:+12065550101'),
+    );
+    expect(older).toMatchObject({ name: 'René Faure', numbers: ['+12065550117'] });
+    expect(older!.picture).toHaveLength(10);
+    expect(newer).toMatchObject({ name: 'Ada=C3', kinds: { '+12065550101': 'mobile' } });
+  });
+  it('are read whatever stands in them', () => {
+    fc.assert(
+      fc.property(fc.string(), fc.string({ unit: 'grapheme' }), (note, rest) => {
+        const quoted = quotedPrintable(note.replace(/\r\n?/g, '\n'));
+        const [one] = read(card('VERSION:2.1', 'FN:A', `NOTE;ENCODING=QUOTED-PRINTABLE:${quoted}`, rest));
+        expect(one!.name).toBe('A');
+      }),
+    );
   });
 });
 
