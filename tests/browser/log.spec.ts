@@ -194,7 +194,8 @@ test('ninety days are in the log, also what pages have no more; a note to an old
   await page.getByRole('button', { name: 'Show everything' }).click();
   await expect(count(page)).toHaveText(all);
   await page.getByRole('button', { name: /^Show more of/ }).click();
-  await expect(rows(page)).toHaveCount(120);
+  // More come by themselves when the end of the list comes near.
+  await expect.poll(() => rows(page).count()).toBeGreaterThanOrEqual(120);
 });
 
 test('the past goes as it came, and what was there before it stays', async ({ page }) => {

@@ -1,6 +1,7 @@
 /** What a call, a message or a text says by itself, whatever people and contacts are called: read once for each record. */
 import { MEANING, outcomeOf, timesOf, type CallTimes, type Outcome } from '../calls';
 import { once } from '../once';
+import { courseOf, type Course } from './course';
 import type { CallKept, FaxKept, MessageKept, TextKept } from './records';
 
 export type Way = 'in' | 'out' | 'inside';
@@ -28,6 +29,8 @@ export interface Facts {
   unwanted: boolean;
   times: CallTimes | null;
   outcome: Outcome | null;
+  /** Of a call that is over. */
+  course: Course | null;
   /** All that stands in it in words, in lower case. */
   text: string;
 }
@@ -40,6 +43,7 @@ const NONE = {
   numberId: null,
   ours: null,
   times: null,
+  course: null,
 } as const;
 
 const low = (parts: readonly (string | null | undefined)[]): string =>
@@ -109,6 +113,7 @@ export const factsOfCall = once(({ request, trace, words, note, remarks, recordi
     unwanted: (from.kind === 'outside' && from.suspected === true) || outcome?.kind === 'refused',
     times: timesOf(trace),
     outcome,
+    course: outcome && courseOf(trace, from.kind === 'phone' ? from.phoneId : null),
     text: low([
       words,
       note,

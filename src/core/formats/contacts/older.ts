@@ -14,13 +14,12 @@ function unquoted(text: string, charset: string): string {
     if (hex) i += 2;
     bytes.push(...(hex ? [parseInt(hex, 16)] : new TextEncoder().encode(text[i])));
   }
-  let decoder: TextDecoder;
+  const decode = (as: string) => new TextDecoder(as).decode(Uint8Array.from(bytes));
   try {
-    decoder = new TextDecoder(charset);
+    return decode(charset);
   } catch {
-    decoder = new TextDecoder();
+    return decode('utf-8');
   }
-  return decoder.decode(Uint8Array.from(bytes));
 }
 
 /** Text of 2.1, where only a semicolon is escaped, as 3.0 has it. */
