@@ -36,7 +36,7 @@ export { awayAt, standInFor } from './base/away';
 export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './mailbox/voicemail';
 export { featureInWords } from './words/feature-words';
 export { settingsOf } from './way/features';
-export { callBacks, type CallBack } from './words/callbacks';
+export { callBacks, reachedOutside, type CallBack } from './words/callbacks';
 export { costOf, metered, rateOf, type Metered } from './base/meter';
 export { centsLeft, isStopped, whyNotOut } from './base/allowed';
 export { timesOf, type CallTimes } from './words/times';

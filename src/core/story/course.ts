@@ -5,7 +5,12 @@ import type { QueueWay } from '../system';
 /** A phone that was in a talk; null where nobody's name is on it. */
 export type TalkPart = readonly [phone: string, personId: string | null, from: number, to: number];
 /** A wait in a queue; null is the end of the call. */
-export type QueueWait = readonly [queueId: string, from: number, to: number, way: QueueWay | 'answered' | null];
+export type QueueWait = readonly [
+  queueId: string,
+  from: number,
+  to: number,
+  way: QueueWay | 'answered' | null,
+];
 
 export interface Course {
   /** The first step that rings somebody or queues; null where none did. */

@@ -1,5 +1,5 @@
 /** What a call, a message or a text says by itself, whatever people and contacts are called: read once for each record. */
-import { MEANING, outcomeOf, timesOf, type CallTimes, type Outcome } from '../calls';
+import { MEANING, outcomeOf, reachedOutside, timesOf, type CallTimes, type Outcome } from '../calls';
 import { once } from '../once';
 import { courseOf, type Course } from './course';
 import type { CallKept, FaxKept, MessageKept, TextKept } from './records';
@@ -109,7 +109,7 @@ export const factsOfCall = once(({ request, trace, words, note, remarks, recordi
     groupIds: [...sets.groups],
     mailboxId,
     missed: way === 'in' && bears === 'in vain',
-    talked: way === 'in' ? bears === 'talked' : way === 'out' && outcome?.kind === 'went out',
+    talked: way === 'in' ? bears === 'talked' : way === 'out' && reachedOutside(trace) !== null,
     unwanted: (from.kind === 'outside' && from.suspected === true) || outcome?.kind === 'refused',
     times: timesOf(trace),
     outcome,

@@ -25,6 +25,7 @@ export { ANY, Question, SavedView, says, tester, VIEWS, type View } from './ques
 export type { CallKept, FaxChange, FaxKept, MessageKept, Remark, TextKept, ThreadKept } from './records';
 export { settledBy, settling, type Settled, type Settling } from './settled';
 export { toAnswer, type ToAnswer } from './to-answer';
+export { known } from './known';
 export { detailOf, lasting, settledInWords, titleOf } from './words';
 export {
   callEntry,
@@ -45,6 +46,7 @@ export {
   ENTRY_KINDS,
   faxRow,
   messageRow,
+  partiesOf,
   rowKey,
   searchOf,
   textRow,

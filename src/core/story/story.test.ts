@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { demonstration } from '../../../demo/lantern-cove';
 import { allOn, edited, MAIN, yard } from '../../../tests/fixtures/yard';
-import { Behaviour, rehearse, sentence, type CallRequest, type Trace } from '../calls';
+import { Behaviour, rehearse, sentence, type CallRequest } from '../calls';
 import { momentOf } from '../hours';
 import {
   ANY,
@@ -51,17 +51,18 @@ const kept = (r: CallRequest, more: Partial<CallKept> = {}): CallKept => {
   return { id: r.id, at: r.at, request: r, trace, words: sentence(trace, system, 'past'), ...more };
 };
 const answers = (after: number) => Behaviour.parse({ people: { rosa: { does: 'answers', after } } });
-const out = (id: string, minutes: number): CallKept => {
+const out = (id: string, minutes: number, lifts = true): CallKept => {
   const r = request(id, minutes, {
     from: { kind: 'phone', phoneId: 'rosa-desk' },
     to: { kind: 'digits', digits: ADA },
   });
-  const trace: Trace = [
-    { t: 0, kind: 'arrived', from: r.from, to: r.to, numberId: null, planId: null },
-    { t: 0, kind: 'goes out', number: ADA, shows: null },
-    { t: 4000, kind: 'answered', phone: `outside:${ADA}`, personId: null },
-    { t: 94_000, kind: 'ended', by: 'caller', outcome: { kind: 'went out', number: ADA } },
-  ];
+  const trace = rehearse(system, standing, {
+    ...r,
+    behaviour: Behaviour.parse({
+      phones: { [`outside:${ADA}`]: lifts ? { does: 'answers', after: 4 } : { does: 'nothing' } },
+      caller: { hangsUpAfter: 50, talks: 90, message: 0 },
+    }),
+  });
   return { id, at: r.at, request: r, trace, words: 'Rosa called.' };
 };
 const nothing: Kept = { calls: [], messages: [], texts: [] };
@@ -86,6 +87,11 @@ describe('a line of the log', () => {
     const [entry] = story({ calls: [kept(request('a', 0, { behaviour: answers(3) }))] });
     expect(titleOf(entry!, system)).toBe('Ada Ferris called Main line');
     expect(detailOf(entry!, system)).toMatch(/^rang Rosa Delgado.* 3 s, talked 1 min with Rosa Delgado$/);
+  });
+  it('somebody who was tried and did not lift has not been called back', () => {
+    const all = { calls: [kept(request('a', 0)), out('b', 12, false)], messages: [], texts: [] };
+    const [, first] = story(all);
+    expect(settledBy(first!, settling(all))).toBeUndefined();
   });
   it('says of a call in vain what was left, and whether somebody has called back since', () => {
     const missed = kept(request('a', 0));

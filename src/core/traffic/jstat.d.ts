@@ -1,9 +1,10 @@
 /** Of this library what is used here; it comes without types. */
 declare module 'jstat' {
-  export const jStat: {
+  const jStat: {
     studentt: { inv(p: number, degrees: number): number };
     /** The regularised incomplete beta function. */
     ibeta(x: number, a: number, b: number): number;
     quantiles(values: number[], p: number[], alphap?: number, betap?: number): number[];
   };
+  export default jStat;
 }

@@ -1,6 +1,6 @@
 /** Quantiles and intervals against a second library, and the printed table of Student's t. */
 import fc from 'fast-check';
-import { jStat } from 'jstat';
+import jStat from 'jstat';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
 import { differenceOf, estimateOf, quantileOf } from './statistics';

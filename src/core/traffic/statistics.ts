@@ -1,6 +1,6 @@
 /** Quantiles and intervals, by libraries. */
 import { deviation, mean, quantileSorted } from 'd3-array';
-import { jStat } from 'jstat';
+import jStat from 'jstat';
 
 /** A mean with the interval it lies in, 95 times of 100. */
 export interface Estimate {

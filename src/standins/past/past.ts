@@ -45,8 +45,11 @@ export interface Past {
 
 const HOUR_MS = 3_600_000;
 const DAY_MS = 24 * HOUR_MS;
-/** So many numbers call again and again; kept for fiction. */
+/** Numbers that call again and again, and others of whom each calls seldom; all of ranges kept for fiction. */
 const REGULARS = Array.from({ length: 60 }, (_, i) => `+120655501${String(10 + i)}`);
+const SELDOM = [253, 425, 503, 541, 604, 778, 971, 206]
+  .flatMap((area) => Array.from({ length: 90 }, (_, i) => `+1${area}55501${String(i).padStart(2, '0')}`))
+  .filter((number) => !REGULARS.includes(number));
 /** What is said on voicemail; which of them, by the seed of the call. */
 const SAID = [
   'Please call me back about the estimate.',
@@ -71,8 +74,9 @@ interface Cast {
 }
 function castOf(system: System): Cast {
   const numbers = Object.values(system.numbers).filter((n) => n.planId);
-  const phones = Object.values(system.phones).filter((p) => p.personId && !isLinked(p));
-  const people = [...new Set(phones.map((p) => p.personId!))];
+  const all = Object.values(system.phones).filter((p) => p.personId);
+  const phones = all.filter((p) => !isLinked(p));
+  const people = [...new Set(all.map((p) => p.personId!))];
   return {
     numbers,
     night: numbers.find((n) => n.use === '24-hour'),
@@ -81,9 +85,14 @@ function castOf(system: System): Cast {
       .flatMap((c) => c.numbers.slice(0, 1)),
     phones: phones.map((p) => p.id),
     people,
-    ill: people[1],
+    ill: phones[0] && people.find((id) => id !== phones[0]!.personId),
   };
 }
+
+/** How likely somebody who is rung lifts. Invented. */
+const LIFTS = 0.75;
+/** How long callers wait in the mean, in seconds. Invented. */
+const PATIENCE_S = 75;
 
 /** Who calls on a day, and how everybody behaves. */
 function requestsOf(zone: string, date: string, back: number, cast: Cast): CallRequest[] {
@@ -96,8 +105,12 @@ function requestsOf(zone: string, date: string, back: number, cast: Cast): CallR
     const at = Math.round(momentOf(zone, date, Math.floor(minute)) + (minute % 1) * 60_000);
     const who = drawn();
     const caller =
-      who < 0.3 && cast.contacts.length ? pick(cast.contacts) : who < 0.92 ? pick(REGULARS) : null;
-    const answers = drawn() < 0.9;
+      who < 0.2 && cast.contacts.length
+        ? pick(cast.contacts)
+        : who < 0.94
+          ? pick(who < 0.4 ? REGULARS : SELDOM)
+          : null;
+    const answers = drawn() < 0.95;
     const act = { does: 'answers' as const, after: 2 + drawn() * 10 };
     const patience = drawn();
     const seed = Math.floor(drawn() * 1e6);
@@ -108,14 +121,15 @@ function requestsOf(zone: string, date: string, back: number, cast: Cast): CallR
       to: { kind: 'number', e164: line.e164 },
       behaviour: {
         people: answers
-          ? Object.fromEntries(present.filter(() => drawn() < 0.55).map((id) => [id, act]))
+          ? Object.fromEntries(present.filter(() => drawn() < LIFTS).map((id) => [id, act]))
           : {},
         phones: {},
         otherwise: { does: 'nothing' },
         caller: {
-          hangsUpAfter: patience < 0.35 ? 12 + drawn() * 40 : null,
+          // Patience of exponential length; what the welcome takes is heard through by most.
+          hangsUpAfter: Math.round(10 * (4 - Math.log(1 - patience) * PATIENCE_S)) / 10,
           talks: Math.round((20 + -Math.log(1 - drawn()) * 130) * longer),
-          message: patience < 0.75 ? 0 : spokenSeconds(saidOn(seed)),
+          message: chance(seed) < 0.6 ? 0 : spokenSeconds(saidOn(seed)),
           keys: drawn() < 0.7 ? [{ after: 2, press: String(1 + Math.floor(drawn() * 3)) }] : [],
         },
       },

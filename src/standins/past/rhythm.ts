@@ -2,7 +2,7 @@
 import { localTime, momentOf } from '../../core/hours';
 
 /** How many calls come in on each day of the week, Monday first. */
-const BY_WEEKDAY = [84, 72, 66, 66, 70, 24, 10];
+const BY_WEEKDAY = [78, 64, 61, 61, 65, 24, 10];
 /** How likely a call is in each hour of the day; the rest of the night has few. */
 const BY_HOUR: Readonly<Record<number, number>> = {
   7: 2,
@@ -36,7 +36,7 @@ export function hourOf(drawn: number): number {
 const STORM = { from: 38, to: 44, calls: 26 };
 const ILL = { from: 60, to: 73 };
 /** On Tuesdays so many more call between nine and eleven, and talk longer: one at the desk is too few then. */
-const RUSH = { weekday: 2, from: 9, hours: 2, calls: 22, talks: 2.2 };
+const RUSH = { weekday: 2, from: 9, hours: 2, calls: 52, talks: 3.4 };
 
 export interface DayKind {
   /** How many call at usual hours. */

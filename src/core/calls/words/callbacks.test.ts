@@ -1,6 +1,9 @@
 import { expect, it } from 'vitest';
-import { callBacks, type LeftMessage, type PastCall } from './callbacks';
+import { allOn, yard } from '../../../../tests/fixtures/yard';
 import type { Outcome } from '../base/trace';
+import { Behaviour } from '../base/request';
+import { rehearse } from '../engine/rehearse';
+import { callBacks, reachedOutside, type LeftMessage, type PastCall } from './callbacks';
 
 const A = '+12065550134';
 const B = '+16045550126';
@@ -73,4 +76,25 @@ it('who sees to it is who was named last of all that waits', () => {
   const seen = (messages: LeftMessage[]) => callBacks(calls, messages).map((w) => w.assignedTo);
   expect(seen([])).toEqual(['mei', undefined]);
   expect(seen([message('m', 210, A, { assignedTo: 'rosa' })])).toEqual(['rosa', undefined]);
+});
+
+it('a call back as the engine works it out settles it where somebody lifts, and not where a machine does or nobody', () => {
+  const system = yard();
+  const to = '+12065550101';
+  const placed = (act: object) => {
+    const request = {
+      id: 'back',
+      at: Date.UTC(2026, 10, 24, 18),
+      from: { kind: 'phone' as const, phoneId: 'rosa-desk' },
+      to: { kind: 'digits' as const, digits: to },
+      behaviour: Behaviour.parse({
+        phones: { [`outside:${to}`]: act },
+        caller: { hangsUpAfter: 50, talks: 30, message: 0 },
+      }),
+    };
+    return reachedOutside(rehearse(system, allOn(system), request));
+  };
+  expect(placed({ does: 'answers', after: 3 })).toBe(to);
+  expect(placed({ does: 'own voicemail takes it', after: 3 })).toBeNull();
+  expect(placed({ does: 'nothing' })).toBeNull();
 });

@@ -1,7 +1,7 @@
 /** Who waits to be called back: outside callers who reached nobody, and whom nobody has talked with since. */
 import type { CallRequest } from '../base/request';
 import { MEANING, type Meaning } from '../base/outcomes';
-import { outcomeOf, type Trace } from '../base/trace';
+import { outcomeOf, outsidePhone, type Trace } from '../base/trace';
 
 export interface PastCall {
   id: string;
@@ -38,6 +38,19 @@ export interface CallBack {
   messageIds: string[];
 }
 
+/**
+ * The outside number that a call from a phone of ours reached: somebody lifted there, and no machine did. Of a call that the
+ * network carries on by itself, nothing more is known than that it went out. @returns null where it reached nobody
+ */
+export function reachedOutside(trace: Trace): string | null {
+  const outcome = outcomeOf(trace)?.outcome;
+  if (outcome?.kind === 'went out') return outcome.number;
+  const out = trace.find((e) => e.kind === 'goes out');
+  if (out?.kind !== 'goes out' || trace.some((e) => e.kind === 'machine')) return null;
+  const there = outsidePhone(out.number);
+  return trace.some((e) => e.kind === 'answered' && e.phone === there) ? out.number : null;
+}
+
 /** How a call from outside bears on calling back; one that goes on is of no account. */
 function bearing({ trace }: PastCall): Meaning['callBack'] {
   const ended = outcomeOf(trace);
@@ -60,8 +73,7 @@ export function callBacks(
   };
   for (const call of calls) {
     const { from } = call.request;
-    const outcome = outcomeOf(call.trace)?.outcome;
-    if (from.kind === 'phone' && outcome?.kind === 'went out') settle(outcome.number, call.at);
+    if (from.kind === 'phone') settle(reachedOutside(call.trace), call.at);
     if (from.kind !== 'outside') continue;
     settle(from.number, call.answeredAt);
     if (bearing(call) === 'talked') settle(from.number, call.at);

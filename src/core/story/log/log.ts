@@ -1,4 +1,5 @@
 /** The whole log in memory, by days: what answers questions, whatever its length. It belongs into a worker. */
+import { bisectRight } from 'd3-array';
 import type { System } from '../../system';
 import { digitsIn, tester, wordsIn, type Question } from '../question';
 import { settledBy, settlingOf, type Settled, type Settling } from '../settled';
@@ -9,13 +10,22 @@ const DAY_MS = 86_400_000;
 /** The day in UTC that a moment lies in, counted from 1970: what rows are stored by. @param at epoch milliseconds */
 export const dayOf = (at: number): number => Math.floor(at / DAY_MS);
 
+/** What there is with a number. */
+interface OfNumber {
+  rows: Row[];
+  /** The first moment. */
+  at: number;
+  /** When it called, in order; made when it is first asked for. */
+  called?: number[];
+}
+
 export class Log {
   private days = new Map<number, Day>();
   private known = new Map<string, Row>();
   /** The newest day first; null where a day came. */
   private order: number[] | null = null;
   /** By number; null after a change. */
-  private numbers: Map<string, Row[]> | null = null;
+  private numbers: Map<string, OfNumber> | null = null;
   private settlingNow: Settling | null = null;
   /** Days that differ from what is stored of them. */
   readonly dirty = new Set<number>();
@@ -84,6 +94,13 @@ export class Log {
     return (this.order ??= [...this.days.keys()].sort((a, b) => b - a));
   }
 
+  /** Those from one moment up to another, epoch milliseconds. */
+  *between(from: number, to: number): Generator<Row> {
+    for (const n of this.newestFirst())
+      if (n >= dayOf(from) && n <= dayOf(to))
+        for (const row of this.rowsOf(n)) if (row.at >= from && row.at < to) yield row;
+  }
+
   /** What has settled calls in vain. */
   get settling(): Settling {
     return (this.settlingNow ??= settlingOf(this.known.values()));
@@ -92,19 +109,38 @@ export class Log {
     return settledBy(row, this.settling);
   }
 
+  /** The first moment a number stood in the log, epoch milliseconds. @param number E.164 */
+  firstOf(number: string): number | undefined {
+    return this.byNumber().get(number)?.at;
+  }
+  /** When a number called next after a moment; undefined where it did not. @param number E.164 */
+  calledAfter(number: string, at: number): number | undefined {
+    const own = this.byNumber().get(number);
+    if (!own) return undefined;
+    own.called ??= own.rows
+      .flatMap((r) => (r.kind === 'call' && r.facts.way === 'in' ? [r.at] : []))
+      .sort((a, b) => a - b);
+    return own.called[bisectRight(own.called, at)];
+  }
+  private byNumber(): Map<string, OfNumber> {
+    if (this.numbers) return this.numbers;
+    this.numbers = new Map();
+    for (const row of this.known.values()) {
+      const { other } = row.facts;
+      if (other === null) continue;
+      const all = this.numbers.get(other);
+      if (all) {
+        all.rows.push(row);
+        all.at = Math.min(all.at, row.at);
+      } else this.numbers.set(other, { rows: [row], at: row.at });
+    }
+    return this.numbers;
+  }
+
   /** Everything with some numbers, the newest first. @param numbers E.164 */
   with(numbers: readonly string[]): Row[] {
-    if (!this.numbers) {
-      this.numbers = new Map();
-      for (const row of this.known.values()) {
-        const { other } = row.facts;
-        if (other === null) continue;
-        const all = this.numbers.get(other);
-        if (all) all.push(row);
-        else this.numbers.set(other, [row]);
-      }
-    }
-    const all = [...new Set(numbers)].flatMap((n) => this.numbers!.get(n) ?? []);
+    const known = this.byNumber();
+    const all = [...new Set(numbers)].flatMap((n) => known.get(n)?.rows ?? []);
     return all.sort((a, b) => b.at - a.at);
   }
 

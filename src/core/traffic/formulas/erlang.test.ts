@@ -1,7 +1,16 @@
 /** The formulas against printed tables, worked examples and the balance of states. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { engset, erlangB, erlangC, linesFor, MOST, peopleFor, queueOfTheImpatient, queueOfThePatient } from '.';
+import {
+  engset,
+  erlangB,
+  erlangC,
+  linesFor,
+  MOST,
+  peopleFor,
+  queueOfTheImpatient,
+  queueOfThePatient,
+} from '.';
 
 describe('Erlang B', () => {
   // Published tables of Erlang's first formula.

@@ -2,7 +2,7 @@
  * The formulas of the trade for lines and people, under callers that come at random (Poisson) and talks of exponential length.
  * Load is in erlangs: callers an hour times the hours that each is talked with.
  */
-import { jStat } from 'jstat';
+import jStat from 'jstat';
 
 /**
  * Erlang B: the share of calls that find all lines taken and are lost (A. K. Erlang, 1917; by its recursion).
@@ -86,8 +86,7 @@ export function queueOfTheImpatient(rate: number, talk: number, patience: number
     within(seconds) {
       const x = Math.exp(-seconds / patience);
       const served = waiting.reduce(
-        (total, chance, k) =>
-          total + (chance / all) * (c / (c + k + 1)) * (1 - jStat.ibeta(x, c + 1, k + 1)),
+        (total, chance, k) => total + (chance / all) * (c / (c + k + 1)) * (1 - jStat.ibeta(x, c + 1, k + 1)),
         0,
       );
       return 1 - waits + served;
