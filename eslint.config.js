@@ -75,6 +75,7 @@ const FLOORS = [
       'calls',
       'story',
       'traffic',
+      'staffing',
       'phone',
       'coverage',
       'promises',

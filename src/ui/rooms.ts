@@ -54,6 +54,8 @@ export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages/script', name: 'Read in one go' },
 ];
 
+export const GOING_ROOMS: readonly Room[] = [{ path: '/going/questions', name: 'Questions' }];
+
 export const ALL_ROOMS: readonly Room[] = [
   ...NUMBER_ROOMS,
   ...HOURS_ROOMS,
@@ -61,4 +63,5 @@ export const ALL_ROOMS: readonly Room[] = [
   ...PEOPLE_ROOMS,
   ...PHONE_ROOMS,
   ...MESSAGE_ROOMS,
+  ...GOING_ROOMS,
 ];

@@ -1,7 +1,17 @@
 /** Answers what is asked of a long log, off the page: from rows that are kept ready, with the records of what is shown. */
 import { expose } from 'comlink';
 import { type Question, type Row, type Settled } from '../core/story';
-import type { System } from '../core/system';
+import type { Rates, System } from '../core/system';
+import {
+  asked as askedOf,
+  comparedWith,
+  reportOf,
+  type Bins,
+  type Comparison,
+  type Report,
+  type ReportId,
+  type Wanted,
+} from '../core/traffic';
 import { Changes, KeptLog, LOGGED, openDatabase, type EntryRecords } from '../workspace';
 
 /** So long it looks before it listens again, in milliseconds. */
@@ -30,7 +40,25 @@ export interface State {
   behind: string;
 }
 
+/** What a report is asked of. */
+export interface ReportAsked extends Omit<Wanted, 'people'> {
+  id: ReportId;
+  compare: Comparison;
+  /** To whose calls it is narrowed; null is everybody's. */
+  people: string[] | null;
+  rates: Rates;
+  /** Epoch milliseconds. */
+  now: number;
+}
+
 let kept: KeptLog | undefined;
+/** When all of it has been gone through. */
+let isWhole = (): void => {};
+const whole = new Promise<void>((resolve) => (isWhole = resolve));
+/** The calls behind the figures of the last report. */
+let bins: Bins | undefined;
+/** The number of the last report: one that is older is given up. */
+let reported = 0;
 let system: System | undefined;
 let told: (state: State) => void = () => {};
 /** The number of the last question: one that is older is given up. */
@@ -85,6 +113,7 @@ const reader = {
         });
     });
     await running;
+    isWhole();
     saveSoon();
   },
   /** What people, contacts and lines are called. */
@@ -123,6 +152,25 @@ const reader = {
     last = rows;
     const entries = await shown(rows.slice(0, most));
     if (mine === asked) found({ shown: entries, total: rows.length });
+  },
+  /** @returns null where a later one was asked, or nothing is known of the business yet */
+  async report({ id, compare, people, rates, now, ...wanted }: ReportAsked): Promise<Report | null> {
+    const mine = ++reported;
+    await whole;
+    // Another may have been asked while the log was gone through.
+    await breathe();
+    if (mine !== reported || !kept || !system) return null;
+    const of = (span: Wanted['span']) =>
+      askedOf(kept!.log, { ...wanted, span, people: people && new Set(people) }, system!, rates, now);
+    const before = comparedWith(wanted.span, compare);
+    const all = of(wanted.span);
+    bins = all.bins;
+    return reportOf(id, all, before && of(before));
+  },
+  /** The calls behind a figure of the last report. @param most so many of them with their records */
+  async behind(key: string, most: number): Promise<Found> {
+    last = bins?.get(key) ?? [];
+    return { shown: await shown(last.slice(0, most)), total: last.length };
   },
   /** More of what was found last, in batches. */
   more: (from: number, to: number): Promise<Shown[]> => shown(last.slice(from, to)),

@@ -124,7 +124,7 @@ test('by the keyboard: a line is opened, noted, said to be done, and that is tak
 test('a number becomes a contact, its whole story is shown, and it goes out as CSV', async ({ page }) => {
   await withPast(page);
   const search = page.getByRole('searchbox', { name: 'Search the log' });
-  await search.fill('555-0121');
+  await search.fill('(206) 555-0121');
   await settled(page);
   const calls = await rows(page).count();
   expect(calls).toBeGreaterThan(1);

@@ -39,6 +39,8 @@ export const PAGES = [
   '/messages/mailboxes',
   '/messages/recordings',
   '/messages/script',
+  '/going/questions',
+  '/going/questions?about=waits',
   '/changes',
 ];
 

@@ -1,7 +1,7 @@
 /** Figures of calls, by the definitions. */
 import type { Measure } from './definitions';
 import { MISSED, OFFERED, type Became, type Judged, type Rules } from './judged';
-import { quantileOf } from './statistics';
+import { quantileOf } from './quantiles';
 
 /** Under so many there are counts only: a share or a median of fewer says nothing. */
 export const ENOUGH = 10;

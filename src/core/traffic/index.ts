@@ -1,7 +1,6 @@
 export { asked, type Wanted } from './asked';
 export { DEFINITIONS, MEASURES, type Measure, type Unit } from './definitions';
 export { ENOUGH, inTimeOf, quantile, shareOf, tally, type Figure, type Tally } from './figures';
-export * from './formulas';
 export {
   BECAME,
   becameOf,
@@ -44,4 +43,5 @@ export {
   type Comparison,
   type Grain,
 } from './span';
-export { differenceOf, estimateOf, meanOf, quantileOf, type Estimate } from './statistics';
+export { whoseFigures } from './whose';
+export { quantileOf } from './quantiles';

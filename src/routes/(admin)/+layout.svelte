@@ -10,7 +10,7 @@
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
     session.business?.may('see the system') &&
-      !/^\/(data|messages|messages\/call-back|changes|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
+      !/^\/(data|messages|messages\/call-back|changes|going(\/.*)?|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
         page.url.pathname,
       ),
   );
@@ -18,6 +18,7 @@
   const allowed = $derived(
     session.business?.may('see the system') ||
       page.url.pathname === '/people/directory' ||
+      page.url.pathname === '/going/questions' ||
       [`/people/${session.business?.actor}`, `/people/${session.business?.actor}/reach`].includes(
         page.url.pathname,
       ),

@@ -11,6 +11,7 @@
   import { theBusiness } from '../window/session.svelte';
   import EntryRow from './EntryRow.svelte';
   import Kept from './Kept.svelte';
+  import { storyWith } from './story-with';
   import EntrySheet from './EntrySheet.svelte';
   import SaveLog from './SaveLog.svelte';
   import type { Told } from './reader.svelte';
@@ -104,9 +105,8 @@
   const drop = async (id: string) =>
     (views = await changeViews(business.db, business.id, (known) => known.filter((v) => v.id !== id)));
 
-  /** Everything with the same contact; from a number that is nobody's, by its digits. */
-  const storyWith = ({ contact, facts }: Entry) => {
-    asked.value = contact ? { ...ANY, contactId: contact.id } : { ...ANY, text: facts.other!.slice(1) };
+  const everythingWith = (entry: Entry) => {
+    asked.value = storyWith(entry);
     shown = AT_ONCE;
   };
 
@@ -303,7 +303,7 @@
   <aside>
     {#if open}
       {#key open.entry.id}
-        <EntrySheet {...open} {system} onstory={storyWith} />
+        <EntrySheet {...open} {system} onstory={everythingWith} />
       {/key}
     {/if}
   </aside>

@@ -11,7 +11,8 @@ import {
   type Settled,
 } from '$core/story';
 import type { System } from '$core/system';
-import type { Found, LogReader, Shown, State } from '../../workers/log.worker';
+import type { Report } from '$core/traffic';
+import type { Found, LogReader, ReportAsked, Shown, State } from '../../workers/log.worker';
 
 /** An entry as it is shown, with what settled it. */
 export interface Told {
@@ -91,6 +92,14 @@ export class LogHere {
     void remote.names(system);
   }
 
+  /** A report asks of plans and hours too. */
+  private tellSystem(remote: Remote<LogReader>): void {
+    const { system } = this.whose;
+    if (this.names[0] === system) return;
+    this.names = [system];
+    void remote.names(system);
+  }
+
   /** @param found is told the first of them, and then how many there are; not any more once something else is asked */
   async ask(
     question: Question,
@@ -117,6 +126,20 @@ export class LogHere {
     const remote = this.start();
     this.tellNames(remote);
     const { shown, total } = await remote.with([...numbers], most);
+    return { told: told(shown, this.whose.system), total: total ?? 0 };
+  }
+  /** @returns null where a later one was asked, or it cannot be read: see `problem` */
+  async report(asked: ReportAsked): Promise<Report | null> {
+    const remote = this.start();
+    this.tellSystem(remote);
+    return remote.report(asked).catch((error: unknown) => {
+      this.fail(error);
+      return null;
+    });
+  }
+  /** The calls behind a figure of the last report. */
+  async behind(key: string, most: number): Promise<{ told: Told[]; total: number }> {
+    const { shown, total } = await this.start().behind(key, most);
     return { told: told(shown, this.whose.system), total: total ?? 0 };
   }
   /** All that was found last. @param each is given them in batches, and how many have been before */

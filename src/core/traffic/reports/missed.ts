@@ -1,4 +1,6 @@
 /** Who was missed, and did we call back? */
+import { writeNumber } from '../../numbering';
+import { known } from '../../story';
 import { quantile, shareOf } from '../figures';
 import { MISSED, type Judged } from '../judged';
 import { isMissed, isOffered } from './how-many';
@@ -8,16 +10,22 @@ const MINUTE_MS = 60_000;
 /** More numbers are not shown. */
 const MOST_NUMBERS = 50;
 
-export function missed({ calls, bins, settledAt }: Asked): Report {
+export function missed({ calls, bins, settledAt, system }: Asked): Report {
+  const { contacts } = known(system);
+  const nameOf = (number: string): string => {
+    const written = writeNumber(number, system.business.country);
+    const name = contacts.get(number)?.name;
+    return name ? `${name} ${written}` : written;
+  };
   const offered = calls.filter(isOffered);
   const all = offered.filter(isMissed);
-  const known = all.filter((c) => c.row.facts.other !== null);
-  const settled = known.flatMap((c) => {
+  const reachable = all.filter((c) => c.row.facts.other !== null);
+  const settled = reachable.flatMap((c) => {
     const at = settledAt(c.row);
     return at === undefined ? [] : [{ call: c, minutes: (at - c.row.at) / MINUTE_MS }];
   });
   const done = new Set(settled.map((s) => s.call));
-  const open = known.filter((c) => !done.has(c));
+  const open = reachable.filter((c) => !done.has(c));
   const hours = Array.from({ length: 24 }, (_, hour) => hour);
   const byHour = groupedBy(offered, (c) => c.hour);
   const ofHour = (hour: number, which: (c: Judged) => boolean) => (byHour.get(hour) ?? []).filter(which);
@@ -33,7 +41,7 @@ export function missed({ calls, bins, settledAt }: Asked): Report {
   const byNumber = [...groupedBy(open, (c) => c.row.facts.other!)].sort(
     ([, a], [, b]) => b.length - a.length || b[0]!.row.at - a[0]!.row.at,
   );
-  const hidden = all.length - known.length;
+  const hidden = all.length - reachable.length;
   return {
     id: 'missed',
     figures: [
@@ -41,7 +49,7 @@ export function missed({ calls, bins, settledAt }: Asked): Report {
       figure('missed share', shareOf(all.length, offered.length), 'missed'),
       figure(
         'called back',
-        shareOf(done.size, known.length),
+        shareOf(done.size, reachable.length),
         bins.of(
           'called back',
           [...done].map((c) => c.row),
@@ -89,7 +97,7 @@ export function missed({ calls, bins, settledAt }: Asked): Report {
         heads: ['missed'],
         rows: byNumber
           .slice(0, MOST_NUMBERS)
-          .map(([number, own]) => ({ name: number, cells: [counted(bins, `open ${number}`, own)] })),
+          .map(([number, own]) => ({ name: nameOf(number), cells: [counted(bins, `open ${number}`, own)] })),
         more: Math.max(0, byNumber.length - MOST_NUMBERS),
         none: 'Everybody whose number is known was called back.',
       },

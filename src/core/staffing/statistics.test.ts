@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import jStat from 'jstat';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
 import { describe, expect, it } from 'vitest';
-import { differenceOf, estimateOf, quantileOf } from './statistics';
+import { quantileOf } from '../traffic';
+import { differenceOf, estimateOf } from './intervals';
 
 const values = fc.array(fc.double({ min: -1e6, max: 1e6, noNaN: true }), { minLength: 2, maxLength: 60 });
 

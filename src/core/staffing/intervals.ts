@@ -1,5 +1,5 @@
-/** Quantiles and intervals, by libraries. */
-import { deviation, mean, quantileSorted } from 'd3-array';
+/** What values that are independent of each other say of what they come from, by libraries. */
+import { deviation, mean } from 'd3-array';
 import jStat from 'jstat';
 
 /** A mean with the interval it lies in, 95 times of 100. */
@@ -10,15 +10,6 @@ export interface Estimate {
   /** Of so many independent values. */
   of: number;
 }
-
-/**
- * The q-quantile, linear between order statistics (type 7 of Hyndman and Fan, "Sample Quantiles in Statistical Packages", 1996).
- * @param sorted the smallest first @param q from 0 to 1 @returns null of nothing
- */
-export const quantileOf = (sorted: readonly number[], q: number): number | null =>
-  quantileSorted(sorted as number[], q) ?? null;
-
-export const meanOf = (values: readonly number[]): number | null => mean(values) ?? null;
 
 /** How far from the mean of so many values it may lie, 95 times of 100, by Student's t. */
 const halfOf = (values: readonly number[]): number =>

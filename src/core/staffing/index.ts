@@ -1,0 +1,2 @@
+export * from './formulas';
+export { differenceOf, estimateOf, type Estimate } from './intervals';
