@@ -54,7 +54,11 @@ export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages/script', name: 'Read in one go' },
 ];
 
-export const GOING_ROOMS: readonly Room[] = [{ path: '/going/questions', name: 'Questions' }];
+export const GOING_ROOMS: readonly Room[] = [
+  { path: '/going/questions', name: 'Questions' },
+  { path: '/going/people', name: 'Enough people?' },
+  { path: '/going/formulas', name: 'Formulas' },
+];
 
 export const ALL_ROOMS: readonly Room[] = [
   ...NUMBER_ROOMS,

@@ -10,8 +10,10 @@ import {
   type Comparison,
   type Report,
   type ReportId,
+  type Span,
   type Wanted,
 } from '../core/traffic';
+import { trafficOf } from '../core/staffing/load/traffic';
 import { Changes, KeptLog, LOGGED, openDatabase, type EntryRecords } from '../workspace';
 
 /** So long it looks before it listens again, in milliseconds. */
@@ -166,6 +168,11 @@ const reader = {
     const all = of(wanted.span);
     bins = all.bins;
     return reportOf(id, all, before && of(before));
+  },
+  /** The traffic of days of the log. @param numberIds of these lines; empty is all @returns null where nobody called */
+  async traffic(span: Span, numberIds: string[]): Promise<ReturnType<typeof trafficOf>> {
+    await whole;
+    return kept && system ? trafficOf(kept.log, span, system, numberIds) : null;
   },
   /** The calls behind a figure of the last report. @param most so many of them with their records */
   async behind(key: string, most: number): Promise<Found> {

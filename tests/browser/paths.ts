@@ -41,6 +41,8 @@ export const PAGES = [
   '/messages/script',
   '/going/questions',
   '/going/questions?about=waits',
+  '/going/people',
+  '/going/formulas',
   '/changes',
 ];
 

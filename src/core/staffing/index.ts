@@ -1,2 +1,3 @@
 export * from './formulas';
 export { differenceOf, estimateOf, type Estimate } from './intervals';
+export * from './load';

@@ -17,7 +17,7 @@ export {
   type Conversation,
   type ThreadChange,
 } from './conversations';
-export { NO_COURSE, type Course, type QueueWait, type TalkPart } from './course';
+export { courseOf, NO_COURSE, type Course, type QueueWait, type TalkPart } from './course';
 export { factsOfCall, type Facts, type Way } from './facts';
 export { dueBy, withoutCaller } from './keeping';
 export { conversationText, logJson, logTable } from './out';

@@ -1,4 +1,5 @@
 /** Calls from outside as reports judge them. The definitions in words stand in `definitions.ts`. */
+import { MEANING, type Outcome } from '../calls';
 import { localTime } from '../hours';
 import { partiesOf, type Course, type Row } from '../story';
 import type { System } from '../system';
@@ -42,18 +43,16 @@ export interface Judged {
   hour: number;
 }
 
-export function becameOf({ facts }: Row, course: Course, rules: Rules): Became {
-  if (facts.unwanted) return 'unwanted';
-  if (course.answered !== null && facts.talked) return 'answered';
+/** @param unwanted blocked, or suspected by the network */
+export function becameOf(course: Course, outcome: Outcome | null, unwanted: boolean, rules: Rules): Became {
+  if (unwanted) return 'unwanted';
+  if (course.answered !== null && outcome && MEANING[outcome.kind].callBack === 'talked') return 'answered';
   if (course.closed) return 'closed';
   if (course.gaveUp !== null)
     return course.gaveUp - course.rings! < rules.atOnce * 1000 ? 'gave up at once' : 'gave up';
-  if (facts.mailboxId || facts.outcome?.kind === 'message' || facts.outcome?.kind === 'no message')
-    return 'to voicemail';
-  if (facts.outcome?.kind === 'hung up')
-    return facts.outcome.during === 'greeting' || facts.outcome.during === 'message'
-      ? 'to voicemail'
-      : 'left before';
+  if (outcome?.kind === 'message' || outcome?.kind === 'no message') return 'to voicemail';
+  if (outcome?.kind === 'hung up')
+    return outcome.during === 'greeting' || outcome.during === 'message' ? 'to voicemail' : 'left before';
   return 'ended by the plan';
 }
 
@@ -62,7 +61,7 @@ export function judged(row: Row, rules: Rules, zone: string): Judged | null {
   const { course, way } = row.facts;
   if (row.kind !== 'call' || way !== 'in' || !course) return null;
   const { day, minute } = localTime(zone, row.at);
-  const became = becameOf(row, course, rules);
+  const became = becameOf(course, row.facts.outcome, row.facts.unwanted, rules);
   return {
     row,
     course,

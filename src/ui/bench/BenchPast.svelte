@@ -35,7 +35,9 @@
         theBusiness(),
         client,
         days,
-        (done, of) => (progress = progress && { done, of }),
+        (done, of) => {
+          if (progress) progress = { done, of };
+        },
       );
       if (!past) return (said = 'Stopped; nothing was laid down.');
       said = past.calls.length

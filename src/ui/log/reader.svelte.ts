@@ -11,7 +11,8 @@ import {
   type Settled,
 } from '$core/story';
 import type { System } from '$core/system';
-import type { Report } from '$core/traffic';
+import type { Seen, Traffic } from '$core/staffing';
+import type { Report, Span } from '$core/traffic';
 import type { Found, LogReader, ReportAsked, Shown, State } from '../../workers/log.worker';
 
 /** An entry as it is shown, with what settled it. */
@@ -136,6 +137,12 @@ export class LogHere {
       this.fail(error);
       return null;
     });
+  }
+  /** The traffic of days of the log. @returns null where nobody called */
+  traffic(span: Span, numberIds: readonly string[]): Promise<{ traffic: Traffic; seen: Seen } | null> {
+    const remote = this.start();
+    this.tellSystem(remote);
+    return remote.traffic(span, [...numberIds]);
   }
   /** The calls behind a figure of the last report. */
   async behind(key: string, most: number): Promise<{ told: Told[]; total: number }> {
