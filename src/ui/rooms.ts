@@ -55,6 +55,7 @@ export const MESSAGE_ROOMS: readonly Room[] = [
 ];
 
 export const GOING_ROOMS: readonly Room[] = [
+  { path: '/going', name: 'Now' },
   { path: '/going/questions', name: 'Questions' },
   { path: '/going/people', name: 'Enough people?' },
   { path: '/going/formulas', name: 'Formulas' },

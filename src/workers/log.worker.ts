@@ -10,7 +10,10 @@ import {
   type Comparison,
   type Report,
   type ReportId,
+  type Rules,
   type Span,
+  type Today,
+  todayOf,
   type Wanted,
 } from '../core/traffic';
 import { trafficOf } from '../core/staffing/load/traffic';
@@ -168,6 +171,11 @@ const reader = {
     const all = of(wanted.span);
     bins = all.bins;
     return reportOf(id, all, before && of(before));
+  },
+  /** Today so far. @param people to whose calls it is narrowed; null is everybody's @param now epoch milliseconds */
+  async today(rules: Rules, people: string[] | null, now: number): Promise<Today | null> {
+    await whole;
+    return kept && system ? todayOf(kept.log, system, rules, now, people && new Set(people)) : null;
   },
   /** The traffic of days of the log. @param numberIds of these lines; empty is all @returns null where nobody called */
   async traffic(span: Span, numberIds: string[]): Promise<ReturnType<typeof trafficOf>> {

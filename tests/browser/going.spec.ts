@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { PNG } from 'pngjs';
 import type { Page } from '@playwright/test';
-import { bench, open, saved, visit } from './bench';
+import { bench, callFrom, open, saved, visit } from './bench';
 import { expect, test } from './seeded';
 
 const state = (page: Page) => page.getByTestId('report-state');
@@ -207,4 +207,39 @@ test('a member of staff sees their own figures and nobody else’s', async ({ pa
     'all you may see',
     'Wren Halloran',
   ]);
+});
+
+test('the live board shows a call within a second of what happens, and a leader acts from it', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/going');
+  const calls = page.getByTestId('board-calls');
+  await expect(page.getByText('Nobody calls. What comes is here within a second.')).toBeVisible();
+  await expect(page.getByTestId('today')).toContainText('offered');
+  const outside = await callFrom(context, 'Main line');
+  const call = calls.getByRole('listitem').filter({ hasText: 'Main line' });
+  await expect(call).toContainText('on Main line');
+  await expect(call).toContainText(/hears a recording|rings/);
+  await expect(call).toContainText(/rings Rosa Delgado/, { timeout: 20_000 });
+  await expect(
+    page.getByTestId('board-people').getByRole('listitem').filter({ hasText: 'Rosa' }),
+  ).toContainText('ringing');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await expect(page.getByText('Nobody calls.')).toBeVisible();
+
+  // Somebody is logged out of the queue, and in again.
+  const queue = page.getByTestId('board-queue').filter({ hasText: 'Front desk' });
+  await queue.getByRole('button', { name: 'Log out Ines Morel' }).click();
+  await expect(queue.getByRole('listitem').filter({ hasText: 'Ines Morel' })).toContainText('logged out');
+  await queue.getByRole('button', { name: 'Log in Ines Morel' }).click();
+  await expect(queue.getByRole('listitem').filter({ hasText: 'Ines Morel' })).not.toContainText('logged out');
+
+  // The office is closed for a while: its numbers ring nobody now.
+  await expect(page.getByTestId('board-nowhere')).not.toContainText('Main line');
+  const office = page.getByRole('group', { name: 'Now, at Office hours' });
+  await office.getByRole('button', { name: 'Close now until…' }).click();
+  await office.getByRole('button', { name: 'Close now', exact: true }).click();
+  await expect(office).toContainText('Closed until');
+  await expect(page.getByTestId('board-nowhere')).toContainText('Main line');
 });

@@ -39,6 +39,7 @@ export const PAGES = [
   '/messages/mailboxes',
   '/messages/recordings',
   '/messages/script',
+  '/going',
   '/going/questions',
   '/going/questions?about=waits',
   '/going/people',

@@ -10,3 +10,4 @@ export * from './known';
 export * from './if-called';
 export * from './ready';
 export * from './serving';
+export * from './board';

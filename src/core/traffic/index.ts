@@ -43,5 +43,6 @@ export {
   type Comparison,
   type Grain,
 } from './span';
+export { todayOf, type SoFar, type Today } from './today';
 export { whoseFigures } from './whose';
 export { quantileOf } from './quantiles';

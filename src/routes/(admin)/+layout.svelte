@@ -18,6 +18,7 @@
   const allowed = $derived(
     session.business?.may('see the system') ||
       page.url.pathname === '/people/directory' ||
+      page.url.pathname === '/going' ||
       page.url.pathname === '/going/questions' ||
       [`/people/${session.business?.actor}`, `/people/${session.business?.actor}/reach`].includes(
         page.url.pathname,

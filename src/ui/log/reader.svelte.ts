@@ -12,7 +12,7 @@ import {
 } from '$core/story';
 import type { System } from '$core/system';
 import type { Seen, Traffic } from '$core/staffing';
-import type { Report, Span } from '$core/traffic';
+import { USUAL_RULES, type Report, type Span, type Today } from '$core/traffic';
 import type { Found, LogReader, ReportAsked, Shown, State } from '../../workers/log.worker';
 
 /** An entry as it is shown, with what settled it. */
@@ -44,6 +44,8 @@ interface Whose {
   readonly id: string;
   readonly system: System;
   readonly zone: string;
+  /** Epoch milliseconds. */
+  readonly now: number;
 }
 
 /** So many are read at once, where all of them are. */
@@ -137,6 +139,12 @@ export class LogHere {
       this.fail(error);
       return null;
     });
+  }
+  /** Today so far, and what is usual. @param people to whose calls it is narrowed; null is everybody's */
+  today(people: readonly string[] | null): Promise<Today | null> {
+    const remote = this.start();
+    this.tellSystem(remote);
+    return remote.today(USUAL_RULES, people && [...people], this.whose.now);
   }
   /** The traffic of days of the log. @returns null where nobody called */
   traffic(span: Span, numberIds: readonly string[]): Promise<{ traffic: Traffic; seen: Seen } | null> {
