@@ -54,11 +54,11 @@ export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages/script', name: 'Read in one go' },
 ];
 
-export const GOING_ROOMS: readonly Room[] = [
-  { path: '/going', name: 'Now' },
-  { path: '/going/questions', name: 'Questions' },
-  { path: '/going/people', name: 'Enough people?' },
-  { path: '/going/formulas', name: 'Formulas' },
+export const FIGURE_ROOMS: readonly Room[] = [
+  { path: '/figures', name: 'Now' },
+  { path: '/figures/questions', name: 'Questions' },
+  { path: '/figures/people', name: 'Enough people?' },
+  { path: '/figures/formulas', name: 'Formulas' },
 ];
 
 export const ALL_ROOMS: readonly Room[] = [
@@ -68,5 +68,5 @@ export const ALL_ROOMS: readonly Room[] = [
   ...PEOPLE_ROOMS,
   ...PHONE_ROOMS,
   ...MESSAGE_ROOMS,
-  ...GOING_ROOMS,
+  ...FIGURE_ROOMS,
 ];

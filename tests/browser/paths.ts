@@ -39,11 +39,11 @@ export const PAGES = [
   '/messages/mailboxes',
   '/messages/recordings',
   '/messages/script',
-  '/going',
-  '/going/questions',
-  '/going/questions?about=waits',
-  '/going/people',
-  '/going/formulas',
+  '/figures',
+  '/figures/questions',
+  '/figures/questions?about=waits',
+  '/figures/people',
+  '/figures/formulas',
   '/changes',
 ];
 

@@ -10,7 +10,7 @@
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
     session.business?.may('see the system') &&
-      !/^\/(data|messages|messages\/call-back|changes|going(\/.*)?|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
+      !/^\/(data|messages|messages\/call-back|changes|figures(\/.*)?|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
         page.url.pathname,
       ),
   );
@@ -18,8 +18,8 @@
   const allowed = $derived(
     session.business?.may('see the system') ||
       page.url.pathname === '/people/directory' ||
-      page.url.pathname === '/going' ||
-      page.url.pathname === '/going/questions' ||
+      page.url.pathname === '/figures' ||
+      page.url.pathname === '/figures/questions' ||
       [`/people/${session.business?.actor}`, `/people/${session.business?.actor}/reach`].includes(
         page.url.pathname,
       ),

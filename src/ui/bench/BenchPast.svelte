@@ -31,14 +31,9 @@
     progress = { done: 0, of: 1 };
     said = problem = '';
     try {
-      const past = await layDown(
-        theBusiness(),
-        client,
-        days,
-        (done, of) => {
-          if (progress) progress = { done, of };
-        },
-      );
+      const past = await layDown(theBusiness(), client, days, (done, of) => {
+        if (progress) progress = { done, of };
+      });
       if (!past) return (said = 'Stopped; nothing was laid down.');
       said = past.calls.length
         ? `${count(past.calls.length, 'call')} and ${count(past.messages.length, 'message')} stand in the log, and ${count(past.texts.length, 'text')}.`

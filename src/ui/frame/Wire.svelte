@@ -21,7 +21,7 @@
       return [
         { path: `/people/${theBusiness().actor}`, name: 'Your page', note: '', usable: true },
         { path: '/people/directory', name: 'Directory', note: '', usable: true },
-        { path: '/going', name: 'How it goes', note: '', usable: true },
+        { path: '/figures', name: 'Figures', note: '', usable: true },
       ];
     const wrong = (kinds: string[]) =>
       findings.filter((f) => f.severity !== 'hint' && kinds.includes(f.place.kind)).length;
@@ -68,7 +68,7 @@
         usable: size(system.mailboxes) > 0,
         note: fresh ? `${fresh} new` : count(size(system.mailboxes), 'mailbox', 'mailboxes'),
       },
-      { path: '/going', name: 'How it goes', note: '', usable: view.calls.length > 0 },
+      { path: '/figures', name: 'Figures', note: '', usable: view.calls.length > 0 },
     ];
   });
   const wrongPhones = (findings: Finding[]) =>
@@ -148,5 +148,14 @@
   }
   .warn small {
     color: var(--alarm);
+  }
+  @media (max-width: 1180px) {
+    a {
+      width: auto;
+      font-size: var(--text-small);
+    }
+    small {
+      font-size: var(--text-tiny);
+    }
   }
 </style>

@@ -81,7 +81,7 @@
 <h1>Formulas</h1>
 <p class="sub">
   Callers who come at random, talks of exponential length, people who lift at once. Your own plan is run under
-  <a href="/going/people">Enough people?</a>
+  <a href="/figures/people">Enough people?</a>
 </p>
 <h2>People</h2>
 <div class="ask">
