@@ -57,6 +57,7 @@ export const MESSAGE_ROOMS: readonly Room[] = [
 export const FIGURE_ROOMS: readonly Room[] = [
   { path: '/figures', name: 'Now' },
   { path: '/figures/questions', name: 'Questions' },
+  { path: '/figures/boards', name: 'Boards' },
   { path: '/figures/people', name: 'Enough people?' },
   { path: '/figures/formulas', name: 'Formulas' },
 ];

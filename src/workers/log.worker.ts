@@ -54,6 +54,8 @@ export interface ReportAsked extends Omit<Wanted, 'people'> {
   rates: Rates;
   /** Epoch milliseconds. */
   now: number;
+  /** Besides what is looked at: it takes nothing's place, and no calls are asked for behind it. */
+  alone?: boolean;
 }
 
 let kept: KeptLog | undefined;
@@ -89,6 +91,14 @@ async function shown(rows: readonly Row[]): Promise<Shown[]> {
   );
   // What went meanwhile is told by what comes next.
   return all.filter((entry) => entry !== undefined);
+}
+
+function reportFor({ id, compare, people, rates, now, ...wanted }: Omit<ReportAsked, 'alone'>) {
+  const of = (span: Wanted['span']) =>
+    askedOf(kept!.log, { ...wanted, span, people: people && new Set(people) }, system!, rates, now);
+  const before = comparedWith(wanted.span, compare);
+  const all = of(wanted.span);
+  return { report: reportOf(id, all, before && of(before)), bins: all.bins };
 }
 
 const reader = {
@@ -159,18 +169,19 @@ const reader = {
     if (mine === asked) found({ shown: entries, total: rows.length });
   },
   /** @returns null where a later one was asked, or nothing is known of the business yet */
-  async report({ id, compare, people, rates, now, ...wanted }: ReportAsked): Promise<Report | null> {
+  async report({ alone, ...what }: ReportAsked): Promise<Report | null> {
+    if (alone) {
+      await whole;
+      return system ? reportFor(what).report : null;
+    }
     const mine = ++reported;
     await whole;
     // Another may have been asked while the log was gone through.
     await breathe();
     if (mine !== reported || !kept || !system) return null;
-    const of = (span: Wanted['span']) =>
-      askedOf(kept!.log, { ...wanted, span, people: people && new Set(people) }, system!, rates, now);
-    const before = comparedWith(wanted.span, compare);
-    const all = of(wanted.span);
-    bins = all.bins;
-    return reportOf(id, all, before && of(before));
+    const made = reportFor(what);
+    bins = made.bins;
+    return made.report;
   },
   /** Today so far. @param people to whose calls it is narrowed; null is everybody's @param now epoch milliseconds */
   async today(rules: Rules, people: string[] | null, now: number): Promise<Today | null> {

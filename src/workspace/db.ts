@@ -1,4 +1,5 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
+import type { Boards } from '../core/traffic';
 import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type StoreNames } from 'idb';
 import type { SavedView } from '../core/story';
 import { upgradeStanding } from '../core/system';
@@ -86,8 +87,18 @@ interface Shape extends DBSchema {
       | `faxing:${string}`
       | `past:${string}`
       | `views:${string}`
+      | `boards:${string}`
       | `log:${string}`;
-    value: ClockSetting | string | CopyPlace | OutsideHabits | TextHabits | FaxHabits | SavedView[] | LogHead;
+    value:
+      | ClockSetting
+      | string
+      | CopyPlace
+      | OutsideHabits
+      | TextHabits
+      | FaxHabits
+      | SavedView[]
+      | Boards
+      | LogHead;
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };

@@ -62,4 +62,5 @@ export type { Place } from './place';
 export { deleteEntries, type Ids } from './upkeep';
 export { dropPast, forgetLaid, storePast, wasLaid } from './past';
 export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './views';
+export { changeBoards, readBoards } from './boards';
 export { hashOf, NoRoom, readBytes, readSound, storeBytes, storeSound, sweepBytes } from './kept-bytes';

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import Papa from 'papaparse';
 import { PNG } from 'pngjs';
 import type { Page } from '@playwright/test';
-import { bench, callFrom, open, saved, visit } from './bench';
+import { bench, callFrom, open, saved, setClock, visit } from './bench';
 import { expect, test } from './seeded';
 
 const state = (page: Page) => page.getByTestId('report-state');
@@ -207,6 +207,58 @@ test('a member of staff sees their own figures and nobody else’s', async ({ pa
     'all you may see',
     'Wren Halloran',
   ]);
+});
+
+test('a board of one’s own is arranged by key, kept over a reload, and mailed on Monday with its charts', async ({
+  page,
+}) => {
+  await open(page, '/figures/boards');
+  await page.getByLabel('Name of the board').fill('Mornings');
+  await page.getByRole('button', { name: 'Start it' }).click();
+  await expect(page.getByText('There is nothing on it yet')).toBeVisible();
+  const tiles = page.getByTestId('tile');
+  const add = page.getByRole('button', { name: 'Add the tile' });
+  await add.click();
+  await page.getByLabel('Shown as').selectOption('its chart');
+  await page.getByLabel('Line', { exact: true }).selectOption('Main line');
+  await add.click();
+  await page.getByLabel('Question').selectOption('How long do callers wait?');
+  await page.getByLabel('Shown as').selectOption('one figure');
+  await page.getByLabel('Figure', { exact: true }).selectOption('usual answer');
+  await add.click();
+  await expect(tiles).toHaveCount(3);
+  await expect(tiles.first()).toContainText('Offered · last 28 days', { ignoreCase: true });
+  // The last goes to the front, by keys alone.
+  await page.getByRole('button', { name: /^Move usual answer/ }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('button', { name: /^Move usual answer/ })).toBeFocused();
+  await page.keyboard.press('ArrowLeft');
+  await expect(tiles.first()).toContainText('usual answer');
+  await page.reload();
+  await expect(tiles).toHaveCount(3);
+  await expect(tiles.first()).toContainText('usual answer');
+  await page.getByRole('button', { name: /^Take away offered/ }).click();
+  await expect(tiles).toHaveCount(2);
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await expect(tiles).toHaveCount(3);
+
+  await page.getByRole('button', { name: 'Mail it on Mondays' }).click();
+  await page.getByLabel(/^Addresses/).fill('rosa@lanterncove.example, nonsense');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('nonsense is no address.')).toBeVisible();
+  await page.getByLabel(/^Addresses/).fill('rosa@lanterncove.example');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/Mailed on Mondays at seven to rosa@/)).toBeVisible();
+  // On the next Monday at seven, by itself and once.
+  await setClock(page, '2026-11-30T07:05');
+  await expect(page.getByText('Mornings was mailed to one address.')).toBeVisible({ timeout: 30_000 });
+  const drawer = await bench(page, 'Mail');
+  await drawer
+    .getByRole('button', { name: /Mornings: how it goes/ })
+    .first()
+    .click();
+  await expect(page.getByTestId('mail-text')).toContainText('usual answer · last 28 days');
+  await expect(drawer.getByRole('button', { name: /Mornings: how it goes/ })).toHaveCount(1);
 });
 
 test('the live board shows a call within a second of what happens, and a leader acts from it', async ({

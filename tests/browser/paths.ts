@@ -42,6 +42,7 @@ export const PAGES = [
   '/figures',
   '/figures/questions',
   '/figures/questions?about=waits',
+  '/figures/boards',
   '/figures/people',
   '/figures/formulas',
   '/changes',

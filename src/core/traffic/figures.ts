@@ -12,10 +12,8 @@ export const shareOf = (some: number, all: number): number | null => (all < ENOU
 /** @returns null of too few @param values in any order */
 export function quantile(values: readonly number[], q: number): number | null {
   if (values.length < ENOUGH) return null;
-  return quantileOf(
-    [...values].sort((a, b) => a - b),
-    q,
-  );
+  // Sorted as numbers by the engine itself: several times as fast as by a function.
+  return quantileOf(Float64Array.from(values).sort(), q);
 }
 
 export interface Tally {

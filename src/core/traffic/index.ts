@@ -44,5 +44,8 @@ export {
   type Grain,
 } from './span';
 export { todayOf, type SoFar, type Today } from './today';
+export { changeText, valueText } from './words';
+export { NAMED_SPANS, spanOf, type NamedSpan } from './named-spans';
+export { Board, Boards, filterOf, mailDue, MOST_BOARDS, MOST_TILES, movedTile, SHOWS, Tile } from './boards';
 export { whoseFigures } from './whose';
 export { quantileOf } from './quantiles';

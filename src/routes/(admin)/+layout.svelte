@@ -20,6 +20,7 @@
       page.url.pathname === '/people/directory' ||
       page.url.pathname === '/figures' ||
       page.url.pathname === '/figures/questions' ||
+      page.url.pathname === '/figures/boards' ||
       [`/people/${session.business?.actor}`, `/people/${session.business?.actor}/reach`].includes(
         page.url.pathname,
       ),

@@ -7,6 +7,8 @@
   import {
     EVERYTHING,
     QUESTIONS,
+    spanOf,
+    type NamedSpan,
     Span,
     USUAL_RULES,
     whoseFigures,
@@ -27,7 +29,6 @@
   import Narrow from './report/Narrow.svelte';
   import ReportTable from './report/ReportTable.svelte';
   import WeekMap from './report/WeekMap.svelte';
-  import { spanOf, type NamedSpan } from './spans';
 
   const business = $derived(theBusiness());
   const system = $derived(business.system);

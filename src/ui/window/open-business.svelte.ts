@@ -152,9 +152,17 @@ export class OpenBusiness implements Here {
       this.swept = hour;
       // What is not swept now is swept in an hour.
       void this.workspace.sweep().catch(() => {});
+      if (this.may('see the system')) void this.mailBoards().catch(() => {});
     }
     const { planned } = this.standing;
     if (planned && planned.at <= this.now) void this.putInForceIfDue();
+  }
+
+  /** What is mailed on Mondays; nothing of it is loaded where there is no board. */
+  private async mailBoards(): Promise<void> {
+    if ((await this.db.get('settings', `boards:${this.id}`)) === undefined) return;
+    const { mailDueBoards } = await import('../figures/boards/mailing');
+    await mailDueBoards(this);
   }
 
   private async putInForceIfDue(): Promise<void> {

@@ -93,14 +93,12 @@ export interface Asked {
 export class Bins {
   private rows = new Map<string, Row[]>();
 
-  put(key: string, row: Row): void {
-    const all = this.rows.get(key);
-    if (all) all.push(row);
-    else this.rows.set(key, [row]);
-  }
   /** @returns the key, or null where nothing is behind it */
   of(key: string, rows: Iterable<Row>): string | null {
-    for (const row of rows) this.put(key, row);
+    const own = [...rows];
+    const known = this.rows.get(key);
+    if (known) this.rows.set(key, [...known, ...own]);
+    else if (own.length) this.rows.set(key, own);
     return this.rows.has(key) ? key : null;
   }
   /** Each once, the newest first. */

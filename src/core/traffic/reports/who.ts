@@ -20,14 +20,15 @@ export function who(asked: Asked): Report {
   const cut = momentsOf(span, zone);
   /** Of each person, the calls they talked in and when, cut to the span. */
   const talksIn = (rows: readonly Row[]) => {
-    const by = new Map<string, { rows: Set<Row>; times: Interval[] }>();
+    const by = new Map<string, { rows: Row[]; times: Interval[] }>();
     for (const row of rows)
       for (const part of row.facts.course?.talks ?? []) {
         const id = personOf(part);
         if (!id) continue;
         let own = by.get(id);
-        if (!own) by.set(id, (own = { rows: new Set(), times: [] }));
-        own.rows.add(row);
+        if (!own) by.set(id, (own = { rows: [], times: [] }));
+        // Somebody may be in a talk several times.
+        if (own.rows.at(-1) !== row) own.rows.push(row);
         own.times.push([Math.max(cut[0], row.at + part[2]), Math.min(cut[1], row.at + part[3])]);
       }
     return by;
@@ -37,12 +38,12 @@ export function who(asked: Asked): Report {
   const rang = new Map<string, Judged[]>();
   for (const call of calls)
     for (const id of call.course.rings === null ? [] : call.row.facts.rungIds)
-      if (!incoming.get(id)?.rows.has(call.row)) {
+      if (call.became !== 'answered' || !call.course.talks.some((part) => personOf(part) === id)) {
         const own = rang.get(id);
         if (own) own.push(call);
         else rang.set(id, [call]);
       }
-  const none = { rows: new Set<Row>(), times: [] as Interval[] };
+  const none = { rows: [] as Row[], times: [] as Interval[] };
   // Somebody who is no longer there keeps their calls.
   const ids = new Set([...Object.keys(system.people), ...incoming.keys(), ...outgoing.keys()]);
   const rows = [...ids].flatMap((id) => {
@@ -50,7 +51,7 @@ export function who(asked: Asked): Report {
     const own = incoming.get(id) ?? none;
     const placed = outgoing.get(id) ?? none;
     const rung = rang.get(id) ?? [];
-    if (!own.rows.size && !placed.rows.size && !rung.length) return [];
+    if (!own.rows.length && !placed.rows.length && !rung.length) return [];
     const works = person ? worksIn(person, system, span) : null;
     const working = works ? lengthOfAll(works) : 0;
     const busy =
@@ -60,13 +61,13 @@ export function who(asked: Asked): Report {
     return [
       {
         name: person?.name ?? 'somebody who is no longer there',
-        sort: own.rows.size,
+        sort: own.rows.length,
         cells: [
-          cell(own.rows.size, 'calls', bins.of(`${id} answered`, own.rows)),
+          cell(own.rows.length, 'calls', bins.of(`${id} answered`, own.rows)),
           cell(lengthOfAll(own.times) / HOUR_MS, 'hours', bins.of(`${id} talks`, own.rows)),
           cell(quantile(secondsOf(own.times), 0.5), 'seconds'),
           counted(bins, `${id} let ring`, rung),
-          cell(placed.rows.size, 'calls', bins.of(`${id} outgoing`, placed.rows)),
+          cell(placed.rows.length, 'calls', bins.of(`${id} outgoing`, placed.rows)),
           cell(lengthOfAll(placed.times) / HOUR_MS, 'hours'),
           cell(busy, 'share'),
         ],

@@ -56,6 +56,9 @@
       [{ kind: 'logged in', queueId, personId, on }],
       business.actorName ?? 'the live board',
     );
+  /** Whoever does the phones, whoever leads the queue, and everybody for themselves. */
+  const mayLog = (queueId: string, personId: string): boolean =>
+    !people || personId === business.actor || inForce.queues[queueId]?.leadId === business.actor;
   const back = (name: string, personId: string) =>
     void business.deeds.set(
       `${name} takes calls again`,
@@ -121,18 +124,20 @@
                       ? (presences[person.id]?.is ?? 'on')
                       : service.is}</span
                 >
-                {#if service.is === 'paused'}
+                {#if service.is === 'paused' && mayLog(queue.id, person.id)}
                   <button class="linkish small" type="button" onclick={() => back(person.name, person.id)}
                     >Take calls again</button
                   >
                 {/if}
-                <button
-                  class="linkish small"
-                  type="button"
-                  aria-label="{service.is === 'logged out' ? 'Log in' : 'Log out'} {person.name}"
-                  onclick={() => log(queue.id, person.name, person.id, service.is === 'logged out')}
-                  >{service.is === 'logged out' ? 'Log in' : 'Log out'}</button
-                >
+                {#if mayLog(queue.id, person.id)}
+                  <button
+                    class="linkish small"
+                    type="button"
+                    aria-label="{service.is === 'logged out' ? 'Log in' : 'Log out'} {person.name}"
+                    onclick={() => log(queue.id, person.name, person.id, service.is === 'logged out')}
+                    >{service.is === 'logged out' ? 'Log in' : 'Log out'}</button
+                  >
+                {/if}
               </li>
             {/each}
           </ul>

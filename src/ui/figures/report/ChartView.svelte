@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Chart } from '$core/traffic';
   import { saveBlob } from '../../download';
-  import { partText, valueText } from '../value';
+  import { partText } from '../value';
+  import { valueText } from '$core/traffic';
   import type { Drawn } from './chart';
 
   /** A chart, and its figures as a table for whoever does not see it. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { DEFINITIONS, type Figure, type Rules } from '$core/traffic';
-  import { changeText, valueText } from '../value';
+  import { changeText, valueText } from '$core/traffic';
 
   /** The figures a report begins with, each with what it is and what it was. */
   interface Props {

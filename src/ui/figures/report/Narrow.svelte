@@ -4,6 +4,9 @@
   import {
     COMPARISONS,
     EVERYTHING,
+    NAMED_SPANS,
+    spanOf,
+    type NamedSpan,
     type Comparison,
     type Filter,
     type Rules,
@@ -11,7 +14,6 @@
   } from '$core/traffic';
   import type { System } from '$core/system';
   import SelectItem from '../../fields/SelectItem.svelte';
-  import { NAMED_SPANS, spanOf, type NamedSpan } from '../spans';
 
   /** Which calls a report is of, what it is compared with, and how it judges. */
   interface Props {

@@ -2,7 +2,8 @@
   import type { Table } from '$core/traffic';
   import { saveText } from '../../download';
   import { count } from '../../format';
-  import { partText, valueText } from '../value';
+  import { partText } from '../value';
+  import { valueText } from '$core/traffic';
 
   /** Figures as a table: each count leads to its calls, and all of it is taken along as a file. */
   interface Props {

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { DAY_NAMES } from '$core/hours';
   import type { WeekMap } from '$core/traffic';
-  import { valueText } from '../value';
+  import { valueText } from '$core/traffic';
 
   /** A figure for each hour of the week: the darker, the more; the number stands in it. */
   interface Props {
@@ -93,6 +93,7 @@
     height: 26px;
     padding: 0;
     text-align: center;
+    vertical-align: middle;
     background: var(--paper);
     color: var(--ink);
   }

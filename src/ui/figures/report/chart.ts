@@ -14,7 +14,8 @@ import {
 } from 'chart.js';
 import pattern from 'patternomaly';
 import type { Chart } from '$core/traffic';
-import { partText, valueText } from '../value';
+import { partText } from '../value';
+import { valueText } from '$core/traffic';
 
 ChartJs.register(
   BarController,
@@ -50,11 +51,12 @@ export function draw(
   chart: Chart,
   currency: string,
   onbehind: (key: string, title: string) => void,
+  /** At once, for a picture. */
+  still = matchMedia('(prefers-reduced-motion: reduce)').matches,
 ): Drawn {
   const style = getComputedStyle(canvas);
   const of = (name: string) => style.getPropertyValue(name).trim();
   const [ink, rule, sheet] = [of('--ink'), of('--rule'), of('--sheet')];
-  const still = matchMedia('(prefers-reduced-motion: reduce)').matches;
   const labels = chart.labels.map((label) => partText(label).replace(/ \d{4}$/, ''));
   const config: ChartConfiguration<'bar' | 'line'> = {
     type: chart.kind === 'bars' ? 'bar' : 'line',
@@ -100,7 +102,11 @@ export function draw(
       },
       plugins: {
         legend: {
-          labels: { color: ink, usePointStyle: chart.kind === 'lines' },
+          labels: {
+            color: ink,
+            usePointStyle: chart.kind === 'lines',
+            boxHeight: chart.kind === 'lines' ? 7 : 12,
+          },
           display: chart.series.length > 1,
         },
         tooltip: {

@@ -1,6 +1,6 @@
 /** Spans that people ask for by name. */
-import { addDays, dayNumber, weekdayOf } from '$core/hours';
-import type { Span } from '$core/traffic';
+import { addDays, dayNumber, weekdayOf } from '../hours';
+import type { Span } from './span';
 
 export const NAMED_SPANS = [
   'today',
