@@ -1,4 +1,5 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
+import type { LoadPromises } from '../core/staffing';
 import type { Boards } from '../core/traffic';
 import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type StoreNames } from 'idb';
 import type { SavedView } from '../core/story';
@@ -88,6 +89,7 @@ interface Shape extends DBSchema {
       | `past:${string}`
       | `views:${string}`
       | `boards:${string}`
+      | `load promises:${string}`
       | `log:${string}`;
     value:
       | ClockSetting
@@ -98,12 +100,15 @@ interface Shape extends DBSchema {
       | FaxHabits
       | SavedView[]
       | Boards
+      | LoadPromises
       | LogHead;
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };
 }
 export type Db = Store<Shape>;
+/** What settings are found by. */
+export type SettingKey = Shape['settings']['key'];
 export type Stores = StoreNames<Shape>;
 /** A transaction that writes at least these stores. */
 export interface Transaction<N extends Stores> {

@@ -63,4 +63,5 @@ export { deleteEntries, type Ids } from './upkeep';
 export { dropPast, forgetLaid, storePast, wasLaid } from './past';
 export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './views';
 export { changeBoards, readBoards } from './boards';
+export { changeLoadPromises, readLoadPromises } from './load-promises';
 export { hashOf, NoRoom, readBytes, readSound, storeBytes, storeSound, sweepBytes } from './kept-bytes';

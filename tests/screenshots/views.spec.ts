@@ -10,7 +10,7 @@ const shot = async (page: Page, name: string) => {
 };
 
 test('pictures of the demonstration', async ({ context, page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(300_000);
   await page.goto('/');
   await setClock(page, '2026-11-24T10:15');
   await page.getByRole('button', { name: 'Businesses and files' }).click();
@@ -21,7 +21,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
   for (const [view, name] of [
     ['hours', 'hours'],
     ['people', 'people'],
-    ['messages/mailboxes', 'mailboxes'],
     ['answering/promises', 'promises'],
   ] as const) {
     await page.goto(`/${view}`);
@@ -34,20 +33,8 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.waitForTimeout(1500);
   await shot(page, 'reach');
   await page.getByRole('button', { name: 'Leave it as it was' }).click();
-  await page.goto('/messages/recordings');
-  await page.getByRole('link', { name: /^Welcome/ }).click();
-  await page.getByRole('button', { name: 'Speak its words' }).click();
-  await page
-    .getByText(/s, spoken/)
-    .first()
-    .waitFor();
-  await page.getByRole('heading', { name: 'Recordings' }).hover();
-  await shot(page, 'recordings');
-  await page.keyboard.press('Control+z');
   await page.goto('/numbers#n-main');
   await shot(page, 'numbers');
-  await page.goto('/data');
-  await shot(page, 'data');
   await page.goto('/answering/rehearsal');
   await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
   await page.getByRole('button', { name: 'Presses a key' }).click();
@@ -135,4 +122,36 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.getByTestId('log-entry').filter({ hasText: 'talked' }).nth(1).click();
   await page.getByRole('heading', { name: 'Log' }).hover();
   await shot(page, 'log');
+
+  // A past of ninety days: what it says, and what a usual week of it is like.
+  await page.getByRole('button', { name: 'Bench' }).click();
+  await drawer.getByRole('tab', { name: 'Clock' }).click();
+  await drawer.getByLabel('How many days').selectOption('90 days');
+  await drawer.getByRole('button', { name: 'Lay it down' }).click();
+  await drawer.getByText('stand in the log').waitFor({ timeout: 60_000 });
+  await drawer.getByRole('button', { name: 'Close' }).click();
+  await page.goto('/figures/questions?about=too-few');
+  await page.getByLabel('Which days').selectOption('last 90 days');
+  await page.getByRole('row', { name: /Tue 10:00/ }).waitFor({ timeout: 30_000 });
+  await page
+    .getByTestId('week-map')
+    .getByRole('button', { name: /^Tue 10:00/ })
+    .click();
+  await page.getByTestId('behind').getByTestId('log-entry').first().waitFor();
+  await page.evaluate(() => scrollTo(0, 0));
+  await shot(page, 'too-few');
+  await page.goto('/figures/people');
+  await page.getByRole('button', { name: 'Run it', exact: true }).click();
+  await page.locator('[data-testid=running][aria-busy=true]').waitFor();
+  await page.locator('[data-testid=running][aria-busy=false]').waitFor({ timeout: 90_000 });
+  await shot(page, 'enough-people');
+  await outside.reload();
+  await outside.getByRole('button', { name: 'Main line' }).click();
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await page.goto('/figures');
+  await page
+    .getByTestId('board-calls')
+    .getByText(/rings Rosa/)
+    .waitFor({ timeout: 30_000 });
+  await shot(page, 'now');
 });

@@ -1,14 +1,5 @@
 /** What goes on now, for whoever keeps an eye on all of it: calls in progress, queues, and numbers that ring nowhere. */
-import {
-  CALLER,
-  NEW_CALLER,
-  nobodyAnswers,
-  outsideNumber,
-  rehearseAsNow,
-  sentence,
-  whoseName,
-  type Phase,
-} from '../calls';
+import { CALLER, NEW_CALLER, nobodyAnswers, rehearseAsNow, sentence, whoseName, type Phase } from '../calls';
 import type { Standing, System } from '../system';
 import { callerName, type Told } from './parties';
 import { serviceOf, type Service } from './serving';
@@ -152,11 +143,18 @@ export interface NowhereNow {
   words: string;
 }
 /**
- * Numbers that would ring nobody if somebody new called now, with phones as they are.
+ * Numbers that would ring nobody if somebody new called now, with phones as they are: told of each number in turn, null where it
+ * rings, for of thousands whoever asks wants to do something else in between.
  * @param now epoch milliseconds
  */
-export const nowhereNow = (system: System, standing: Standing, now: number): NowhereNow[] =>
-  Object.values(system.numbers).flatMap(({ id, label, e164 }) => {
+export function* nowhereNow(
+  system: System,
+  standing: Standing,
+  now: number,
+): Generator<NowhereNow | null, void> {
+  /** Numbers that lead to the same plan get the same. */
+  const words = new Map<string | null, string | null>();
+  const wordsOf = (e164: string): string | null => {
     const trace = rehearseAsNow(system, standing, {
       id: 'now',
       at: now,
@@ -164,11 +162,12 @@ export const nowhereNow = (system: System, standing: Standing, now: number): Now
       to: { kind: 'number', e164 },
       behaviour: nobodyAnswers(),
     });
-    const rings = trace.some(
-      (e) =>
-        e.kind === 'queued' ||
-        (e.kind === 'leg offered' &&
-          (e.personId !== null || outsideNumber(e.phone) !== undefined || system.phones[e.phone])),
-    );
-    return rings ? [] : [{ numberId: id, label: label || e164, words: sentence(trace, system) }];
-  });
+    const rings = trace.some((e) => e.kind === 'queued' || e.kind === 'leg offered');
+    return rings ? null : sentence(trace, system);
+  };
+  for (const { id, label, e164, planId } of Object.values(system.numbers)) {
+    if (!words.has(planId)) words.set(planId, wordsOf(e164));
+    const said = words.get(planId)!;
+    yield said === null ? null : { numberId: id, label: label || e164, words: said };
+  }
+}

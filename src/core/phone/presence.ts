@@ -1,5 +1,5 @@
 /** What somebody is doing now, worked out and not typed, for colleagues who would call them. */
-import { awayAt, CALLER, isQuiet, ringableNow, type CallState } from '../calls';
+import { awayAt, CALLER, isQuiet, ringableNow, type CallState, type Ringable } from '../calls';
 import { localTime, periodAt } from '../hours';
 import { isOn, wordOf, zoneOf, type Person, type Phone, type Standing, type System } from '../system';
 
@@ -34,6 +34,8 @@ export interface Around {
   calls: readonly Going[];
   /** Epoch milliseconds. */
   now: number;
+  /** Which phones would ring, by person, where that is known of all already. */
+  rings?: ReadonlyMap<string, readonly Ringable[]>;
   /** People who are left alone for a while after a call. */
   finishing?: ReadonlySet<string>;
 }
@@ -70,7 +72,7 @@ function workedOut(person: Person, phones: readonly Phone[], around: Around): Pr
   const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
   if (hours && periodAt(hours, zone, now, standing.overrides[hours.id]?.value) === null)
     return { is: 'out of hours' };
-  const rings = ringableNow(system, standing, [person.id], now).get(person.id) ?? [];
+  const rings = (around.rings ?? ringableNow(system, standing, [person.id], now)).get(person.id) ?? [];
   return { is: rings.some((r) => r.why === null) ? 'free' : 'no phone on' };
 }
 
@@ -80,12 +82,15 @@ export function presencesApart(around: Omit<Around, 'calls'>): Record<string, Pr
   const phones = new Map<string, Phone[]>();
   for (const phone of Object.values(system.phones)) {
     const personId = phone.personId ?? '';
-    phones.set(personId, [...(phones.get(personId) ?? []), phone]);
+    const own = phones.get(personId);
+    if (own) own.push(phone);
+    else phones.set(personId, [phone]);
   }
+  const rings = ringableNow(system, around.standing, Object.keys(system.people), around.now);
   return Object.fromEntries(
     Object.values(system.people).map((p) => [
       p.id,
-      presenceOf(p, phones.get(p.id) ?? [], { ...around, calls: [] }),
+      presenceOf(p, phones.get(p.id) ?? [], { ...around, rings, calls: [] }),
     ]),
   );
 }

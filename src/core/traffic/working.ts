@@ -1,4 +1,5 @@
 /** When somebody works: what their talk is held against. */
+import { once } from '../once';
 import { boundaries, localTime, periodAt } from '../hours';
 import { allSteps, zoneOf, type Hours, type Person, type System } from '../system';
 import { momentsOf, type Span } from './span';
@@ -6,7 +7,7 @@ import { momentsOf, type Span } from './span';
 export type Interval = readonly [from: number, to: number];
 
 /** The hours that most plans ask which numbers lead to; undefined where none does. */
-export function usualHours(system: System): Hours | undefined {
+export const usualHours = once((system: System): Hours | undefined => {
   const asked = new Map<string, number>();
   for (const { planId } of Object.values(system.numbers)) {
     const plan = planId ? system.plans[planId] : undefined;
@@ -15,15 +16,23 @@ export function usualHours(system: System): Hours | undefined {
   }
   const [most] = [...asked].sort(([, a], [, b]) => b - a)[0] ?? [];
   return most ? system.hours[most] : undefined;
-}
+});
+
+/** What was worked out last for a set of hours: everybody who has them asks for the same span. */
+const known = new WeakMap<Hours, { key: string; times: Interval[] }>();
 
 /** Open times of hours in a span, epoch milliseconds. */
 export function openTimes(hours: Hours, zone: string, [from, to]: Interval): Interval[] {
+  const key = `${zone} ${from} ${to}`;
+  const last = known.get(hours);
+  if (last?.key === key) return last.times;
   const cuts = [from, ...boundaries(hours, zone, from, to), to];
-  return cuts.slice(0, -1).flatMap((at, i) => {
+  const times = cuts.slice(0, -1).flatMap((at, i) => {
     const end = cuts[i + 1]!;
     return end > at && periodAt(hours, zone, at) !== null ? [[at, end] as const] : [];
   });
+  known.set(hours, { key, times });
+  return times;
 }
 
 /** When somebody works in a span: their hours, else the usual ones, on days they are not away. Null where no hours are known. */

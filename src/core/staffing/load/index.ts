@@ -30,3 +30,12 @@ export {
   type Tried,
   type Window,
 } from './windows';
+export {
+  hoursOfPromise,
+  loadPromiseInWords,
+  LoadPromise,
+  LoadPromises,
+  MOST_LOAD_PROMISES,
+  verdictOf,
+  type LoadVerdict,
+} from './promise';

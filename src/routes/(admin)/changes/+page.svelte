@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Checkbox, InlineLoading } from 'carbon-components-svelte';
-  import { onDestroy } from 'svelte';
+  import { onDestroy, untrack } from 'svelte';
   import { proxy } from 'comlink';
   import { differencesOf, type Differences, type DifferencesSoFar } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
@@ -8,6 +8,8 @@
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
   import ForceLater from '$ui/changes/ForceLater.svelte';
   import Versions from '$ui/changes/Versions.svelte';
+  import { LoadHeld } from '$ui/promises/load-held.svelte';
+  import LoadVerdicts from '$ui/promises/LoadVerdicts.svelte';
   import { CoverageClient } from '$ui/coverage/client';
   import { session, theBusiness } from '$ui/window/session.svelte';
 
@@ -22,6 +24,17 @@
   const undone = $derived(Math.max(0, record.inForceAt - record.done));
   const stops = $derived(theBusiness().checks.findings.filter((f) => f.severity === 'stops'));
   const history = $derived([...view.draft.edits].reverse().slice(0, 100));
+  /** Promises about load are held against a draft that differs; whoever does not want to wait stops that. */
+  const load = new LoadHeld();
+  onDestroy(() => load.stop());
+  const against = $derived(stops.length > 0 || load.broken > 0);
+  $effect(() => {
+    const [draft, isWaiting] = [after, theBusiness().waiting];
+    untrack(() => {
+      load.stop();
+      if (isWaiting) void load.hold(theBusiness(), draft);
+    });
+  });
   let inSpite = $state(false);
   let problem = $state('');
   /** What differs: what was found so far while it is worked out. */
@@ -147,9 +160,18 @@
           </li>{/each}
       </ol>
       {#if undone}<p class="small soft">Edits that are in force have been undone in the draft.</p>{/if}
-      {#if stops.length}
+      {#if theBusiness().waiting && load.promises.length}
+        <h3>Promises about load</h3>
+        <LoadVerdicts held={load} />
+      {/if}
+      {#if against}
         <Checkbox
-          labelText="In spite of {count(stops.length, 'finding')} that should stop this"
+          labelText="In spite of {[
+            stops.length ? count(stops.length, 'finding') : '',
+            load.broken ? count(load.broken, 'broken promise') : '',
+          ]
+            .filter(Boolean)
+            .join(' and ')} that should stop this"
           bind:checked={inSpite}
         />
       {/if}
@@ -157,7 +179,8 @@
         disabled={busy ||
           !theBusiness().waiting ||
           !theBusiness().checks.done ||
-          (stops.length > 0 && !inSpite)}
+          (against && !inSpite) ||
+          load.busy}
         on:click={putInForce}>Put in force</Button
       >
       {#if theBusiness().waiting && !theBusiness().checks.done}<InlineLoading
@@ -168,7 +191,8 @@
         disabled={busy ||
           !theBusiness().waiting ||
           !theBusiness().checks.done ||
-          (stops.length > 0 && !inSpite)}
+          (against && !inSpite) ||
+          load.busy}
       />
       <p class="small soft">In force since {momentText(view.inForce.at, theBusiness().zone)}.</p>
       <div class="row">
@@ -246,6 +270,10 @@
   }
   .problem {
     color: var(--alarm);
+  }
+  h3 {
+    margin: 0;
+    font-size: var(--text-lead);
   }
   .row {
     display: flex;

@@ -4,6 +4,7 @@
     boardCalls,
     boardQueues,
     nowhereNow,
+    type NowhereNow,
     presenceInWords,
     presencesApart,
     presencesIn,
@@ -35,7 +36,26 @@
   const seen = $derived(
     Object.values(own.people).filter((p) => presences[p.id] && (!people || people.has(p.id))),
   );
-  const nowhere = $derived(people ? [] : nowhereNow(inForce, business.standing, business.minute));
+  /** So long it is looked before the page does something else, in milliseconds. */
+  const SLICE_MS = 8;
+  let nowhere = $state.raw<NowhereNow[]>([]);
+  $effect(() => {
+    const numbers = people ? [] : nowhereNow(inForce, business.standing, business.minute);
+    let left = false;
+    void (async () => {
+      const found: NowhereNow[] = [];
+      let until = performance.now() + SLICE_MS;
+      for (const number of numbers) {
+        if (number) found.push(number);
+        if (performance.now() < until) continue;
+        await new Promise((resolve) => setTimeout(resolve));
+        if (left) return;
+        until = performance.now() + SLICE_MS;
+      }
+      nowhere = found;
+    })();
+    return () => (left = true);
+  });
   const hours = $derived(people ? [] : Object.values(inForce.hours));
   const waiting = $derived(queues.reduce((sum, q) => sum + q.waiting.length, 0));
 

@@ -3,6 +3,7 @@
   import { verdictsInWords } from '$core/promises';
   import type { Promised } from '$core/system';
   import { freshId } from '$ui/ids';
+  import LoadSection from '$ui/promises/LoadSection.svelte';
   import PromiseCard from '$ui/promises/PromiseCard.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -53,3 +54,4 @@
 {/each}
 {#if number}<Button size="small" kind="tertiary" on:click={add}>Make a promise</Button>{/if}
 <a class="small" href="/answering/rehearsal">Rehearse a call, and keep it</a>
+<LoadSection />
