@@ -127,6 +127,25 @@ test('the shortage of Tuesday mornings stands out, is found in a usual week, and
     .filter({ hasText: /^missed/ });
   await expect(missed).toContainText(/\+[\d.]+ points/, { timeout: 30_000 });
 
+  // What is promised about load is broken as it is.
+  await visit(page, '/answering/promises');
+  await page.getByRole('button', { name: 'Promise something about load' }).click();
+  const load = page.getByRole('region', { name: 'About load' });
+  await load.getByLabel('Mon').uncheck();
+  await load.getByRole('button', { name: 'Promise it' }).click();
+  await expect(load.getByText('Choose a day.')).toBeVisible();
+  await load.getByLabel('Tue').check();
+  await load.getByLabel('To', { exact: true }).selectOption('11:00');
+  await load.getByLabel('Answered, %').fill('72');
+  await load.getByLabel('Answered, %').blur();
+  await load.getByRole('button', { name: 'Promise it' }).click();
+  const promise = page.getByTestId('load-promises').getByRole('listitem');
+  await expect(promise).toContainText(
+    'Of callers on a usual Tuesday from 9 to 11, 72 % are answered by a person within 20 s.',
+  );
+  await load.getByRole('button', { name: 'Hold them against the draft' }).click();
+  await expect(promise).toContainText(/broken: 6\d %/, { timeout: 45_000 });
+
   // In the draft two who have less to do ring with the desk: that is enough.
   await visit(page, '/answering/main?step=main-front');
   await page.getByRole('combobox', { name: 'Who', exact: true }).click();
@@ -139,6 +158,10 @@ test('the shortage of Tuesday mornings stands out, is found in a usual week, and
   await run();
   await expect(said).toContainText('20 times, through the draft');
   await expect(said).not.toContainText('Tuesdays 9 to 11 you are');
+  // Before it goes in force the promise is held against it: it is kept.
+  await visit(page, '/changes');
+  await expect(promise).toContainText(/kept: 7\d %/, { timeout: 60_000 });
+  await expect(page.getByText(/broken promise/)).toHaveCount(0);
 });
 
 test('stopped, without callers and with what cannot be: what was run stays, and the rest is said in words', async ({

@@ -132,7 +132,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await drawer.getByRole('button', { name: 'Close' }).click();
   await page.goto('/figures/questions?about=too-few');
   await page.getByLabel('Which days').selectOption('last 90 days');
-  await page.getByRole('row', { name: /Tue 10:00/ }).waitFor({ timeout: 30_000 });
+  await page.getByRole('row', { name: /^Tue 10:00/ }).waitFor({ timeout: 30_000 });
   await page
     .getByTestId('week-map')
     .getByRole('button', { name: /^Tue 10:00/ })
@@ -143,7 +143,9 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.goto('/figures/people');
   await page.getByRole('button', { name: 'Run it', exact: true }).click();
   await page.locator('[data-testid=running][aria-busy=true]').waitFor();
-  await page.locator('[data-testid=running][aria-busy=false]').waitFor({ timeout: 90_000 });
+  await page
+    .locator('[data-testid=running][aria-busy=false]')
+    .waitFor({ state: 'attached', timeout: 90_000 });
   await shot(page, 'enough-people');
   await outside.reload();
   await outside.getByRole('button', { name: 'Main line' }).click();
