@@ -66,6 +66,8 @@ describe('calls', () => {
     const calls = boardCalls(told(engine), system);
     expect(calls.map((c) => c.is)).toEqual(['waits', 'rings']);
     expect(calls[0]!.doing).toMatch(/^waits in Front desk/);
+    expect(calls[0]!.queueId).toBe('front-queue');
+    expect(calls[1]!.personIds).toContain('idris');
     const [queue] = boardQueues(told(engine), system, standing);
     expect(queue).toMatchObject({ name: 'Front desk', waiting: [{ who: 'Hidden number' }] });
     expect(queue!.people.map((p) => p.name)).toEqual(['Rosa Delgado', 'Idris Okafor', 'Ines Morel']);

@@ -15,6 +15,9 @@ export interface BoardCall {
   doing: string;
   /** It rings, waits or talks: what it is drawn by beside its words. */
   is: 'hears' | 'rings' | 'waits' | 'talks' | 'leaves a message';
+  /** People of ours who talk in it, are rung or have called, and the queue it waits in. */
+  personIds: string[];
+  queueId: string | null;
   /** Since when it is so, and since when it is there; epoch milliseconds. */
   since: number;
   began: number;
@@ -100,6 +103,12 @@ export function boardCalls(calls: readonly Told[], system: System): BoardCall[] 
                 ? `talks with ${listed(others)}`
                 : WORDS[call.phase],
           is: waits ? 'waits' : is,
+          personIds: [
+            ...call.legs.filter((l) => l.state !== 'over'),
+            ...call.ends,
+            ...(call.from.kind === 'phone' ? [{ phone: call.from.phoneId, personId: null }] : []),
+          ].flatMap((e) => e.personId ?? system.phones[e.phone]?.personId ?? []),
+          queueId: waits ? call.waiting!.queueId : null,
           since: waits ? call.waiting!.since : call.since,
           began: call.request.at,
         },

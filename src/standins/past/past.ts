@@ -195,7 +195,7 @@ export function pastOf(
   }));
   const requests = dates
     .flatMap(({ date, back }) => requestsOf(zone, date, back, cast))
-    .filter((r) => r.at < until - HOUR_MS)
+    .filter((r) => r.at < until)
     .sort((a, b) => a.at - b.at);
   past.texts = dates
     .flatMap(({ date }) => textsOf(businessId, system, date, [...REGULARS, ...cast.contacts]))
@@ -204,7 +204,8 @@ export function pastOf(
   let done = 0;
   simulateEach(system, asPaired(standing), requests, (id, trace) => {
     const request = asked.get(id);
-    if (!request) return;
+    // What would go on is none of the past.
+    if (!request || request.at + (trace.at(-1)?.t ?? 0) >= until) return;
     const drawn = chance(request.at);
     const talked = trace.some((e) => e.kind === 'answered');
     const call: PastCall = {

@@ -26,8 +26,13 @@
   const line = new Line(theBusiness().view.business.id);
   onDestroy(() => line.close());
   const own = $derived(withOwn(inForce, business.standing.own));
-  const calls = $derived(boardCalls(line.calls, own));
   const mine = (ids: readonly string[]) => !people || ids.some((id) => people.has(id));
+  // Of others' calls a member of staff is told nothing.
+  const calls = $derived(
+    boardCalls(line.calls, own).filter(
+      (c) => mine(c.personIds) || (c.queueId !== null && mine(own.queues[c.queueId]?.memberIds ?? [])),
+    ),
+  );
   const queues = $derived(
     boardQueues(line.calls, own, business.standing).filter((q) => mine(q.people.map((p) => p.id))),
   );

@@ -6,14 +6,7 @@
   import {
     ALL_HOURS,
     desksOf,
-    erlangB,
-    formulaBeside,
     hoursOf,
-    linesFor,
-    linesNeeded,
-    loadOf,
-    ratioOf,
-    shareInWords,
     Typed,
     typedTraffic,
     usualMonday,
@@ -24,13 +17,16 @@
     type Window,
   } from '$core/staffing';
   import { allSteps, asPaired } from '$core/system';
-  import { USUAL_RULES, type WeekMap as Map } from '$core/traffic';
+  import { USUAL_RULES } from '$core/traffic';
   import SelectItem from '../../fields/SelectItem.svelte';
   import { count, dateText } from '../../format';
   import { Remembered } from '../../remembered.svelte';
   import { theBusiness } from '../../window/session.svelte';
+  import ChartView from '../report/ChartView.svelte';
   import WeekMap from '../report/WeekMap.svelte';
   import { FIRST, type AskedOfPeople, type WhatIf as What } from './asked';
+  import Beside from './Beside.svelte';
+  import { missedChart, missedMap } from './by-hour';
   import Callers from './Callers.svelte';
   import { Enough } from './enough.svelte';
   import Outcome from './Outcome.svelte';
@@ -147,29 +143,9 @@
     ...DAYS.map((id, i) => ({ id, hours: hoursOf({ day: i + 1, from: 0, to: 24 }), window: null })),
   ]);
   const choice = $derived(choices.find((c) => c.id === chosen) ?? choices[0]!);
-  const map = $derived.by((): Map => {
-    const values = ALL_HOURS.map((h) => {
-      const missed = ratioOf(enough.weeks, 'missed', 'offered', [h]);
-      const offered = enough.weeks.reduce((sum, w) => sum + w.hours.offered[h]!, 0);
-      return missed && offered >= 10 ? Math.max(0, missed.mean) : null;
-    });
-    return {
-      title: 'Missed of those offered, by the hour of a usual week',
-      unit: 'share',
-      values,
-      keys: values.map(() => null),
-    };
-  });
-  const LOST = 0.01;
-  const busiest = $derived.by(() => {
-    const loads = ALL_HOURS.map((h) => loadOf(enough.weeks, [h])?.mean ?? 0);
-    return Math.max(...loads);
-  });
-  const needed = $derived(enough.weeks.length > 1 ? linesNeeded(enough.weeks, LOST) : null);
-  const beside = $derived.by(() => {
-    const desk = enough.windows.find((w) => w.window === choice.window)?.desk;
-    return ran && desk ? formulaBeside(enough.weeks, choice.hours, ran.traffic, desk) : null;
-  });
+  const map = $derived(missedMap(enough.weeks));
+  const chart = $derived(missedChart(enough.weeks, enough.after, choice.hours, choice.id));
+  const desk = $derived(enough.windows.find((w) => w.window === choice.window)?.desk);
   const percent = (n: number) => `${(n * 100).toFixed(1)} %`;
 </script>
 
@@ -264,32 +240,14 @@
     system={systemOf(ran.asked.of)}
     within={USUAL_RULES.within}
   />
+  {#if !enough.doing}{#key chart}<ChartView
+        {chart}
+        currency="USD"
+        file="enough-people"
+        onbehind={() => {}}
+      />{/key}{/if}
   <WeekMap {map} currency="USD" chosen={null} onbehind={() => {}} />
-  <h2>Lines, and the formulas beside it</h2>
-  <p>
-    {#if needed !== null}
-      With {count(needed, 'line')} at most 1 caller in 100 would find all taken; a call that is led out takes two.
-    {/if}
-    {#if busiest > 0}
-      In the busiest hour {busiest.toFixed(1)} are in use in the mean: by Erlang B {linesFor(busiest, LOST) ??
-        'more than 10,000'}
-      lines lose {percent(erlangB(linesFor(busiest, LOST) ?? 0, busiest))} there.
-    {/if}
-  </p>
-  {#if beside}
-    <p data-testid="beside">
-      {choice.id}: {beside.perHour.toFixed(0)} callers an hour, {Math.round(beside.talk)} s of talk, {count(
-        beside.people,
-        'person',
-        'people',
-      )}. By {beside.formula}
-      {percent(beside.service.givesUp)} give up and the mean wait is {beside.service.meanWait.toFixed(1)} s; the
-      run has
-      {shareInWords(beside.gaveUp)} and {beside.waited.mean.toFixed(1)} s.
-      {#if beside.agrees}The formula lies within the run’s interval.
-      {:else}They differ, for the formula takes it that {beside.but.join('; that ')}.{/if}
-    </p>
-  {/if}
+  <Beside weeks={enough.weeks} hours={choice.hours} name={choice.id} traffic={ran.traffic} {desk} />
 {/if}
 
 <style>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { goto } from '$app/navigation';
+  import { traceLines } from '$core/calls';
   import { ANY, type Entry, type Question } from '$core/story';
   import { storyWith } from '../../log/story-with';
   import { Remembered } from '../../remembered.svelte';
@@ -59,7 +60,16 @@
         onopen={() => (openId = openId === told.entry.id ? null : told.entry.id)}
       />
       {#if told === open}
-        <li class="sheet"><EntrySheet {...told} system={business.system} onstory={everythingWith} /></li>
+        <li class="sheet">
+          {#if business.may('see the system')}
+            <EntrySheet {...told} system={business.system} onstory={everythingWith} />
+          {:else if told.entry.call}
+            <!-- What can be done about it is for whoever does the phones. -->
+            <ol class="small" data-testid="how-it-went">
+              {#each traceLines(told.entry.call.trace, business.system) as line, i (i)}<li>{line}</li>{/each}
+            </ol>
+          {/if}
+        </li>
       {/if}
     {/each}
   </ul>

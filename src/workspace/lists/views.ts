@@ -1,6 +1,6 @@
 /** Searches of the log that are kept under a name, by business. */
 import { z } from 'zod';
-import { SavedView } from '../core/story';
+import { SavedView } from '../../core/story';
 import { keptList } from './kept-list';
 
 /** More than so many are not kept. */
