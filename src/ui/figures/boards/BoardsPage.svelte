@@ -75,8 +75,12 @@
     (board?.tiles.length ?? 0) >= MOST_TILES
       ? (problem = `${MOST_TILES} tiles are as many as a board has.`)
       : void set((b) => ({ ...b, tiles: [...b.tiles, tile] }));
-  async function move(id: string, to: number) {
-    await set((b) => ({ ...b, tiles: movedTile(b.tiles, id, to) }));
+  /** @param place where to, of where it is by then: a key that is pressed twice moves it twice */
+  async function move(id: string, place: (now: number) => number) {
+    await set((b) => ({
+      ...b,
+      tiles: movedTile(b.tiles, id, place(b.tiles.findIndex((t) => t.id === id))),
+    }));
     await tick();
     document.querySelector<HTMLElement>(`[data-tile="${CSS.escape(id)}"] .grip`)?.focus();
   }
@@ -112,7 +116,7 @@
         if (oldIndex === undefined || newIndex === undefined || oldIndex === newIndex) return;
         // The page is drawn from the board: what was moved by hand goes back, and the board is changed.
         from.insertBefore(item, from.children[oldIndex + (newIndex < oldIndex ? 1 : 0)] ?? null);
-        void move(item.dataset['tile']!, newIndex);
+        void move(item.dataset['tile']!, () => newIndex);
       },
     });
     return () => sortable.destroy();
@@ -155,12 +159,12 @@
     <AddTile {system} onadd={add} />
     {#if board.tiles.length}
       <ul aria-label="Tiles of {board.name}" {@attach draggable}>
-        {#each board.tiles as tile, i (tile.id)}
+        {#each board.tiles as tile (tile.id)}
           <TileView
             {tile}
             {people}
             {currency}
-            onmove={(by) => void move(tile.id, i + by)}
+            onmove={(by) => void move(tile.id, (now) => now + by)}
             ondrop={() =>
               void set(
                 (b) => ({ ...b, tiles: b.tiles.filter((t) => t.id !== tile.id) }),
