@@ -144,7 +144,7 @@
   ]);
   const choice = $derived(choices.find((c) => c.id === chosen) ?? choices[0]!);
   const map = $derived(missedMap(enough.weeks));
-  const chart = $derived(missedChart(enough.weeks, enough.after, choice.hours, choice.id));
+  const chart = $derived(missedChart(enough.weeks, enough.after, choice.hours));
   const desk = $derived(enough.windows.find((w) => w.window === choice.window)?.desk);
   const percent = (n: number) => `${(n * 100).toFixed(1)} %`;
 </script>

@@ -1,5 +1,6 @@
 /** What was run as charts and maps by the hour. */
 import { ALL_HOURS, ratioOf, type Hours, type Week } from '$core/staffing';
+import { DAY_NAMES } from '$core/hours';
 import type { Chart, WeekMap } from '$core/traffic';
 
 /** Fewer callers in all weeks together say nothing of an hour. */
@@ -46,7 +47,7 @@ export function missedChart(
     keys: shown.map(() => null),
   });
   return {
-    title: `Missed of those offered by the hour, ${name}`,
+    title: `Missed of those offered, by the hour${days.length < 7 ? ` on ${days.map((d) => DAY_NAMES[d]).join(', ')}` : ''}`,
     kind: 'bars',
     stacked: false,
     unit: 'share',
