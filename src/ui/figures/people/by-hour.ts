@@ -22,12 +22,7 @@ export function missedMap(weeks: readonly Week[]): WeekMap {
 }
 
 /** Missed by the hour of the day on the days that some hours lie in, as it is and after a change. */
-export function missedChart(
-  weeks: readonly Week[],
-  after: readonly Week[],
-  hours: Hours,
-  name: string,
-): Chart {
+export function missedChart(weeks: readonly Week[], after: readonly Week[], hours: Hours): Chart {
   const days = [...new Set(hours.map((h) => Math.floor(h / 24)))];
   const at = (of: readonly Week[]) =>
     Array.from({ length: 24 }, (_, hour) =>
