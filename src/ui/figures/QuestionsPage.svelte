@@ -183,9 +183,7 @@
       {/if}
     </div>
     {#if behind}
-      {#key report}
-        <Behind of={behind.key} title={behind.title} onclose={() => (behind = null)} />
-      {/key}
+      <Behind of={behind.key} title={behind.title} {report} onclose={() => (behind = null)} />
     {/if}
   </div>
 {/if}

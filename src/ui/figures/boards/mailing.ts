@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 import { profileOf } from '$core/numbering';
 import { changeText, mailDue, valueText, type Board, type Report, type Tile } from '$core/traffic';
 import { rawMessage, type Attachment } from '$standins/mail/compose';
-import { changeBoards, readBoards } from '$workspace';
+import { changeBoards, readBoards, within, type MailRecord } from '$workspace';
 import type { OpenBusiness } from '../../window/open-business.svelte';
 import { partText } from '../value';
 import { figureOf, reportOfTile, titleOfTile, unitOf } from './tile';
@@ -93,6 +93,7 @@ export async function mailBoard(business: OpenBusiness, board: Board): Promise<n
   }
   const name = system.business.name;
   const people = Object.values(system.people);
+  const letters: MailRecord[] = [];
   for (const address of board.mailTo) {
     const id = `mail-${nanoid(10)}`;
     const subject = `${board.name}: how it goes at ${name}`;
@@ -106,12 +107,14 @@ export async function mailBoard(business: OpenBusiness, board: Board): Promise<n
       at: now,
       attachments,
     });
-    await db.write('mail', async (open) => {
-      const tx = open('mail');
-      await tx.objectStore('mail').put({ id, businessId, at: now, to: address, subject, raw });
-      await tx.done;
-    });
+    letters.push({ id, businessId, at: now, to: address, subject, raw });
   }
+  // All or none: what fails half-way is tried again, and nobody gets it twice.
+  await db.write('mail', async (open) => {
+    const tx = open('mail');
+    for (const letter of letters) within(tx.objectStore('mail').put(letter));
+    await tx.done;
+  });
   await business.workspace.changed('mail');
   return board.mailTo.length;
 }

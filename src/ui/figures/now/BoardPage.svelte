@@ -9,7 +9,7 @@
     presencesApart,
     presencesIn,
   } from '$core/phone';
-  import { withOwn } from '$core/system';
+  import { withOwn, type Setting } from '$core/system';
   import { whoseFigures, type Today } from '$core/traffic';
   import { count, dateText, durationText } from '../../format';
   import Override from '../../hours/Override.svelte';
@@ -75,21 +75,19 @@
   });
   const DOTS = { free: 'on', busy: 'busy', away: 'waiting', off: 'off' } as const;
   const since = (at: number) => durationText(Math.max(0, business.now - at));
-  const log = (queueId: string, name: string, personId: string, on: boolean) =>
-    void business.deeds.set(
-      `${name} ${on ? 'logged in' : 'logged out'}`,
-      [{ kind: 'logged in', queueId, personId, on }],
-      business.actorName ?? 'the live board',
+  /** What is not stored is said. */
+  const set = (words: string, setting: Setting) =>
+    void business.deeds.set(words, [setting], business.actorName ?? 'the live board').then(
+      () => (problem = ''),
+      (error: unknown) => (problem = error instanceof Error ? error.message : String(error)),
     );
+  const log = (queueId: string, name: string, personId: string, on: boolean) =>
+    set(`${name} ${on ? 'logged in' : 'logged out'}`, { kind: 'logged in', queueId, personId, on });
+  const back = (name: string, personId: string) =>
+    set(`${name} takes calls again`, { kind: 'paused', personId, reason: null });
   /** Whoever does the phones, whoever leads the queue, and everybody for themselves. */
   const mayLog = (queueId: string, personId: string): boolean =>
     !people || personId === business.actor || inForce.queues[queueId]?.leadId === business.actor;
-  const back = (name: string, personId: string) =>
-    void business.deeds.set(
-      `${name} takes calls again`,
-      [{ kind: 'paused', personId, reason: null }],
-      business.actorName ?? 'the live board',
-    );
   let board = $state<HTMLElement>();
   let problem = $state('');
   const fill = () =>
@@ -101,7 +99,9 @@
     Now
     <button class="linkish small" type="button" onclick={() => void fill()}>Fill the screen</button>
   </h1>
-  {#if problem || line.problem}<p class="problem" role="alert">{problem || line.problem}</p>{/if}
+  {#if problem || line.problem || business.logbook.problem}
+    <p class="problem" role="alert">{problem || line.problem || business.logbook.problem}</p>
+  {/if}
   <p class="bx--visually-hidden" aria-live="polite">
     {count(calls.length, 'call')}, {waiting} waiting
   </p>

@@ -96,9 +96,14 @@
     if (Object.keys(problems).length) return null;
     const today = localTime(business.zone, business.now).date;
     const span = { from: addDays(today, -7 * is.weeksBack), to: addDays(today, -1) };
-    const made = await business.logbook.traffic(span, is.numberId ? [is.numberId] : []);
+    const made = await business.logbook
+      .traffic(span, is.numberId ? [is.numberId] : [])
+      .catch((error: unknown) => {
+        problem = error instanceof Error ? error.message : String(error);
+        return null;
+      });
     if (!made) {
-      problem = 'Nobody called in that time: choose more weeks, or type how many call.';
+      problem ||= 'Nobody called in that time: choose more weeks, or type how many call.';
       return null;
     }
     return made;

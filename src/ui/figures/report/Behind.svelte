@@ -2,6 +2,7 @@
   import { goto } from '$app/navigation';
   import { traceLines } from '$core/calls';
   import { ANY, type Entry, type Question } from '$core/story';
+  import type { Report } from '$core/traffic';
   import { storyWith } from '../../log/story-with';
   import { Remembered } from '../../remembered.svelte';
   import type { Told } from '../../log/reader.svelte';
@@ -14,23 +15,30 @@
   interface Props {
     of: string;
     title: string;
+    /** The report it is of: made anew, its calls are asked for anew, and what is open stays open. */
+    report: Report;
     onclose: () => void;
   }
-  let { of, title, onclose }: Props = $props();
+  let { of, title, report, onclose }: Props = $props();
   const AT_ONCE = 40;
   let most = $state(AT_ONCE);
   let found = $state.raw<readonly Told[]>([]);
   let total = $state<number | null>(null);
+  let problem = $state('');
   let openId = $state<string | null>(null);
   const business = $derived(theBusiness());
   const open = $derived(found.find((t) => t.entry.id === openId));
   $effect(() => {
+    void report;
     let over = false;
-    void business.logbook.behind(of, most).then(({ told, total: all }) => {
-      if (over) return;
-      found = told;
-      total = all;
-    });
+    void business.logbook.behind(of, most).then(
+      ({ told, total: all }) => {
+        if (over) return;
+        found = told;
+        total = all;
+      },
+      (error: unknown) => (problem = error instanceof Error ? error.message : String(error)),
+    );
     return () => (over = true);
   });
   /** It is the log's to show. */
@@ -51,6 +59,7 @@
     {total === null ? 'They are looked for' : count(total, 'call')}
     <button class="linkish small" type="button" onclick={onclose}>Close</button>
   </p>
+  {#if problem}<p role="alert">{problem}</p>{/if}
   <ul aria-label="Calls">
     {#each found as told (told.entry.id)}
       <EntryRow
