@@ -99,3 +99,41 @@ test('a line that several answer shows what goes on there, and is taken back fro
   );
   await expect(jonah.getByTestId('talking')).toHaveCount(0);
 });
+
+test('who waits is sent on from the live board, and is first in the queue again where nobody takes the call', async ({
+  context,
+  page,
+}) => {
+  await open(page, '/figures');
+  const idris = await staffPhone(context, IDRIS);
+  const jonah = await staffPhone(context, JONAH);
+  await call(jonah, '310');
+  const row = page.getByTestId('board-calls').getByRole('listitem').filter({ hasText: 'Jonah Achterberg' });
+  await expect(row).toContainText('waits in Front desk');
+  const send = async () => {
+    await row.getByRole('button', { name: 'Send Jonah Achterberg on' }).click();
+    const field = page.getByRole('combobox', { name: 'Send Jonah Achterberg on to' });
+    await expect(field).toBeFocused();
+    await field.fill('Idris');
+    await page.getByRole('option').first().waitFor();
+    await field.press('Enter');
+    await expect(field).toHaveCount(0);
+  };
+  await send();
+  const ringing = idris.getByTestId('ringing');
+  await expect(ringing).toContainText('If you do not take it, it goes back to Front desk.');
+  await ringing.getByRole('button', { name: /^Not now/ }).click();
+  await expect(ringing).toHaveCount(0);
+  await expect(row).toContainText('waits in Front desk');
+  await send();
+  await expect(ringing).toContainText('goes back to Front desk');
+  await ringing.getByRole('button', answer).click();
+  await expect(row).toContainText('talks with Idris Okafor');
+  await expect(row.getByRole('button', { name: /on$/ })).toHaveCount(0);
+  // What was done stands in the log with the call.
+  await jonah
+    .getByTestId('talking')
+    .getByRole('button', { name: /^Hang up/ })
+    .click();
+  await expect(page.getByText('Nobody calls.')).toBeVisible();
+});

@@ -53,7 +53,9 @@ export function callsOf(calls: readonly Told[], phoneId: string, system: System)
           call.passing && rung
             ? call.passing.way === 'out'
               ? whoseName(system, call.passing.by, call.passing.personId)
-              : null
+              : call.passing.way === 'from a queue'
+                ? ((call.passing.personId && system.people[call.passing.personId]?.name) ?? null)
+                : null
             : null,
         ahead: aheadOf(call, phoneId, system),
         recorded: call.recorded
@@ -77,12 +79,16 @@ function refusedTo({ request, trace }: Told, phoneId: string): PhoneCall['refuse
 }
 
 /** What happens by itself: when the credit runs out, and to whoever is rung when a call was passed on and comes back. */
-function aheadOf(call: Told, phoneId: string, system: System): string {
+export function aheadOf(call: Told, phoneId: string, system: System): string {
   const { passing } = call;
   const credit = call.phase === 'talking' ? call.trace.findLast((e) => e.kind === 'credit') : undefined;
   if (credit?.kind === 'credit')
     return `It can be paid for ${credit.minutes === 1 ? 'a minute' : `${credit.minutes} minutes`} more; then it ends.`;
   if (!passing || call.phase !== 'ringing') return '';
+  if (passing.way === 'from a queue') {
+    const sent = call.trace.findLast((e) => e.kind === 'sent on');
+    return `If you do not take it, it goes back to ${(sent?.kind === 'sent on' && system.queues[sent.queueId]?.name) || 'where they waited'}.`;
+  }
   if (passing.way !== 'out') {
     const why = call.trace.findLast((e) => e.kind === 'comes back');
     return why

@@ -9,7 +9,7 @@ export type QueueWait = readonly [
   queueId: string,
   from: number,
   to: number,
-  way: QueueWay | 'answered' | null,
+  way: QueueWay | 'sent on' | 'answered' | null,
 ];
 
 export interface Course {

@@ -2,6 +2,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { listed, passedTo, saidSoFar, whoCalls, whoseName } from '$core/calls';
   import { profileOf } from '$core/numbering';
+  import { aheadOf } from '$core/phone';
   import { allSteps, contactOf, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
   import { here } from '../window/session.svelte';
@@ -66,6 +67,7 @@
   const canDivert = $derived(!!own && call.calledPerson === own && !!system.people[own]?.mailboxId);
   const left = $derived(call.until ? Math.max(0, call.until - here().now) : 0);
   const whole = $derived(call.until ? call.until - call.since : 1);
+  const ahead = $derived(aheadOf(call, phoneId, system));
   const notes = $derived(saidSoFar(call.trace, system));
   let silent = $state(false);
   let stop = () => {};
@@ -107,6 +109,7 @@
 <section class="ring" aria-live="assertive" data-testid="ringing">
   {#if shows !== 'caller'}<span class="via">{via}</span>{/if}
   <h1>{shows === 'number called' ? `A call for ${via}` : caller}</h1>
+  {#if ahead}<p data-testid="ahead">{ahead}</p>{/if}
   {#if contact && shows !== 'number called'}<p class="soft">{whoCalls(system, call.request.from)}</p>{/if}
   <p class="soft">{others.length ? `Also ringing ${listed(others)}` : 'Ringing only here'}</p>
   {#if notes.length}
@@ -180,7 +183,8 @@
     padding: 3px 10px;
     font-weight: 600;
     font-size: var(--text-body);
-    animation: beat 1.2s infinite;
+    /* From one to the other, for what changes with every frame keeps a small phone from resting. */
+    animation: beat 1.2s steps(1) infinite;
   }
   @keyframes beat {
     50% {

@@ -26,6 +26,8 @@ export type Action =
   /** Whoever was called about this call joins it, and nobody leaves. */
   | { kind: 'all together'; callId: string; phone: string }
   | { kind: 'park'; callId: string; phone: string }
+  /** Takes a caller out of the queue they wait in, for themselves or somebody else. @param personId who does it, null where that is not known */
+  | { kind: 'send on'; callId: string; personId: string | null; to: PassTarget }
   /** Takes a call that rings at a colleague, or of whoever leaves a message in a mailbox of one's own. */
   | { kind: 'pick up'; callId: string; phone: string }
   /** Hears what a caller says into a mailbox of its person, or no longer. */

@@ -24,7 +24,7 @@ export interface End {
 }
 
 /** Somebody has passed the call on, or parked it, and nobody has taken it yet. */
-export interface Passing {
+export interface Passed {
   /** The phone it was passed on from. */
   by: string;
   personId: string | null;
@@ -33,6 +33,18 @@ export interface Passing {
   /** It rings at who it was passed to, back at who passed it on, or then at the others who have its line. */
   way: 'out' | 'back' | 'line';
 }
+
+/** Who waited in a queue was sent on: where nobody takes it there, they come first in the queue again. */
+export interface SentOn {
+  personId: string | null;
+  to: PassTarget;
+  way: 'from a queue';
+  /** Somebody had passed it on to the queue: it comes back to them, where the queue gives it back. */
+  before: Passed | null;
+}
+
+/** A call is on its way to somebody else, who has not taken it yet. */
+export type Passing = Passed | SentOn;
 
 /** The caller waits in a slot until somebody fetches them. */
 export interface Parked {

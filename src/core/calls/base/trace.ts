@@ -70,6 +70,7 @@ export type NotDone =
   | 'no slot is free'
   | 'no slots are set up'
   | 'nobody waits there'
+  | 'they wait there already'
   | 'to yourself'
   | 'they are in it already'
   | 'an emergency number'
@@ -156,7 +157,9 @@ export type Happening =
   /** They would be next, and just let it ring out: somebody else is tried first. */
   | { kind: 'left for last'; personId: string }
   | { kind: 'comfort'; queueId: string; position: number }
-  | { kind: 'left queue'; queueId: string; way: QueueWay; waitedSeconds: number }
+  | { kind: 'left queue'; queueId: string; way: QueueWay | 'sent on'; waitedSeconds: number }
+  /** Somebody who keeps an eye on the queue sent who waited there to where they are taken; null is not known who. */
+  | { kind: 'sent on'; queueId: string; personId: string | null; to: PassTarget }
   | { kind: 'call back asked'; queueId: string }
   | { kind: 'prompt started'; recordingId: string }
   | { kind: 'prompt ended'; recordingId: string }
@@ -270,7 +273,7 @@ export type Happening =
   | { kind: 'phone gone'; phone: string; personId: string | null }
   | { kind: 'phone there again'; phone: string; personId: string | null }
   /** Somebody did what was no longer possible, or may not be: nothing changed. */
-  | { kind: 'not done'; phone: string; why: NotDone }
+  | { kind: 'not done'; phone: string | null; personId?: string | null; why: NotDone }
   | { kind: 'ended'; by: 'caller' | 'called' | 'system'; outcome: Outcome };
 
 /** One thing that happened, `t` milliseconds after the call arrived. */

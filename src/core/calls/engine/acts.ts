@@ -16,6 +16,7 @@ import {
 import { gone, stillGone, thereAgain } from '../talks/faults';
 import { announce } from '../talks/announcing';
 import { passOn } from '../talks/passing';
+import { sendOn } from '../talks/sending-on';
 import { noticeOver, pauseRecording, startRecording, stopRecording } from '../talks/recording';
 import { listenIn, listensNoLonger, takeFromMailbox } from '../talks/listening';
 import { creditDue } from '../talks/credit';
@@ -92,6 +93,10 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
   record: inTalk(startRecording),
   'stop recording': inTalk(stopRecording),
   'pause recording': inTalk(pauseRecording),
+  'send on': (run, call, { personId, to }) => {
+    const why = sendOn(run, call, personId, to);
+    if (why) run.say(call, { t: 0, kind: 'not done', phone: null, personId, why });
+  },
   'send keys': (run, call, { phone, keys }) => {
     const end = endOf(call, phone);
     if (!end) return run.refuse(call, phone, 'not in this call');

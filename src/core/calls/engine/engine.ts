@@ -64,6 +64,7 @@ function rankOf({ kind }: Action): number {
     case 'back to':
     case 'all together':
     case 'park':
+    case 'send on':
     case 'take over':
     case 'listen in':
     case 'listen no longer':

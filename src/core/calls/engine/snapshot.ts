@@ -62,6 +62,13 @@ const Onward = z.discriminatedUnion('kind', [
 ]);
 
 // Loose: what a later version adds to a call is kept.
+const Passed = z.object({
+  by: PhoneName,
+  personId: Id.nullable(),
+  to: PassTarget.nullable(),
+  ifNobody: IfNobody,
+  way: z.enum(['out', 'back', 'line']),
+});
 const AnyCall = z.looseObject({
   request: CallRequest,
   version: Count,
@@ -165,13 +172,15 @@ const AnyCall = z.looseObject({
     })
     .optional(),
   passing: z
-    .object({
-      by: PhoneName,
-      personId: Id.nullable(),
-      to: PassTarget.nullable(),
-      ifNobody: IfNobody,
-      way: z.enum(['out', 'back', 'line']),
-    })
+    .discriminatedUnion('way', [
+      Passed,
+      z.object({
+        personId: Id.nullable(),
+        to: PassTarget,
+        way: z.literal('from a queue'),
+        before: Passed.nullable(),
+      }),
+    ])
     .nullable(),
   parked: z.object({ slot: z.string(), by: PhoneName, personId: Id.nullable() }).nullable(),
   servedFrom: z.object({ queueId: Id, stepId: Id.nullable() }).optional(),
@@ -232,6 +241,7 @@ const ActionRecord = z.discriminatedUnion('kind', [
   onPhone('back to'),
   onPhone('all together'),
   onPhone('park'),
+  z.object({ kind: z.literal('send on'), callId: Id, personId: Id.nullable(), to: PassTarget }),
   onPhone('pick up'),
   onPhone('take over'),
   onPhone('listen in'),

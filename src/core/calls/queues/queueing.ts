@@ -224,15 +224,21 @@ export function keyInQueue(run: Run, call: Waits, key: string): void {
 
 /** Somebody waits no longer: the way the step has for it, or on to the next step. */
 export function leaveQueue(run: Run, call: Waits, way: QueueWay): void {
-  const { queueId, stepId, since } = call.waiting;
+  const { stepId } = call.waiting;
+  outOfQueue(run, call, way);
+  if (stepId === null) return leftAlone(run, call);
+  const stop = run.world(call).routes.get(call.planId!)!.stops.get(stepId)!;
+  const i = stop.step.kind === 'queue' ? stop.step.branches.findIndex((b) => b.way === way) : -1;
+  run.enter(call, i < 0 ? stop.next : stop.branches[i]!);
+}
+
+/** Somebody waits no longer; where they go is for whoever asks. */
+export function outOfQueue(run: Run, call: Waits, way: QueueWay | 'sent on'): void {
+  const { queueId, since } = call.waiting;
   endOthers(run, call, 'cancelled');
   (call as CallState).waiting = null;
   const waitedSeconds = Math.round((run.now - since) / 1000);
   run.say(call, { t: 0, kind: 'left queue', queueId, way, waitedSeconds });
-  if (stepId === null) return leftAlone(run, call);
-  const stop = run.world(call).routes.get(call.planId!)!.stops.get(stepId)!;
-  const i = stop.step.kind === 'queue' ? stop.step.branches.findIndex((b) => b.way === way) : -1;
   // Those left behind move up: somebody may be free for them now.
   run.serveSoon(queueId, 0);
-  run.enter(call, i < 0 ? stop.next : stop.branches[i]!);
 }

@@ -38,6 +38,11 @@ export function stillGone(run: Run, call: CallState, n: number): void {
     return;
   }
   leaveToOther(run, call, end, other);
-  call.passing = { by: end.phone, personId: end.personId, to: null, ifNobody: { then: 'back' }, way: 'out' };
-  comeBack(run, call, 'their phone was gone');
+  const { phone: by, personId } = end;
+  comeBack(
+    run,
+    call,
+    { by, personId, to: null, ifNobody: { then: 'back' }, way: 'out' },
+    'their phone was gone',
+  );
 }

@@ -2,10 +2,10 @@
 import { lineOf, phonesOnLine } from '../base/line';
 import { shownBy } from '../base/shown';
 import { USUAL_HOW, ringGroup, ringPerson, sawNothing } from '../people/people';
-import { offer, offerOutside } from '../people/ringing';
+import { endOthers, offer, offerOutside } from '../people/ringing';
 import { enterQueue } from '../queues/queueing';
 import { voicemail } from '../mailbox/voicemail';
-import type { End } from '../base/talk';
+import type { End, Passed, SentOn } from '../base/talk';
 import type { CallState, Run } from '../base/state';
 import { outsidePhone, type CameBack, type NotDone, type RingEnd } from '../base/trace';
 import type { IfNobody, PassTarget, System } from '../../system';
@@ -67,7 +67,7 @@ export function whyNotTo(
 }
 
 /** Whether who a call is to go to talks in it already. */
-function isInIt(call: CallState, to: PassTarget): boolean {
+export function isInIt(call: CallState, to: PassTarget): boolean {
   switch (to.to) {
     case 'person':
       return call.ends.some((e) => e.personId === to.personId);
@@ -162,8 +162,12 @@ function rung(run: Run, call: CallState, how: 'ringing' | RingEnd): void {
 export function notTaken(run: Run, call: CallState, why: CameBack): void {
   const { passing } = call;
   if (!passing) return;
-  if (passing.way === 'back') return ringLine(run, call);
-  if (passing.way === 'line') return afterBack(run, call);
+  if (passing.way === 'from a queue') {
+    if (!backInQueue(run, call, passing)) afterBack(run, call, null);
+    return;
+  }
+  if (passing.way === 'back') return ringLine(run, call, passing);
+  if (passing.way === 'line') return afterBack(run, call, passing.personId);
   const { ifNobody, to, by, personId } = passing;
   if (ifNobody.then === 'another') {
     call.passing = { ...passing, to: ifNobody.to, ifNobody: { then: 'back' } };
@@ -176,13 +180,23 @@ export function notTaken(run: Run, call: CallState, why: CameBack): void {
     call.passing = null;
     return voicemail(run, call, theirs);
   }
-  comeBack(run, call, why);
+  comeBack(run, call, passing, why);
+}
+
+/** Nobody took it where it was sent from a queue: it is first in its queue again. @returns whether that queue is still there */
+function backInQueue(run: Run, call: CallState, { before }: SentOn): boolean {
+  const from = call.servedFrom;
+  call.passing = before;
+  if (!from || !run.world(call).system.queues[from.queueId]) return false;
+  endOthers(run, call, 'not answered');
+  enterQueue(run, call, from.queueId, from.stepId, true);
+  return true;
 }
 
 /** A call rings at who gave it away: all their phones, softly where they are on a call. */
-export function comeBack(run: Run, call: CallState, why: CameBack): void {
-  const { by, personId } = call.passing!;
-  call.passing = { ...call.passing!, way: 'back' };
+export function comeBack(run: Run, call: CallState, passed: Passed, why: CameBack): void {
+  const { by, personId } = passed;
+  call.passing = { ...passed, way: 'back' };
   run.say(call, { t: 0, kind: 'comes back', to: by, personId, why });
   call.saw = sawNothing();
   call.person = null;
@@ -193,12 +207,12 @@ export function comeBack(run: Run, call: CallState, why: CameBack): void {
   const how = offer(run, call, [{ personId, phones: [phones].flat(), outside: null }], BACK_MS);
   if (how === 'ringing') return;
   run.say(call, { t: 0, kind: 'ringing over', how });
-  ringLine(run, call);
+  ringLine(run, call, passed);
 }
 
 /** Whoever gave it away does not take it: it rings at the others who have the line it came by, where there are some. */
-function ringLine(run: Run, call: CallState): void {
-  const { by, personId } = call.passing!;
+function ringLine(run: Run, call: CallState, passed: Passed): void {
+  const { by, personId } = passed;
   const { system } = run.world(call);
   const numberId = lineOf(call, system);
   const phones = numberId
@@ -206,8 +220,8 @@ function ringLine(run: Run, call: CallState): void {
         (p) => p.id !== by && (personId === null || p.personId !== personId),
       )
     : [];
-  if (!numberId || !phones.length) return afterBack(run, call);
-  call.passing = { ...call.passing!, way: 'line' };
+  if (!numberId || !phones.length) return afterBack(run, call, personId);
+  call.passing = { ...passed, way: 'line' };
   run.say(call, { t: 0, kind: 'on the line', numberId });
   call.saw = sawNothing();
   call.how = { ...USUAL_HOW, ringBusy: true, back: true };
@@ -215,12 +229,11 @@ function ringLine(run: Run, call: CallState): void {
   const how = offer(run, call, offers, BACK_MS);
   if (how === 'ringing') return;
   run.say(call, { t: 0, kind: 'ringing over', how });
-  afterBack(run, call);
+  afterBack(run, call, personId);
 }
 
 /** Nor did who gave it away: back into the queue it came through, or to a mailbox, or it ends with words. */
-function afterBack(run: Run, call: CallState): void {
-  const { personId } = call.passing!;
+function afterBack(run: Run, call: CallState, personId: string | null): void {
   call.passing = null;
   call.parked = null;
   call.how = USUAL_HOW;

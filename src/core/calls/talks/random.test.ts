@@ -14,7 +14,7 @@ import {
   type Action,
   type CallRequest,
 } from '..';
-import type { PassTarget } from '../../system';
+import { newQueue, type PassTarget } from '../../system';
 
 const PHONES = [
   'rosa-desk',
@@ -35,6 +35,7 @@ const target: fc.Arbitrary<PassTarget> = fc.oneof(
     { to: 'phone', phoneId: 'rosa-app' },
     { to: 'plan', planId: 'main-plan' },
     { to: 'group', groupId: 'gone' },
+    { to: 'queue', queueId: 'q' },
   ),
 );
 type Act = Extract<Action, { callId: string }>;
@@ -118,6 +119,12 @@ const act: fc.Arbitrary<Doing> = fc.oneof(
       }),
   },
 );
+/** Whoever keeps an eye on the queue takes somebody out of it, who waits there or elsewhere. */
+const sends: fc.Arbitrary<Doing> = target.map((to): Doing => (yard, n) => {
+  const waiting = going(yard).filter((c) => c.waiting);
+  const call = pick(n % 7 === 6 ? going(yard) : waiting, n);
+  if (call) yard.does(call.request.id, { kind: 'send on', personId: 'rosa', to });
+});
 /** Seconds that go by: mostly few, sometimes until a parked call rings back. */
 const wait = fc.oneof(
   { weight: 6, arbitrary: fc.nat(8) },
@@ -162,41 +169,54 @@ function laws(yard: Yard): void {
 
 it('nobody talks in two calls, nobody is lost, and everything ends', () => {
   fc.assert(
-    fc.property(fc.array(fc.tuple(act, fc.nat(1000), wait), { minLength: 3, maxLength: 30 }), (acts) => {
-      const yard = new Yard([{ do: 'person.set', id: 'rosa', change: { callWaiting: true } }]);
-      const ids: string[] = [];
-      const next = () => {
-        ids.push(`c${ids.length}`);
-        return ids.at(-1)!;
-      };
-      yard.customerTalksToRosa();
-      for (const [doing, n, seconds] of acts) {
-        doing(yard, n, next);
-        laws(yard);
-        // Taken up by another window it goes on alike.
-        const snapshot = SnapshotRecord.parse(structuredClone(yard.engine.snapshot()));
-        const again = CallEngine.restore(snapshot, yard.engine.standing);
-        expect(onCalls(again), 'taken up, others are on calls').toEqual(onCalls(yard.engine));
-        yard.at(yard.now + seconds);
-        again.advance(TEN + yard.now * 1000);
-        expect([...again.calls.values()].map((c) => c.trace)).toEqual(
-          [...yard.engine.calls.values()].map((c) => c.trace),
+    fc.property(
+      fc.array(
+        fc.tuple(
+          fc.oneof({ weight: 9, arbitrary: act }, { weight: 1, arbitrary: sends }),
+          fc.nat(1000),
+          wait,
+        ),
+        { minLength: 3, maxLength: 30 },
+      ),
+      (acts) => {
+        const yard = new Yard([
+          { do: 'person.set', id: 'rosa', change: { callWaiting: true } },
+          { do: 'queue.add', value: newQueue({ id: 'q', name: 'Desk', memberIds: ['idris', 'pia'] }) },
+        ]);
+        const ids: string[] = [];
+        const next = () => {
+          ids.push(`c${ids.length}`);
+          return ids.at(-1)!;
+        };
+        yard.customerTalksToRosa();
+        for (const [doing, n, seconds] of acts) {
+          doing(yard, n, next);
+          laws(yard);
+          // Taken up by another window it goes on alike.
+          const snapshot = SnapshotRecord.parse(structuredClone(yard.engine.snapshot()));
+          const again = CallEngine.restore(snapshot, yard.engine.standing);
+          expect(onCalls(again), 'taken up, others are on calls').toEqual(onCalls(yard.engine));
+          yard.at(yard.now + seconds);
+          again.advance(TEN + yard.now * 1000);
+          expect([...again.calls.values()].map((c) => c.trace)).toEqual(
+            [...yard.engine.calls.values()].map((c) => c.trace),
+          );
+          laws(yard);
+        }
+        for (const call of yard.engine.calls.values())
+          if (call.phase === 'talking')
+            for (const { phone } of [...call.ends])
+              yard.does(call.request.id, { kind: 'hang up', by: 'called', phone });
+          else yard.does(call.request.id, { kind: 'hang up', by: 'caller' });
+        yard.at(yard.now + 5 * 3600);
+        for (const call of yard.engine.calls.values())
+          if (call.phase === 'talking') yard.does(call.request.id, { kind: 'hang up', by: 'called' });
+        expect([...yard.engine.calls.values()].filter((c) => c.phase !== 'over').map((c) => c.phase)).toEqual(
+          [],
         );
-        laws(yard);
-      }
-      for (const call of yard.engine.calls.values())
-        if (call.phase === 'talking')
-          for (const { phone } of [...call.ends])
-            yard.does(call.request.id, { kind: 'hang up', by: 'called', phone });
-        else yard.does(call.request.id, { kind: 'hang up', by: 'caller' });
-      yard.at(yard.now + 5 * 3600);
-      for (const call of yard.engine.calls.values())
-        if (call.phase === 'talking') yard.does(call.request.id, { kind: 'hang up', by: 'called' });
-      expect([...yard.engine.calls.values()].filter((c) => c.phase !== 'over').map((c) => c.phase)).toEqual(
-        [],
-      );
-      expect([yard.engine.onCall.size, yard.engine.ringing.size]).toEqual([0, 0]);
-    }),
+        expect([yard.engine.onCall.size, yard.engine.ringing.size]).toEqual([0, 0]);
+      },
+    ),
     { numRuns: 150, seed: 15 },
   );
 }, 60_000);

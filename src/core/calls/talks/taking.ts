@@ -30,7 +30,9 @@ export function park(run: Run, call: Talk, end: End): NotDone | undefined {
 }
 
 /** Nobody fetched it: it rings at who parked it, and may still be fetched. */
-export const notFetched = (run: Run, call: CallState): void => comeBack(run, call, 'not fetched');
+export const notFetched = (run: Run, call: CallState): void => {
+  if (call.passing && call.passing.way !== 'from a queue') comeBack(run, call, call.passing, 'not fetched');
+};
 
 /** Somebody dialled a slot: whoever waits there talks with them. @param fetching the call they dialled it with @returns why not */
 export function fetch(run: Run, fetching: CallState, slot: string, by: NewEnd): NotDone | undefined {

@@ -108,6 +108,8 @@ function say(e: Happening, system: System): string {
       return `those who wait are told they are number ${e.position}`;
     case 'left queue':
       return `leaves ${queueName(system, e.queueId)} after ${e.waitedSeconds} s: ${e.way}`;
+    case 'sent on':
+      return `${whoDid(system, e.personId)} sends them on to ${passedTo(system, e.to)}`;
     case 'call back asked':
       return 'asks to be called back';
     case 'on duty':
@@ -215,11 +217,14 @@ function say(e: Happening, system: System): string {
     case 'phone there again':
       return `${endName(system, e)}: there again`;
     case 'not done':
-      return `${endName(system, { ...e, personId: null })}: not done, ${e.why}`;
+      return `${e.phone === null ? whoDid(system, e.personId) : endName(system, { phone: e.phone, personId: null })}: not done, ${e.why}`;
     case 'ended':
       return `end (${e.by}): ${ending(e.outcome, system)}${showing(e.outcome, system)}`;
   }
 }
+
+const whoDid = (system: System, personId: string | null | undefined): string =>
+  (personId && system.people[personId]?.name) || 'somebody';
 
 const stepIn = (stepId: string, system: System): Step | undefined =>
   Object.values(system.plans)

@@ -59,6 +59,8 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
       return [e.kind, e.queueId, e.position];
     case 'dialled':
       return [e.kind, e.who];
+    case 'sent on':
+      return [e.kind, e.to];
     case 'found by name':
       return [e.kind, e.personIds];
     case 'leg offered':

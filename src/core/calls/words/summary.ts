@@ -175,7 +175,9 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
     case 'queued':
       return `waits in ${queueName(system, e.queueId)}`;
     case 'left queue':
-      return `${e.way} after ${e.waitedSeconds} s`;
+      return e.way === 'sent on' ? null : `${e.way} after ${e.waitedSeconds} s`;
+    case 'sent on':
+      return `${(e.personId && system.people[e.personId]?.name) || 'somebody'} sent it on to ${passedTo(system, e.to)}`;
     case 'answered':
       return `${whoseName(system, e.phone, e.personId)} answered at ${seconds(e.t)}`;
     case 'goes out':

@@ -41,6 +41,7 @@ const TOLD = {
   stopped: ['noticed'],
   comfort: ['noticed'],
   'left queue': ['drawn', 'said'],
+  'sent on': ['noticed', 'said'],
   'call back asked': ['noticed'],
   'prompt started': ['drawn', 'noticed', 'said'],
   'prompt ended': [],

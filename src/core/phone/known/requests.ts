@@ -217,8 +217,9 @@ function mayAct(
       return own.has(phoneCalling(action.callId) ?? '');
     case 'hang up':
       return own.has(action.phone ?? phoneCalling(action.callId) ?? '');
-    // What the network says is no phone's to say.
+    // What the network says is no phone's to say, nor is it what becomes of those it does not see.
     case 'outside':
+    case 'send on':
     case 'gone':
     case 'there again':
       return false;

@@ -17,6 +17,7 @@
   import { lamp } from '../../people/lamp';
   import { Line } from '../../phone/line.svelte';
   import { theBusiness } from '../../window/session.svelte';
+  import SendOn from './SendOn.svelte';
   import TodaySoFar from './TodaySoFar.svelte';
 
   /** What goes on now: to be left open, on a desk or on a wall. */
@@ -88,6 +89,12 @@
   /** Whoever does the phones, whoever leads the queue, and everybody for themselves. */
   const mayLog = (queueId: string, personId: string): boolean =>
     !people || personId === business.actor || inForce.queues[queueId]?.leadId === business.actor;
+  const mayMove = (queueId: string): boolean => !people || inForce.queues[queueId]?.leadId === business.actor;
+  /** Whose phone a caller would be given from: of whoever looks, where they have one. */
+  const phone = $derived(
+    Object.values(own.phones).find((p) => p.personId !== null && p.personId === business.actor) ??
+      Object.values(own.phones)[0],
+  );
   let board = $state<HTMLElement>();
   let problem = $state('');
   const fill = () =>
@@ -119,6 +126,16 @@
                 <span class="small">{call.way === 'in' ? `on ${call.line}` : call.line}</span>
                 <span class="doing">{call.doing}</span>
                 <span class="time" aria-label="for {since(call.since)}">{since(call.since)}</span>
+                {#if call.queueId && phone && mayMove(call.queueId)}
+                  <SendOn
+                    who={call.who}
+                    where={{ system: own, standing: business.standing, phone, now: business.minute }}
+                    presence={presences}
+                    me={phone.personId === business.actor ? business.actor : null}
+                    onsend={(to) =>
+                      void line.act({ kind: 'send on', callId: call.id, personId: business.actor, to })}
+                  />
+                {/if}
               </li>
             {/each}
           </ul>
@@ -228,7 +245,11 @@
     gap: 16px;
     align-items: baseline;
   }
+  h1 button {
+    font-size: var(--text-small);
+  }
   .columns {
+    margin-top: 10px;
     grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
   }
   section {
