@@ -25,5 +25,7 @@ export class HoldMusic {
   stop(): void {
     this.source?.stop();
     this.source = null;
+    // A loudspeaker that is kept open for silence drains a battery.
+    void this.context?.suspend();
   }
 }

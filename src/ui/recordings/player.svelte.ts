@@ -34,6 +34,8 @@ class Player {
     this.source = null;
     this.playing = '';
     source?.stop();
+    // A loudspeaker that is kept open for silence drains a battery.
+    if (source) void this.context?.suspend();
   }
 }
 

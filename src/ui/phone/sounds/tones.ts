@@ -21,13 +21,21 @@ const sounding = (): AudioContext => {
   return context;
 };
 
+let allowed = false;
 /** Whether the browser lets this window make sound; it asks for a click or key first. */
-export const soundAllowed = (): boolean => context?.state === 'running';
+export const soundAllowed = (): boolean => allowed;
 
 /** Call from a click or key press: the browser then allows sound. */
 export async function allowSound(): Promise<void> {
   await sounding().resume();
+  allowed = true;
+  if (!playing) rest();
 }
+
+/** So many tones are played. */
+let playing = 0;
+/** A loudspeaker that is kept open for silence drains a battery. */
+const rest = (): void => void context?.suspend();
 
 /**
  * Plays a tone again and again until stopped. Its schedule is laid out some cycles ahead, so that a busy page does not
@@ -36,6 +44,8 @@ export async function allowSound(): Promise<void> {
  */
 export function playCadence({ hertz, onOff }: Cadence, loudness = 0.12): () => void {
   const audio = sounding();
+  playing++;
+  void audio.resume().then(() => (allowed = true));
   const gain = audio.createGain();
   gain.gain.value = 0;
   gain.connect(audio.destination);
@@ -59,6 +69,7 @@ export function playCadence({ hertz, onOff }: Cadence, loudness = 0.12): () => v
     clearInterval(timer);
     for (const oscillator of oscillators) oscillator.stop();
     gain.disconnect();
+    if (--playing === 0) rest();
   };
 }
 
