@@ -17,6 +17,8 @@ export interface Setup {
   rules: Rules;
   /** So many times as many callers. */
   more: number;
+  /** Only these days of the week, by ISO; absent is all of them. */
+  days?: readonly number[];
 }
 
 let setup: Setup | undefined;
@@ -30,10 +32,10 @@ const load = {
   },
   /** The weeks from one on. @param count how many */
   weeks(from: number, count: number): Week[] {
-    const { traffic, monday, seed, rules, more } = setup!;
+    const { traffic, monday, seed, rules, more, days } = setup!;
     const { system, standing } = made!;
     return Array.from({ length: count }, (_, i) =>
-      runWeek(system, standing, weekOf(traffic, system, monday, seed, from + i, more), rules),
+      runWeek(system, standing, weekOf(traffic, system, monday, seed, from + i, more, days), rules),
     );
   },
 };

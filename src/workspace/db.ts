@@ -1,5 +1,5 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
-import type { LoadPromises } from '../core/staffing';
+import type { LoadPromises } from '../core/staffing/load/promised';
 import type { Boards } from '../core/traffic';
 import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type StoreNames } from 'idb';
 import type { SavedView } from '../core/story';

@@ -1,6 +1,6 @@
 /** Promises about load, held against a usual week as the log has it: when asked, and before a change goes in force. */
 import { addDays, localTime } from '$core/hours';
-import { usualMonday, verdictOf, type LoadPromise, type LoadVerdict } from '$core/staffing';
+import { daysOfPromises, usualMonday, verdictOf, type LoadPromise, type LoadVerdict } from '$core/staffing';
 import { asPaired, type System } from '$core/system';
 import { USUAL_RULES } from '$core/traffic';
 import { readLoadPromises } from '$workspace';
@@ -73,6 +73,7 @@ export class LoadHeld {
               seed: SEED,
               rules: { ...USUAL_RULES, within },
               more: 1,
+              days: daysOfPromises(open),
             },
             count,
             (some) => (this.done = some.length),

@@ -1,5 +1,5 @@
 /** Promises about load, by business. */
-import { LoadPromises } from '../../core/staffing';
+import { LoadPromises } from '../../core/staffing/load/promised';
 import { keptList } from './kept-list';
 
 export const { read: readLoadPromises, change: changeLoadPromises } = keptList(

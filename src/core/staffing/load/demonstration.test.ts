@@ -8,6 +8,7 @@ import { USUAL_RULES } from '../../traffic';
 import {
   changed,
   changeOf,
+  daysOfPromises,
   deskOf,
   desksOf,
   hoursOf,
@@ -19,8 +20,10 @@ import {
   usualMonday,
   weekOf,
   windowInWords,
+  verdictOf,
   windowSaid,
   type Change,
+  type LoadPromise,
   type Week,
 } from '.';
 
@@ -87,4 +90,15 @@ it('what is no longer there is said, and a queue or a step rings in another orde
   );
   const turned = changed(system, standing, { what: 'pattern', ofId: 'main-front', pattern: 'in order' });
   expect(desksOf(turned.system).find((d) => d.stepId === 'main-front')!.pattern).toBe('in order');
+});
+
+it('a promise of one day is held by that day alone: the same callers come, and the same comes of them', () => {
+  const tuesdays: LoadPromise = { id: 'p', days: [2], from: 9, to: 11, share: 0.7, within: 20 };
+  expect(daysOfPromises([tuesdays])).toEqual([2]);
+  expect(daysOfPromises([{ ...tuesdays, days: [1, 2], from: 0 }]).sort()).toEqual([1, 2, 7]);
+  const of = changed(system, standing, { what: 'nothing' });
+  const alone = base.map((_, n) =>
+    runWeek(of.system, of.standing, weekOf(traffic, of.system, monday, 1, n, 1, [2]), USUAL_RULES),
+  );
+  expect(verdictOf(tuesdays, alone)).toEqual(verdictOf(tuesdays, base));
 });

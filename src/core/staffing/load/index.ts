@@ -30,12 +30,5 @@ export {
   type Tried,
   type Window,
 } from './windows';
-export {
-  hoursOfPromise,
-  loadPromiseInWords,
-  LoadPromise,
-  LoadPromises,
-  MOST_LOAD_PROMISES,
-  verdictOf,
-  type LoadVerdict,
-} from './promise';
+export { daysOfPromises, hoursOfPromise, loadPromiseInWords, verdictOf, type LoadVerdict } from './promise';
+export { LoadPromise, LoadPromises, MOST_LOAD_PROMISES } from './promised';

@@ -1,32 +1,8 @@
 /** A promise about load: what share of callers of a usual week somebody answers in time. Held when asked, and before a change goes in force. */
-import { z } from 'zod';
-import { Id } from '../../system';
 import type { Estimate } from '../intervals';
 import { ratioOf, type Hours } from './answers';
+import type { LoadPromise } from './promised';
 import type { Week } from './run';
-
-export const LoadPromise = z
-  .object({
-    id: Id,
-    /** ISO days of the week. */
-    days: z.array(z.number().int().min(1).max(7)).min(1, 'Choose a day.'),
-    /** Hours, the last not part of it. */
-    from: z.number().int().min(0).max(23),
-    to: z.number().int().min(1).max(24),
-    /** Of those offered, from 0 to 1. */
-    share: z.number({ error: 'Give a share.' }).min(0.01, 'At least 1 %.').max(1, 'At most 100 %.'),
-    /** In seconds. */
-    within: z
-      .number({ error: 'Give seconds.' })
-      .int('Whole seconds.')
-      .min(1, 'At least 1 s.')
-      .max(600, 'At most 600 s.'),
-  })
-  .refine((p) => p.from < p.to, { error: 'It ends before it begins.', path: ['to'] });
-export type LoadPromise = z.infer<typeof LoadPromise>;
-export const MOST_LOAD_PROMISES = 20;
-export const LoadPromises = z.array(LoadPromise).max(MOST_LOAD_PROMISES);
-export type LoadPromises = z.infer<typeof LoadPromises>;
 
 export interface LoadVerdict {
   /** `too close`: the interval has the promise in it, and more weeks may tell. */
@@ -36,6 +12,16 @@ export interface LoadVerdict {
 
 export const hoursOfPromise = ({ days, from, to }: LoadPromise): Hours =>
   days.flatMap((day) => Array.from({ length: to - from }, (_, i) => (day - 1) * 24 + from + i));
+
+/**
+ * The days of a usual week that have to be run to hold promises: theirs, and the evening before those that begin by night,
+ * for calls of that evening may still go on.
+ */
+export const daysOfPromises = (promises: readonly LoadPromise[]): number[] => [
+  ...new Set(promises.flatMap((p) => [...p.days, ...(p.from < NIGHT ? p.days.map((d) => d - 1 || 7) : [])])),
+];
+/** From this hour on nobody is left of the day before. No source. */
+const NIGHT = 6;
 
 /**
  * Kept where the lower end of the 95 % interval reaches what is promised, broken where the upper end does not.

@@ -11,6 +11,8 @@ import { QUARTERS, type Lengths, type Traffic } from './traffic';
 /** What a draw is for: each has a number of its own. */
 const DRAW = { gap: 0, talk: 1, patience: 2, caller: 3, keys: 4, message: 5, people: 16 } as const;
 
+const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
+
 /** A seed made of two: mixed, so that neighbours have nothing in common. */
 function mixed(seed: number, n: number): number {
   return Math.floor(drawn(seed, n) * 0x7fffffff);
@@ -48,6 +50,7 @@ export const dayFactor = (spread: number, u: number): number =>
  * The calls of a week in order of arrival.
  * @param monday ISO date of its first day @param seed of all weeks @param n which of them
  * @param more so many times as many callers, 1 for as they are
+ * @param days ISO days of the week on which anybody calls: the same callers as in the whole week
  */
 export function weekOf(
   traffic: Traffic,
@@ -56,6 +59,7 @@ export function weekOf(
   seed: number,
   n: number,
   more = 1,
+  days: readonly number[] = EVERY_DAY,
 ): CallRequest[] {
   const zone = system.business.timeZone;
   const first = dayNumber(monday);
@@ -70,7 +74,7 @@ export function weekOf(
   );
   const requests: CallRequest[] = [];
   const ofWeek = mixed(seed, n);
-  for (let day = 0; day < 7; day++) {
+  for (const day of days.map((d) => d - 1)) {
     const factor = more * dayFactor(traffic.spread, drawn(ofWeek, day));
     for (const line of traffic.lines) {
       const ofLine = mixed(ofWeek, hashOf(line.e164) + day);
