@@ -8,9 +8,15 @@ import { ownTypeface } from './scripts/own-typeface.ts';
 /** Packages whose entry for Node and for browsers differ in what they export: they are bundled everywhere alike. */
 const BUNDLED = ['alawmulaw', 'wavefile'];
 
+/** What is imported from these for a type or a schema alone brings nothing else along: nothing of them acts when it is loaded. */
+const treeshake = {
+  moduleSideEffects: (id: string) => !/\/src\/core\/|\/node_modules\/jstat\//.test(id),
+};
+
 export default defineConfig({
   plugins: [componentList(), ownTypeface(), fewChunks(), sveltekit(), optimizeCss()],
-  worker: { format: 'es' },
+  worker: { format: 'es', rolldownOptions: { treeshake } },
+  build: { rolldownOptions: { treeshake } },
   ssr: { noExternal: BUNDLED },
   server: { port: 4173, strictPort: true },
   test: {

@@ -5,7 +5,6 @@
   import { goto } from '$app/navigation';
   import { count } from '../format';
   import { theBusiness } from '../window/session.svelte';
-  import Bench from '../bench/Bench.svelte';
   import { keeping } from '../data/keeping.svelte';
   import { newVersion } from '../data/new-version.svelte';
   import BusinessMenu from './BusinessMenu.svelte';
@@ -137,7 +136,19 @@
 <Find bind:open={finding} />
 <Keys bind:open={keys} />
 {#if ui.ownBusiness}<OwnBusiness bind:open={ui.ownBusiness} />{/if}
-<Bench bind:open={ui.bench} />
+{#if ui.bench}
+  {#await import('../bench/Bench.svelte')}
+    <p class="bx--visually-hidden" role="status">The bench opens…</p>
+  {:then { default: Bench }}
+    <Bench bind:open={ui.bench} />
+  {:catch}
+    <p role="alert" class="as">
+      The bench could not be loaded. <button class="linkish" type="button" onclick={() => location.reload()}
+        >Load the page again</button
+      >
+    </p>
+  {/await}
+{/if}
 
 <style>
   header {
