@@ -167,6 +167,7 @@
               {file}
               onbehind={show}
             />{/key}{/if}
+        {#each report.says ?? [] as words (words)}<p data-testid="trend">{words}</p>{/each}
         {#if report.week}
           <WeekMap map={report.week} {currency} chosen={behind?.key ?? null} onbehind={show} />
         {/if}

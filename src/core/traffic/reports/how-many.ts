@@ -1,6 +1,7 @@
 /** How many calls, and when? */
 import { OFFERED, type Became, type Judged } from '../judged';
 import { grainOf, HOURS_A_WEEK, hoursThatWere, partOf, partsOf } from '../span';
+import { trendInWords } from '../trend';
 import { counted, countFigure, groupedBy, type Asked, type Report } from './report';
 
 const FIGURES: readonly Became[] = [
@@ -15,7 +16,7 @@ const FIGURES: readonly Became[] = [
 const isOffered = ({ became }: Judged): boolean => OFFERED.includes(became);
 const isMissed = (call: Judged): boolean => isOffered(call) && call.became !== 'answered';
 
-export function howMany({ calls, span, zone, bins }: Asked): Report {
+export function howMany({ calls, span, zone, now, bins }: Asked): Report {
   const offered = calls.filter(isOffered);
   const answered = offered.filter((c) => c.became === 'answered');
   const missed = offered.filter(isMissed);
@@ -91,6 +92,7 @@ export function howMany({ calls, span, zone, bins }: Asked): Report {
         none: 'The span has no part.',
       },
     ],
+    says: [trendInWords(offered, span, zone, now) ?? []].flat(),
     left: [],
   };
 }

@@ -65,6 +65,8 @@ export interface Report {
   chart: Chart | null;
   week: WeekMap | null;
   tables: Table[];
+  /** What its figures say together, in words. */
+  says?: string[];
   /** What is left out or cut short, in words. */
   left: string[];
 }
