@@ -9,6 +9,7 @@ for (const part of ['engine', 'answering', 'audio', 'numbers', 'people', 'log', 
   run('node', [await bundled(`bench/${part}.ts`)]);
 run('npx', ['tsx', 'bench/inbox.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);
+run('npx', ['tsx', 'bench/drawn.ts']);
 run('npx', ['tsx', 'bench/stored.ts']);
 run('npx', ['tsx', 'bench/talk.ts']);
 // These two fail where something grows faster than the business, or a page stands still again.

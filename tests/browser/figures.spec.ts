@@ -28,7 +28,15 @@ async function ask(page: Page, about: string, days = '7 days'): Promise<void> {
   await drawer.getByRole('button', { name: 'Close' }).click();
   await page.getByLabel('Which days').selectOption('last week');
   await expect(page.getByTestId('figure').first()).toContainText(/[1-9]/);
-  await settled(page);
+  // What was stored is taken up day by day: all of it is in the figures once they stand still.
+  const figures = () => page.getByTestId('figure').allInnerTexts();
+  await expect(async () => {
+    await settled(page);
+    const before = await figures();
+    await page.waitForTimeout(1500);
+    await settled(page);
+    expect(await figures()).toEqual(before);
+  }).toPass();
 }
 
 test('how many called: each figure leads to its calls, compared and narrowed, as table, chart, CSV and PNG', async ({
