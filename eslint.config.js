@@ -73,6 +73,7 @@ const FLOORS = [
       'people',
       'answering',
       'calls',
+      'changes',
       'story',
       'traffic',
       'staffing',

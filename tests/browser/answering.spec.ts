@@ -355,6 +355,65 @@ test('the draft goes in force later, once; an earlier version is brought back an
   await expect(page.getByText('Nothing differs for callers')).toBeVisible();
 });
 
+test('what changes is told once, as what was and what is; one change is looked at and taken back alone', async ({
+  page,
+}) => {
+  await open(page, '/people/pia');
+  const extension = page.getByLabel('Extension', { exact: true });
+  for (const digits of ['298', '299']) {
+    await extension.fill(digits);
+    await extension.press('Tab');
+    await saved(page);
+  }
+  await visit(page, '/answering/winter-store');
+  await page
+    .getByTestId('step')
+    .filter({ hasText: 'Ring Wren' })
+    .getByRole('button', { name: /^Ring/ })
+    .click();
+  await page.getByLabel('For how many seconds').fill('40');
+  await saved(page);
+  await visit(page, '/people');
+  const form = page.locator('form', { hasText: 'Add one' });
+  await form.getByLabel('Name').fill('Ada Quill');
+  await form.getByRole('button', { name: 'Add' }).click();
+  await saved(page);
+
+  await visit(page, '/changes');
+  const net = page.getByTestId('net-changes');
+  const change = (name: string) => net.getByRole('listitem').filter({ hasText: name });
+  await expect(change('Pia Lindqvist')).toContainText(/extension: 203 .*299/);
+  await expect(change('Pia Lindqvist')).not.toContainText('298');
+  await expect(change('Winter store')).toContainText(/step changed .*18 s.* 40 s/);
+  await expect(change('Ada Quill').first()).toContainText('new');
+  await expect(page.getByTestId('price')).toContainText(/cost \$[\d.]+ a month; \$[\d.]+ before/);
+  const store = page.getByTestId('difference').filter({ hasText: 'Winter store' });
+  await expect(store.first()).toBeVisible();
+
+  // Each by itself: an extension that callers dial, a phone of somebody who would not be there, a plan.
+  await net.getByRole('button', { name: 'What it alone does to callers: Pia Lindqvist' }).click();
+  await expect(page.getByTestId('alone')).toContainText('Only what changes of Pia Lindqvist');
+  await expect(page.getByTestId('difference').first()).toContainText('dialling 203 (Pia Lindqvist)');
+  for (const difference of await page.getByTestId('difference').all())
+    await expect(difference).not.toContainText('Winter store');
+  await net
+    .getByRole('button', { name: 'What it alone does to callers: Ada Quill · Browser softphone' })
+    .click();
+  await expect(page.getByTestId('alone')).toContainText('goes with other changes: by itself it cannot be');
+  await expect(page.getByTestId('difference')).toHaveCount(0);
+  await net.getByRole('button', { name: 'What it alone does to callers: Winter store' }).click();
+  await expect(page.getByTestId('difference').first()).toContainText('Winter store');
+
+  await net.getByRole('button', { name: 'Take back: Winter store' }).click();
+  await expect(change('Winter store')).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'What changes' })).toBeFocused();
+  await expect(page.getByTestId('alone')).toHaveCount(0);
+  await expect(store).toHaveCount(0);
+  await expect(change('Pia Lindqvist')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(change('Winter store')).toBeVisible();
+});
+
 test('who changed what, and who put it in force, is told', async ({ page }) => {
   await open(page, '/people/roles');
   await page.getByRole('button', { name: 'Look as Idris Okafor' }).click();

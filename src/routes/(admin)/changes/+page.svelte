@@ -2,16 +2,21 @@
   import { Button, Checkbox, InlineLoading } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
   import { proxy } from 'comlink';
+  import { netChanges, withAlone, type NetChange } from '$core/changes';
+  import { fixedLines } from '$core/costs';
   import { differencesOf, type Differences, type DifferencesSoFar } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { byWhom, count, momentText } from '$ui/format';
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
   import ForceLater from '$ui/changes/ForceLater.svelte';
+  import NetChanges from '$ui/changes/NetChanges.svelte';
   import Versions from '$ui/changes/Versions.svelte';
+  import { sumText } from '$ui/numbers/sums';
   import { LoadHeld } from '$ui/promises/load-held.svelte';
   import LoadVerdicts from '$ui/promises/LoadVerdicts.svelte';
   import { CoverageClient } from '$ui/coverage/client';
   import { session, theBusiness } from '$ui/window/session.svelte';
+  import { TARIFF } from '$standins/carrier/prices';
 
   const NOTHING: Differences = { week: [], later: [], left: [] };
 
@@ -35,6 +40,17 @@
       if (isWaiting) void load.hold(theBusiness(), draft);
     });
   });
+  const net = $derived(netChanges(before, after));
+  /** The change that is looked at as if nothing else had changed. */
+  let aloneKey = $state<string | null>(null);
+  const alone = $derived(net.find((c) => c.key === aloneKey) ?? null);
+  const withIt = $derived(alone && withAlone(alone, before, after));
+  const compared = $derived(alone ? (withIt ?? before) : after);
+  const price = $derived([sumText(fixedLines(before, TARIFF)), sumText(fixedLines(after, TARIFF))]);
+  function lookAt(change: NetChange | null) {
+    aloneKey = change?.key ?? null;
+    document.querySelector('h1')?.scrollIntoView({ block: 'nearest' });
+  }
   let inSpite = $state(false);
   let problem = $state('');
   /** What differs: what was found so far while it is worked out. */
@@ -47,7 +63,7 @@
   const client = new CoverageClient();
   onDestroy(() => client.stop());
   $effect(() => {
-    const [a, b, standing, moment] = [before, after, theBusiness().standing, hour];
+    const [a, b, standing, moment] = [before, compared, theBusiness().standing, hour];
     differ = NOTHING;
     looked = { numbers: 0, of: Object.keys(b.numbers).length };
     shown = AT_ONCE;
@@ -101,8 +117,15 @@
       press, over the seven days from today, and then over the rest of the year. Not part of it: calls while
       those rung are on other calls, callers who spell a name, and colleagues who dial an extension.
     </p>
+    {#if alone}
+      <p class="alone" role="status" data-testid="alone">
+        {#if withIt}Only what changes of <b>{alone.name}</b>, as if nothing else had.
+        {:else}What changes of <b>{alone.name}</b> goes with other changes: by itself it cannot be.{/if}
+        <button class="linkish" type="button" onclick={() => lookAt(null)}>All changes together</button>
+      </p>
+    {/if}
     {#each differ.week.slice(0, shown) as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
-      <DifferenceCard difference={d} {before} {after} />
+      <DifferenceCard difference={d} {before} after={compared} />
     {:else}
       {#if !looked}
         <div class="empty">
@@ -110,9 +133,11 @@
           <p>
             {differ.later.length
               ? 'Not in the coming seven days.'
-              : theBusiness().waiting
-                ? 'The draft has changes, but no unanswered call that was looked at goes another way because of them.'
-                : 'The draft is what is in force.'}
+              : alone
+                ? 'No unanswered call that was looked at goes another way because of this one.'
+                : theBusiness().waiting
+                  ? 'The draft has changes, but no unanswered call that was looked at goes another way because of them.'
+                  : 'The draft is what is in force.'}
           </p>
         </div>
       {/if}
@@ -142,7 +167,7 @@
     {#if differ.later.length}
       <h2 class="later">Later in the year</h2>
       {#each differ.later.slice(0, shown) as d (`${d.numberId} ${d.caller} ${d.when} ${d.before} ${d.after}`)}
-        <DifferenceCard difference={d} {before} {after} />
+        <DifferenceCard difference={d} {before} after={compared} />
       {/each}
       {#if differ.later.length > shown}{@render more(differ.later.length)}{/if}
     {/if}
@@ -154,11 +179,25 @@
           ? `${count(waiting.length || undone, waiting.length ? 'edit waits' : 'edit undone', waiting.length ? 'edits wait' : 'edits undone')}`
           : 'No edit waits'}
       </h2>
-      <ol>
-        {#each waiting as e (e.seq)}<li>
-            {e.words}{#if e.by}<span class="soft small"> · {e.by}</span>{/if}
-          </li>{/each}
-      </ol>
+      {#if waiting.length}
+        <details>
+          <summary class="small">One by one</summary>
+          <ol>
+            {#each waiting as e (e.seq)}<li>
+                {e.words}{#if e.by}<span class="soft small"> · {e.by}</span>{/if}
+              </li>{/each}
+          </ol>
+        </details>
+      {/if}
+      {#if theBusiness().waiting && !net.length}
+        <p>They come to nothing: everything is as it is in force.</p>
+      {/if}
+      {#if price[0] !== price[1]}
+        <p data-testid="price">
+          Numbers and people cost <b>{price[1]}</b> a month; <del>{price[0]}</del> before.
+          <a class="small" href="/numbers/costs">Costs</a>
+        </p>
+      {/if}
       {#if undone}<p class="small soft">Edits that are in force have been undone in the draft.</p>{/if}
       {#if theBusiness().waiting && load.promises.length}
         <h3>Promises about load</h3>
@@ -210,6 +249,11 @@
         >
       </div>
     </div>
+    {#if net.length}
+      <div class="card">
+        <NetChanges changes={net} then={before} alone={alone?.key ?? null} onalone={lookAt} />
+      </div>
+    {/if}
     <Versions />
     <details class="card">
       <summary>History of edits</summary>
@@ -239,7 +283,11 @@
 
 <style>
   .columns {
-    grid-template-columns: minmax(0, 1fr) 330px;
+    grid-template-columns: minmax(0, 1fr) 380px;
+  }
+  .alone {
+    border-left: 4px solid var(--copper);
+    padding-left: 10px;
   }
   .left {
     border-left: 4px solid var(--copper);

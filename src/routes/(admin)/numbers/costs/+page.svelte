@@ -1,19 +1,11 @@
 <script lang="ts">
   import { NumberInput } from 'carbon-components-svelte';
-  import {
-    billOf,
-    fixedLines,
-    LOG_CALLS,
-    LOG_DAYS,
-    minutesOf,
-    totals,
-    type BillLine,
-    type Sum,
-  } from '$core/costs';
+  import { billOf, fixedLines, LOG_CALLS, LOG_DAYS, minutesOf, type BillLine } from '$core/costs';
   import { addDays, localTime, momentOf } from '$core/hours';
   import { TARIFF } from '$standins/carrier/prices';
   import { count, priceText } from '$ui/format';
   import Credit from '$ui/numbers/Credit.svelte';
+  import { sumText } from '$ui/numbers/sums';
   import { Remembered } from '$ui/remembered.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -29,10 +21,6 @@
   );
   const lines = $derived(billOf(system, TARIFF, used.minutes));
 
-  const sumText = (sums: readonly Sum[]) =>
-    totals(sums)
-      .map(({ cents, currency }) => priceText(cents, currency))
-      .join(' + ');
   function wordsOf(line: BillLine): { what: string; detail: string } {
     switch (line.what) {
       case 'number':

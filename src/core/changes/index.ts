@@ -1,0 +1,3 @@
+export { FIELD_NAMES, type Part } from './fields';
+export { byPart, netChanges, takenBack, withAlone, type FieldChange, type NetChange } from './net';
+export type { StepChange } from './steps';
