@@ -318,3 +318,35 @@ test('undo takes back what was done last, whatever it was: a message, then the e
   await page.keyboard.press('Control+z');
   await expect(page.getByText(/^Undone: Change the name of Pia/)).toBeVisible();
 });
+
+test('what is set by hand stands on the overview with who set it, and is ended there', async ({ page }) => {
+  await open(page, '/');
+  const holds = page.getByTestId('holds-now');
+  await expect(holds).toContainText('Nothing: what callers get is what plans and hours say.');
+  await visit(page, '/figures');
+  await page.getByRole('button', { name: 'Log out Ines Morel' }).click();
+  const office = page.getByRole('group', { name: 'Now, at Office hours' });
+  await office.getByRole('button', { name: 'Close now until…' }).click();
+  await office.getByRole('button', { name: 'Close now', exact: true }).click();
+  await expect(office).toContainText('Closed until');
+  await visit(page, '/people/idris/reach');
+  await page.locator('label', { hasText: 'Do not disturb' }).first().click();
+  await page.getByLabel('Do not disturb until').selectOption('for an hour');
+  await visit(page, '/');
+  const row = (who: string) => holds.getByRole('listitem').filter({ hasText: who });
+  await expect(holds.getByRole('listitem')).toHaveCount(3);
+  await expect(row('Office hours')).toContainText(/are closed, whatever they say.*until Tue 24 Nov, 11:30/);
+  await expect(row('Ines Morel')).toContainText(/is logged out of Front desk.*until somebody ends it/);
+  await expect(row('Idris Okafor')).toContainText(/is not to be disturbed.*until Tue 24 Nov, 11:15/);
+  await expect(row('Idris Okafor')).toContainText('Whoever calls now: ');
+  for (const who of ['Office hours', 'Ines Morel', 'Idris Okafor']) {
+    await row(who)
+      .getByRole('button', { name: /^End it/ })
+      .click();
+    await expect(row(who)).toHaveCount(0);
+    await expect(holds.getByRole('heading')).toBeFocused();
+  }
+  await expect(holds).toContainText('Nothing: what callers get');
+  await page.keyboard.press('Control+z');
+  await expect(row('Idris Okafor')).toBeVisible();
+});

@@ -4,6 +4,7 @@
   import FindingList from '$ui/FindingList.svelte';
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
+  import HoldsNow from '$ui/holding/HoldsNow.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
   import CoverageBoard from '$ui/coverage/CoverageBoard.svelte';
 
@@ -99,6 +100,7 @@
         </ol>
       </div>
     {/if}
+    <HoldsNow />
     <div class="card">
       <h2>Before callers notice</h2>
       {#if theBusiness().checks.findings.length}<FindingList
