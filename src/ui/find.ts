@@ -2,22 +2,51 @@
 import { writeNumber } from '$core/numbering';
 import type { System } from '$core/system';
 import { ALL_ROOMS } from './rooms';
+import { thingsToDo, type Doing } from './things-to-do';
 
 export interface Hit {
+  title: string;
+  note: string;
+  doing: Doing;
+  /** The key that does it from anywhere. */
+  key?: string;
+}
+/** So many hits are shown; of those so many are things to do where both are found. */
+const MOST = 12;
+const MOST_TO_DO = 6;
+
+/** What is found, and how many more there are. */
+export function find(system: System, query: string): { hits: Hit[]; more: number } {
+  const there = objects(system, query).map(({ href, ...hit }): Hit => ({ ...hit, doing: { href } }));
+  const todo = thingsToDo(system, query).map(({ title, doing, key }): Hit => ({
+    title,
+    note: 'href' in doing ? 'go there' : 'do it',
+    doing,
+    ...(key ? { key } : {}),
+  }));
+  // A room that something is done in is named by that.
+  const led = new Set(todo.flatMap((t) => ('href' in t.doing ? t.doing.href : [])));
+  const rooms = there.filter((h) => h.note !== 'go there' || !('href' in h.doing && led.has(h.doing.href)));
+  const kept = todo.slice(0, Math.max(MOST_TO_DO, MOST - rooms.length));
+  const hits = [...rooms.slice(0, MOST - kept.length), ...kept];
+  return { hits, more: rooms.length + todo.length - hits.length };
+}
+
+interface There {
   title: string;
   note: string;
   href: string;
 }
 
-/** At most twelve hits; digits are matched against numbers in any format, words against names. */
-export function find(system: System, query: string): Hit[] {
+/** Digits are matched against numbers in any format, words against names. */
+function objects(system: System, query: string): There[] {
   const words = query.trim().toLowerCase();
   if (!words) return [];
   const digits = words.replace(/\D/g, '');
   const numeric = digits.length > 1 && !/[a-z]/.test(words);
   const named = (text: string) => text.toLowerCase().includes(words);
   const numbered = (e164: string) => numeric && e164.replace(/\D/g, '').includes(digits.replace(/^0/, ''));
-  const hits: Hit[] = [
+  return [
     ...Object.values(system.people)
       .filter(
         (p) =>
@@ -81,5 +110,4 @@ export function find(system: System, query: string): Hit[] {
       href: r.path,
     })),
   ];
-  return hits.slice(0, 12);
 }

@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { demonstration } from '../../demo/lantern-cove';
 import { emptyStanding, newRegistration } from '../core/system';
 import { count, dayText, durationText, fieldText, momentText, priceText } from './format';
-import { find } from './find';
 import { agoText } from './format';
 import { filterPeople, searchable } from './people/filter';
 import { whereItStands, type Known } from './phones/where';
@@ -35,39 +34,6 @@ describe('moments, durations and prices', () => {
       '2 numbers',
       '0 people',
     ]);
-  });
-});
-
-describe('find', () => {
-  const titles = (query: string) => find(system, query).map((h) => h.title);
-  it('knows numbers in any format, extensions, names and plans', () => {
-    expect(titles('(360) 555-0171')).toEqual(['(360) 555-0171']);
-    expect(titles('+13605550171')).toEqual(['(360) 555-0171']);
-    expect(titles('0171')).toEqual(['(360) 555-0171']);
-    expect(titles('207')).toEqual(['Noor Haddad']);
-    expect(titles('lindq')).toEqual(['Pia Lindqvist', 'Pia Lindqvist']);
-    expect(titles('office h')).toEqual(['Office hours']);
-  });
-  it('says what each thing is and leads to it, plans and queues by extension too', () => {
-    expect(find(system, 'night').map((h) => `${h.title} (${h.note})`)).toEqual([
-      '(360) 555-0160 (Night watch)',
-      'Night watch (plan)',
-      'Night watch (rota)',
-      'Who calls at night hears of the night watch (promise)',
-    ]);
-    const first = (query: string) => find(system, query)[0];
-    expect(first('310')).toMatchObject({ title: 'Front desk', href: '/answering/queues#front-queue' });
-    expect(first('300')).toMatchObject({ note: 'plan, extension 300' });
-    expect(first('harrow')).toMatchObject({
-      note: 'contact',
-      href: expect.stringMatching(/^\/answering\/callers#./),
-    });
-    expect(first('rotas')).toEqual({ title: 'Rotas', note: 'go there', href: '/hours/rotas' });
-  });
-  it('finds nothing for nothing', () => {
-    expect(titles('  ')).toEqual([]);
-    expect(titles('<b>')).toEqual([]);
-    expect(find(system, 'a').length).toBeLessThanOrEqual(12);
   });
 });
 

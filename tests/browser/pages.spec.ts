@@ -118,17 +118,55 @@ test('the frame: find, keys, bench, and every stop of the wire leads somewhere',
     await expect(page.locator('h1').first()).toBeVisible();
   }
   await page.keyboard.press('/');
-  await page.getByRole('searchbox', { name: 'A name, number or extension' }).fill('555 0171');
+  await page.getByRole('searchbox', { name: 'A name, a number, or what to do' }).fill('555 0171');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/numbers#/);
   await page.keyboard.press('/');
-  await page.getByRole('searchbox', { name: 'A name, number or extension' }).fill('207');
+  await page.getByRole('searchbox', { name: 'A name, a number, or what to do' }).fill('207');
   await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText('Noor Haddad');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Noor Haddad' })).toBeVisible();
   await page.locator('h1').click();
   await page.keyboard.press('?');
   await expect(page.getByText('This list')).toBeVisible();
+  await page.getByRole('searchbox', { name: 'A key, or what it does' }).fill('undo');
+  await expect(page.getByText('Ctrl Z', { exact: true })).toBeVisible();
+  await expect(page.getByText('This list')).toHaveCount(0);
+});
+
+test('what to do is found by the words people have for it, and done where it belongs, by keys alone', async ({
+  page,
+}) => {
+  await open(page, '/');
+  const todo = async (words: string, title: string) => {
+    await page.keyboard.press('Control+k');
+    const field = page.getByRole('searchbox', { name: 'A name, a number, or what to do' });
+    await expect(field).toBeFocused();
+    await field.fill(words);
+    await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText(title);
+    await page.keyboard.press('Enter');
+  };
+  await todo('new employee', 'Add a person');
+  const name = page.locator('form', { hasText: 'Add one' }).getByLabel('Name');
+  await expect(page.locator('form', { hasText: 'Add one' }).locator(':focus')).toHaveCount(1);
+  await name.fill('Ada Quill');
+  await todo('close now', 'Close now until…');
+  await expect(page.getByRole('button', { name: 'Close now until…' }).first()).toBeFocused();
+  await todo('time zone', 'Name and time zone of the business');
+  const settings = page.getByRole('dialog', { name: 'Name and time zone' });
+  await expect(settings).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(settings).toBeHidden();
+  await todo('forward pia', 'Forward calls of Pia Lindqvist');
+  await expect(page).toHaveURL(/\/people\/pia\/reach/);
+  await todo('call the charters', 'Rehearse a call to Charters');
+  await expect(page.getByTestId('rehearsal-sentence').or(page.locator('h1')).first()).toBeVisible();
+  await expect(page).toHaveURL(/\/answering\/rehearsal\?ask=/);
+  await page.keyboard.press('Control+k');
+  await page.getByRole('searchbox', { name: 'A name, a number, or what to do' }).fill('zebra');
+  await expect(
+    page.getByText('Nothing here is called “zebra”, and nothing is done by those words.'),
+  ).toBeVisible();
 });
 
 test('two windows of one browser stay in step, and undo works in both', async ({ context, page }) => {

@@ -82,7 +82,7 @@
       </li>
     {:else}<li class="soft small">Nobody. Contacts can be blocked too.</li>{/each}
   </ul>
-  <form onsubmit={(e) => void add(e)} aria-label="Block a number">
+  <form onsubmit={(e) => void add(e)} aria-label="Block a number" data-part="block a number">
     <TextInput
       size="sm"
       type="tel"

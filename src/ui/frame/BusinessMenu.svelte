@@ -8,13 +8,12 @@
   import SaveFile from '../data/SaveFile.svelte';
   import { session, theBusiness } from '../window/session.svelte';
   import BusinessSettings from './BusinessSettings.svelte';
+  import { ui } from './open.svelte';
 
   let { onstart }: { onstart: () => void } = $props();
   let input: HTMLInputElement | undefined = $state();
   /** A file that is being read. */
   let incoming = $state.raw<File | null>(null);
-  let saving = $state(false);
-  let settings = $state(false);
   const others = $derived(
     theBusiness().view.businesses.filter((b) => b.id !== theBusiness().view.business.id) ?? [],
   );
@@ -60,8 +59,8 @@
         text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
         on:click={resetDemo}
       />
-      <OverflowMenuItem text="Name and time zone" on:click={() => (settings = true)} />
-      <OverflowMenuItem hasDivider text="Save everything as a file" on:click={() => (saving = true)} />
+      <OverflowMenuItem text="Name and time zone" on:click={() => (ui.settings = true)} />
+      <OverflowMenuItem hasDivider text="Save everything as a file" on:click={() => (ui.saving = true)} />
       <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
       <OverflowMenuItem text="Where your data is" on:click={() => void goto('/data')} />
     {/if}
@@ -78,8 +77,8 @@
   />
 </div>
 
-{#if settings}<BusinessSettings onclose={() => (settings = false)} />{/if}
-{#if saving}<SaveFile onclose={() => (saving = false)} />{/if}
+{#if ui.settings}<BusinessSettings onclose={() => (ui.settings = false)} />{/if}
+{#if ui.saving}<SaveFile onclose={() => (ui.saving = false)} />{/if}
 {#if incoming}{#key incoming}<ReadFile file={incoming} onclose={() => (incoming = null)} />{/key}{/if}
 
 <style>

@@ -1,24 +1,64 @@
 <script lang="ts">
   import { Modal, Search } from 'carbon-components-svelte';
+  import { tick } from 'svelte';
   import { goto } from '$app/navigation';
   import { find, type Hit } from '../find';
+  import type { Doing, Part } from '../things-to-do';
   import { theBusiness } from '../window/session.svelte';
+  import { ui } from './open.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let query = $state('');
   let chosen = $state(0);
-  const hits = $derived(find(theBusiness().system, query));
+  let list = $state<HTMLElement>();
+  const found = $derived(find(theBusiness().system, query));
+  const hits = $derived(found.hits);
 
   $effect(() => {
     void query;
     chosen = 0;
   });
 
+  $effect(() => list?.children[chosen]?.scrollIntoView({ block: 'nearest' }));
+
   async function go(hit: Hit | undefined) {
     if (!hit) return;
     open = false;
     query = '';
-    await goto(hit.href);
+    const { doing } = hit;
+    if (!('href' in doing)) return act(doing.act);
+    await goto(doing.href);
+    if (doing.part) await leadTo(doing.part);
+  }
+  function act(what: Extract<Doing, { act: unknown }>['act']) {
+    switch (what) {
+      case 'bench':
+        ui.bench = !ui.bench;
+        return;
+      case 'business settings':
+        ui.settings = true;
+        return;
+      case 'own business':
+        ui.ownBusiness = true;
+        return;
+      case 'save as a file':
+        ui.saving = true;
+        return;
+      case 'keys':
+        ui.keys = true;
+        return;
+      case 'undo':
+        return theBusiness().undo();
+      case 'redo':
+        return theBusiness().redo();
+    }
+  }
+  /** The first thing that takes something there has the cursor. */
+  async function leadTo(part: Part) {
+    await tick();
+    const there = document.querySelector<HTMLElement>(`[data-part="${part}"]`);
+    there?.scrollIntoView({ block: 'center' });
+    there?.querySelector<HTMLElement>('input:not([type=hidden]), button')?.focus();
   }
   function onkeydown(event: KeyboardEvent) {
     if (event.key === 'ArrowDown') chosen = Math.min(chosen + 1, hits.length - 1);
@@ -34,20 +74,24 @@
   <div {onkeydown}>
     <Search
       id="find-field"
-      labelText="A name, number or extension"
-      placeholder="A name, number or extension"
+      labelText="A name, a number, or what to do"
+      placeholder="A name, a number, or what to do: add a person, close now, forward…"
       bind:value={query}
     />
-    {#if query.trim() && !hits.length}<p class="soft none">Nothing here is called “{query.trim()}”.</p>{/if}
-    <ul>
-      {#each hits as hit, i (hit.href + hit.title)}
+    {#if query.trim() && !hits.length}<p class="soft none">
+        Nothing here is called “{query.trim()}”, and nothing is done by those words.
+      </p>{/if}
+    <ul bind:this={list}>
+      {#each hits as hit, i (`${JSON.stringify(hit.doing)} ${hit.title}`)}
         <li class:chosen={i === chosen}>
           <button type="button" onclick={() => go(hit)}
-            ><b>{hit.title}</b> <span class="soft">{hit.note}</span></button
+            ><b>{hit.title}</b> <span class="soft">{hit.note}</span>{#if hit.key}<kbd>{hit.key}</kbd
+              >{/if}</button
           >
         </li>
       {/each}
     </ul>
+    {#if found.more}<p class="soft none">{found.more} more: type more of it.</p>{/if}
   </div>
 </Modal>
 

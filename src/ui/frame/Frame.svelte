@@ -34,7 +34,6 @@
     untrack(() => keeping.changed());
   });
   let finding = $state(false);
-  let keys = $state(false);
 
   const typing = (event: Event) => {
     const target = event.target as HTMLElement;
@@ -65,8 +64,8 @@
         finding = true;
       },
       '/': unlessTyping(() => (finding = true)),
-      '?': unlessTyping(() => (keys = true)),
-      'Shift+?': unlessTyping(() => (keys = true)),
+      '?': unlessTyping(() => (ui.keys = true)),
+      'Shift+?': unlessTyping(() => (ui.keys = true)),
       b: unlessTyping(() => (ui.bench = !ui.bench)),
       '$mod+z': unlessInField(() => theBusiness().undo()),
       '$mod+Shift+Z': unlessInField(() => theBusiness().redo()),
@@ -134,7 +133,7 @@
 {#if strip}<RehearsalStrip />{/if}
 <Notices />
 <Find bind:open={finding} />
-<Keys bind:open={keys} />
+<Keys bind:open={ui.keys} />
 {#if ui.ownBusiness}<OwnBusiness bind:open={ui.ownBusiness} />{/if}
 {#if ui.bench}
   {#await import('../bench/Bench.svelte')}

@@ -1,24 +1,27 @@
 <script lang="ts">
-  import { Modal } from 'carbon-components-svelte';
+  import { Modal, Search } from 'carbon-components-svelte';
+  import { KEYS } from './keys';
+
   let { open = $bindable(false) }: { open?: boolean } = $props();
-  const KEYS: [string, string][] = [
-    ['/ or Ctrl K', 'Find a person, number or plan'],
-    ['Ctrl Z', 'Undo the last change'],
-    ['Ctrl Shift Z', 'Do it again'],
-    ['B', 'Open and close the bench'],
-    ['Alt ↑, Alt ↓', 'Move the selected step of a plan'],
-    ['Delete', 'Remove the selected step of a plan'],
-    ['Ctrl C', 'Copy the selected step; put it down under “Add a step”'],
-    ['Arrows', 'Go through the pieces of coverage, the days of a year, the lines of a rehearsal'],
-    ['?', 'This list'],
-  ];
+  let query = $state('');
+  const shown = $derived(
+    KEYS.filter(([key, does]) => `${key} ${does}`.toLowerCase().includes(query.trim().toLowerCase())),
+  );
 </script>
 
-<Modal bind:open passiveModal size="sm" modalHeading="Keys">
+<Modal bind:open passiveModal size="sm" modalHeading="Keys" selectorPrimaryFocus="#keys-field">
+  <Search
+    id="keys-field"
+    labelText="A key, or what it does"
+    placeholder="A key, or what it does"
+    bind:value={query}
+  />
   <dl>
-    {#each KEYS as [key, does] (key)}
+    {#each shown as [key, does] (key)}
       <dt>{key}</dt>
       <dd>{does}</dd>
+    {:else}
+      <dd class="soft">No key does that.</dd>
     {/each}
   </dl>
 </Modal>
@@ -28,7 +31,7 @@
     display: grid;
     grid-template-columns: 130px 1fr;
     gap: 8px 12px;
-    margin: 0;
+    margin: 12px 0 0;
     font-size: var(--text-lead);
   }
   dt {

@@ -34,7 +34,7 @@
   }
 </script>
 
-<div class="override" role="group" aria-label="Now, at {hours.name}">
+<div class="override" data-part="close now" role="group" aria-label="Now, at {hours.name}">
   {#if active}
     <b class="active" role="status"
       >{active.kind ?? 'Closed'} until {momentText(active.until, zone)}, then as written</b

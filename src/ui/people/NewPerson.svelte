@@ -90,7 +90,7 @@
   }
 </script>
 
-<form class="card" onsubmit={add}>
+<form class="card" onsubmit={add} data-part="add a person">
   <h2>Add one</h2>
   <div class="fields">
     <Select
