@@ -304,6 +304,9 @@
     max-height: 240px;
     overflow-y: auto;
   }
+  details:not(.card) {
+    margin-bottom: 10px;
+  }
   summary {
     font-weight: 650;
     cursor: pointer;
