@@ -86,6 +86,8 @@
     }
   }
   function cancel() {
+    // What was typed just before would be asked for all the same.
+    clearTimeout(timer);
     running?.abort();
     running = null;
     stopped = true;
