@@ -1,5 +1,5 @@
 /** Moments, durations and prices as people read and type them here. */
-import { momentOf } from '$core/hours';
+import { dateInWords, momentOf } from '$core/hours';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 function format(zone: string, key: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
@@ -30,10 +30,7 @@ export const clockText = (at: number, zone: string): string =>
 export const dayText = (at: number, zone: string): string =>
   format(zone, 'day', { weekday: 'short', day: 'numeric' }).format(at);
 /** "Fri 4 Dec 2026". @param date ISO */
-export const dateText = (date: string): string =>
-  format('UTC', 'date', { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })
-    .format(Date.parse(date))
-    .replace(',', '');
+export const dateText = dateInWords;
 /** "2 min 10 s". @param ms milliseconds */
 export function durationText(ms: number): string {
   const seconds = Math.round(ms / 1000);

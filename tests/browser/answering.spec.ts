@@ -16,7 +16,7 @@ test('the three planted mistakes are found and put right by their fixes', async 
   const finding = (title: string) => page.locator('.finding', { hasText: title });
   for (const [title, fix] of [
     ['Key 6 of Service menu leads nowhere of its own', 'Remove the key'],
-    ['Nobody is on duty in Night watch from 2026-12-19', 'Take that swap back'],
+    ['Nobody is on duty in Night watch from Sat 19 Dec 2026', 'Take that swap back'],
     ['(509) 555-0147 can swallow calls to Service menu', 'Ask for a key press'],
   ] as const) {
     await finding(title).getByRole('button', { name: fix }).click();

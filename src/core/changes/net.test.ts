@@ -69,6 +69,15 @@ describe('what differs', () => {
       'Pia Lindqvist, who says their name first: as usual → strangers',
     ],
     [
+      'days',
+      {
+        do: 'person.set',
+        id: 'pia',
+        change: { away: [{ from: '2026-11-24', to: '2026-11-25', standInId: 'rosa' }] },
+      },
+      'Pia Lindqvist, away: none → from Tue 24 Nov 2026, to Wed 25 Nov 2026, stand in Rosa Delgado',
+    ],
+    [
       'yes and no',
       { do: 'person.set', id: 'pia', change: { callWaiting: true } },
       'a second call rings: no → yes',

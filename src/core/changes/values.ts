@@ -1,5 +1,5 @@
 /** What stands in a field, in words: names in place of ids, times and days as people write them. */
-import { DAY_NAMES, daysInWords, kindsOf, periodInWords, writeTime } from '../hours';
+import { DAY_NAMES, dateInWords, daysInWords, kindsOf, periodInWords, writeTime } from '../hours';
 import { addressLine, writeNumber } from '../numbering';
 import { COLLECTIONS, pointersIn, targetName, type Kind, type RingTarget, type System } from '../system';
 import type { Part } from './fields';
@@ -59,6 +59,7 @@ function flat(value: unknown, key: string, country: string): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'number')
     return MINUTES.has(key) ? writeTime(value) : key === 'day' ? DAY_NAMES[value - 1]! : String(value);
+  if (typeof value === 'string' && /^\d{4}-\d\d-\d\d$/.test(value)) return dateInWords(value);
   if (typeof value === 'string')
     return /^\+\d{6,15}$/.test(value) ? writeNumber(value, country) : cut(value.replace(/\s+/g, ' '));
   if (Array.isArray(value)) {

@@ -1,5 +1,5 @@
 /** Stretches of time in words. */
-import { addDays, daysInWords, localTime, writeTime } from '../hours';
+import { addDays, dateInWords, daysInWords, localTime, writeTime } from '../hours';
 
 /** From a moment up to but without another, epoch milliseconds. */
 export type Span = [from: number, to: number];
@@ -22,19 +22,10 @@ export function datesInWords(spans: readonly Span[], zone: string): string {
   }
   const words = runs
     .slice(0, MOST_DATES)
-    .map(({ from, to }) => (from === to ? dayInWords(from) : `${dayInWords(from)} to ${dayInWords(to)}`));
+    .map(({ from, to }) => (from === to ? dateInWords(from) : `${dateInWords(from)} to ${dateInWords(to)}`));
   const more = runs.length - words.length;
   return more > 0 ? `${words.join(', ')} and ${more} more times` : words.join(', ');
 }
-
-const DAY_WORDS = new Intl.DateTimeFormat('en-GB', {
-  weekday: 'short',
-  day: 'numeric',
-  month: 'short',
-  year: 'numeric',
-  timeZone: 'UTC',
-});
-const dayInWords = (date: string): string => DAY_WORDS.format(Date.parse(date)).replace(',', '');
 
 /** Spans of one week in words, repeated days joined: "Mon–Fri 08:00–17:00". @param spans epoch milliseconds */
 export function spansInWords(spans: readonly Span[], zone: string, week: Span): string {

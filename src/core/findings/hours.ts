@@ -1,6 +1,6 @@
 /** Checks over time: rotas with gaps, holidays nobody has thought of, hours at which nobody is reached. */
 import { likenessOf, piecesOf, spansInWords, worstEnd, type Piece } from '../coverage';
-import { addDays, daysOf, localTime, momentOf, momentOfDay, shiftsOf } from '../hours';
+import { addDays, dateInWords, daysOf, localTime, momentOf, momentOfDay, shiftsOf } from '../hours';
 import type { Hours, NumberHeld, Rota } from '../system';
 import type { Check, Finding } from './finding';
 import { everyStep } from './steps';
@@ -24,7 +24,7 @@ export const rotas: Check = ({ system, today }) => {
         id: `gap:${rota.id}`,
         severity: 'warning',
         place,
-        title: `Nobody is on duty in ${rota.name} from ${when}`,
+        title: `Nobody is on duty in ${rota.name} from ${dateInWords(when)}`,
         detail: 'Plans that ring whoever is on duty ring nobody then.',
         ...withoutSwap(rota, when),
       },
@@ -40,7 +40,7 @@ function withoutSwap(rota: Rota, date: string): Pick<Finding, 'fix'> {
         fix: {
           label: 'Take that swap back',
           edit: {
-            words: `${rota.name}: whoever has the turn from ${date} has it again`,
+            words: `${rota.name}: whoever has the turn from ${dateInWords(date)} has it again`,
             commands: [
               { do: 'rota.set', id: rota.id, change: { swaps: rota.swaps.filter((s) => s !== swap) } },
             ],

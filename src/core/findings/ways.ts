@@ -1,7 +1,7 @@
 /** Checks of where calls go: loops, keys to nowhere, queues, promises. */
 import { sentTo } from '../answering';
 import { leftInWords } from '../coverage';
-import { localTime } from '../hours';
+import { dateInWords, localTime } from '../hours';
 import { expectationInWords, promiseInWords } from '../promises';
 import { type Plan } from '../system';
 import type { Check, Finding, Sight } from './finding';
@@ -155,7 +155,7 @@ export const promises: Check = ({ system, broken }: Sight) =>
           severity: 'warning',
           place,
           title: `Promise not followed to the end: ${promised.name}`,
-          detail: `${promiseInWords(promised, system)}. No call that was followed breaks it. Chance opens more: from ${date} on. ${leftInWords(verdict.left)}`,
+          detail: `${promiseInWords(promised, system)}. No call that was followed breaks it. Chance opens more: from ${dateInWords(date)} on. ${leftInWords(verdict.left)}`,
         },
       ];
     const { expectation } = verdict;
@@ -165,7 +165,7 @@ export const promises: Check = ({ system, broken }: Sight) =>
         severity: 'stops',
         place,
         title: `Promise broken: ${promised.name}`,
-        detail: `${promiseInWords(promised, system)}. First broken on ${date}${expectation ? `: not ${expectationInWords(expectation, system)}` : ''}.`,
+        detail: `${promiseInWords(promised, system)}. First broken on ${dateInWords(date)}${expectation ? `: not ${expectationInWords(expectation, system)}` : ''}.`,
       },
     ];
   });

@@ -16,4 +16,4 @@ export { readSpans, writeSpans, writeTime, type Span, type TypedHours } from './
 export { copyDay } from './copy';
 export { exceptionsFrom, swapsFrom, type DatedEvent } from './from-calendar';
 export { timesOf } from './exception-times';
-export { DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';
+export { dateInWords, DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';

@@ -1,7 +1,7 @@
 /** Hours with exceptions in words. */
 import { expect, it } from 'vitest';
 import type { Hours, HoursException } from '../system';
-import { copyDay, kindsOf, periodInWords } from '.';
+import { copyDay, dateInWords, kindsOf, periodInWords } from '.';
 
 const exception = (name: string, kind: string): HoursException => ({
   id: name,
@@ -43,4 +43,17 @@ it('days get all periods of another in place of their own, and other days stay a
   expect(periodInWords({ ...hours(), weekly: copied }, 'Open')).toBe('Mon, Tue, Sat 08:00–17:00');
   expect(periodInWords({ ...hours(), weekly: copied }, 'Saturday')).toBe('never');
   expect(copyDay(week, 7, [6])).toEqual([{ day: 1, from: 480, to: 1020, kind: 'Open' }]);
+});
+
+it('writes a day as the languages of the web do', () => {
+  const web = new Intl.DateTimeFormat('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+  // Held against CLDR, as Intl has it for British English: September has four letters there.
+  for (let day = Date.UTC(2024, 0, 1); day < Date.UTC(2028, 0, 1); day += 86_400_000)
+    expect(dateInWords(new Date(day).toISOString().slice(0, 10))).toBe(web.format(day).replace(',', ''));
 });

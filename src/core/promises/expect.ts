@@ -1,6 +1,6 @@
 /** What is expected of a call, held against its trace and said in words. */
 import { listed, MEANING, outcomeOf, type Trace } from '../calls';
-import { DAY_NAMES, daysInWords, localTime, writeTime } from '../hours';
+import { dateInWords, daysInWords, localTime, writeTime } from '../hours';
 import { thenInWords } from '../phone';
 import type { Expectation, Promised, System } from '../system';
 import type { Verdict } from './check';
@@ -92,8 +92,8 @@ export function promiseTimeInWords({ when }: Promised, system: System): string {
     const name = system.hours[when.hoursId]?.name ?? 'hours since removed';
     return when.period === null ? `outside ${name}` : `during ${name}: ${when.period}`;
   }
-  const { day, minute, date } = localTime(system.business.timeZone, when.at);
-  return `${DAY_NAMES[day - 1]} ${date} ${writeTime(minute)}`;
+  const { minute, date } = localTime(system.business.timeZone, when.at);
+  return `${dateInWords(date)} ${writeTime(minute)}`;
 }
 
 /** The whole promise: "Main line, at all hours, nobody answers: never comes to voicemail". */
