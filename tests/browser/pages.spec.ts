@@ -169,6 +169,48 @@ test('what to do is found by the words people have for it, and done where it bel
   ).toBeVisible();
 });
 
+test('keys by themselves do nothing while something is typed or a list is open, and can be switched off', async ({
+  page,
+}) => {
+  await open(page, '/answering/winter-store');
+  const drawer = page.getByRole('complementary', { name: 'Bench' });
+  // A list that is open takes letters.
+  await page.getByRole('button', { name: 'Add a step' }).last().click();
+  await page.getByRole('menuitem', { name: 'Ring' }).focus();
+  await page.keyboard.press('b');
+  await expect(drawer).toHaveCount(0);
+  await page.keyboard.press('Escape');
+  await page.locator('h1').first().click();
+  await page.keyboard.press('b');
+  await expect(drawer).toBeVisible();
+  await drawer.getByRole('button', { name: 'Close' }).click();
+
+  await page.locator('h1').first().click();
+  await page.keyboard.press('?');
+  const keys = page.getByRole('dialog', { name: 'Keys' });
+  const alone = keys.getByRole('checkbox', { name: /^Keys do this by themselves/ });
+  await keys.getByText(/^Keys do this by themselves/).click();
+  await expect(alone).not.toBeChecked();
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await page.locator('h1').first().click();
+  await page.keyboard.press('b');
+  await page.keyboard.press('?');
+  await page.keyboard.press('/');
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
+  await expect(drawer).toHaveCount(0);
+  await expect(keys).toBeHidden();
+  // They are switched on again where they were switched off.
+  await page.getByRole('searchbox', { name: 'A name, a number, or what to do' }).fill('keyboard');
+  await page.keyboard.press('Enter');
+  await keys.getByText(/^Keys do this by themselves/).click();
+  await page.keyboard.press('Escape');
+  await page.locator('h1').first().click();
+  await page.keyboard.press('b');
+  await expect(drawer).toBeVisible();
+});
+
 test('two windows of one browser stay in step, and undo works in both', async ({ context, page }) => {
   await open(page, '/people/pia');
   const other = await context.newPage();

@@ -287,6 +287,7 @@ test('from empty: somebody who is only in the draft, with a phone that is not pa
   const form = page.locator('form', { hasText: 'Add one' });
   await form.getByLabel('Name').fill('Ada Fenwick');
   await form.getByRole('button', { name: 'Add', exact: true }).click();
+  await form.getByRole('link', { name: 'Ada Fenwick' }).click();
   await page.getByRole('link', { name: /Which phones, how long/ }).click();
   await expect(page.getByText('not rung: not paired')).toBeVisible();
   await expect(page.getByText('No phone rings.', { exact: true })).toBeVisible();

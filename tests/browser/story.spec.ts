@@ -101,6 +101,10 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
     await expect(form.getByText('911 is an emergency number')).toBeVisible();
     await form.getByLabel('Extension').fill('');
     await form.getByRole('button', { name: 'Add', exact: true }).click();
+    // The form is ready for the next one; whoever was added is a link.
+    await expect(form.getByLabel('Name')).toBeFocused();
+    await expect(form.getByLabel('Name')).toHaveValue('');
+    await form.getByRole('link', { name: 'Ada Fenwick' }).click();
     await expect(page.getByRole('heading', { name: 'Ada Fenwick · 201' })).toBeVisible();
     await expect(page.getByText('not invited yet')).toBeVisible();
   });

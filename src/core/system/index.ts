@@ -43,6 +43,14 @@ export {
 export * from './standing/registration';
 export * from './namespace';
 export * from './zone';
-export { COLLECTIONS, KIND_WORDS, letGoWithin, pointersIn, pointersTo, usersOf, type Kind } from './edits/references';
+export {
+  COLLECTIONS,
+  KIND_WORDS,
+  letGoWithin,
+  pointersIn,
+  pointersTo,
+  usersOf,
+  type Kind,
+} from './edits/references';
 export { everybodyIn, flatTargets, type FlatTarget, groupsOf, groupsWithin, targetName } from './groups';
 export { upgradePatches, upgradeStanding, upgradeSystem } from './upgrade';

@@ -4,6 +4,7 @@
   import { tinykeys } from 'tinykeys';
   import { goto } from '$app/navigation';
   import { count } from '../format';
+  import { singleKeys } from '../single-keys.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { keeping } from '../data/keeping.svelte';
   import { newVersion } from '../data/new-version.svelte';
@@ -43,6 +44,11 @@
       target instanceof HTMLTextAreaElement
     );
   };
+  const alone = (act: () => void) => (event: KeyboardEvent) => {
+    if (!singleKeys.mean(event)) return;
+    event.preventDefault();
+    act();
+  };
   const unlessTyping = (act: () => void) => (event: KeyboardEvent) => {
     if (typing(event)) return;
     event.preventDefault();
@@ -63,10 +69,10 @@
         event.preventDefault();
         finding = true;
       },
-      '/': unlessTyping(() => (finding = true)),
-      '?': unlessTyping(() => (ui.keys = true)),
-      'Shift+?': unlessTyping(() => (ui.keys = true)),
-      b: unlessTyping(() => (ui.bench = !ui.bench)),
+      '/': alone(() => (finding = true)),
+      '?': alone(() => (ui.keys = true)),
+      'Shift+?': alone(() => (ui.keys = true)),
+      b: alone(() => (ui.bench = !ui.bench)),
       '$mod+z': unlessInField(() => theBusiness().undo()),
       '$mod+Shift+Z': unlessInField(() => theBusiness().redo()),
       '$mod+y': unlessInField(() => theBusiness().redo()),

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Modal, Search } from 'carbon-components-svelte';
+  import SingleKeys from '../SingleKeys.svelte';
   import { KEYS } from './keys';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
@@ -24,6 +25,7 @@
       <dd class="soft">No key does that.</dd>
     {/each}
   </dl>
+  <SingleKeys />
 </Modal>
 
 <style>

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { Button, Select, TextInput } from 'carbon-components-svelte';
-  import { goto } from '$app/navigation';
   import { nextFreeExtension } from '$core/numbering';
   import {
     extensionsInUse,
@@ -29,10 +28,15 @@
   const { what, name, email, extension, siteId } = $derived(draft.value);
   const type = (change: Partial<typeof draft.value>) => (draft.value = { ...draft.value, ...change });
   let problems = $state<Record<string, string>>({});
+  let field = $state<HTMLInputElement | null>(null);
+  /** Those added since the page was opened, the last first. */
+  let added = $state.raw<{ id: string; name: string; extension: string }[]>([]);
+  const MOST_NAMED = 5;
 
   async function add(event: Event) {
     event.preventDefault();
     const room = what === 'room';
+    const proposed = suggested;
     const id = freshId('person');
     const mailboxId = freshId('mailbox');
     const kind: PhoneKind = room ? 'desk' : 'browser';
@@ -54,7 +58,7 @@
             id,
             name,
             email: room ? '' : email.trim(),
-            extension: extension.trim() || suggested,
+            extension: extension.trim() || proposed,
             siteId: siteId || null,
             role: room ? 'shared room' : 'staff',
           }),
@@ -84,9 +88,11 @@
       problems = Object.fromEntries(late.map((p) => [p.field || 'name', p.message]));
       return;
     }
+    added = [{ id, name: name.trim(), extension: extension.trim() || proposed }, ...added];
     type({ name: '', email: '', extension: '' });
     problems = {};
-    await goto(`/people/${id}`);
+    // The next one follows at once.
+    field?.focus();
   }
 </script>
 
@@ -105,6 +111,7 @@
     <TextInput
       size="sm"
       labelText="Name"
+      bind:ref={field}
       value={name}
       on:input={(e) => type({ name: String(e.detail ?? '') })}
       invalid={!!problems.name}
@@ -148,5 +155,13 @@
         ? 'They get a browser softphone and a mailbox.'
         : 'It gets a desk phone, and no mailbox.'}
     </p>
+  </div>
+  <div role="status" data-testid="added">
+    {#each added.filter((p) => system.people[p.id]).slice(0, MOST_NAMED) as person, i (person.id)}
+      <p class="small">
+        {i ? '' : 'Added: '}<a href="/people/{person.id}">{person.name}</a>, {person.extension}
+      </p>
+    {/each}
+    {#if added.length > MOST_NAMED}<p class="small soft">and {added.length - MOST_NAMED} before</p>{/if}
   </div>
 </form>

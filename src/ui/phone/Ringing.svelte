@@ -5,6 +5,7 @@
   import { aheadOf } from '$core/phone';
   import { allSteps, contactOf, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
+  import { singleKeys } from '../single-keys.svelte';
   import { here } from '../window/session.svelte';
   import Before from './Before.svelte';
   import { showCall } from './notify';
@@ -95,9 +96,12 @@
   });
 
   function onkeydown(event: KeyboardEvent) {
-    if (event.key === 'Enter' || event.key.toLowerCase() === 'a' || (asked && event.key === '1')) onanswer();
+    const letter = singleKeys.mean(event) ? event.key.toLowerCase() : '';
+    // A button that has the cursor is pressed by Enter: answering is not what all of them do.
+    const enter = event.key === 'Enter' && !(event.target instanceof HTMLButtonElement);
+    if (enter || letter === 'a' || (asked && letter === '1')) onanswer();
     else if (event.key === 'Escape') ondecline();
-    else if (event.key.toLowerCase() === 'v' && canDivert) onmailbox();
+    else if (letter === 'v' && canDivert) onmailbox();
     else return;
     event.preventDefault();
   }

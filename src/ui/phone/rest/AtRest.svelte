@@ -18,6 +18,7 @@
   import OutOf from '../talk/OutOf.svelte';
   import Dial from './Dial.svelte';
   import OwnCalls from './OwnCalls.svelte';
+  import SingleKeys from '../../SingleKeys.svelte';
   import OwnState from './OwnState.svelte';
   import PhoneFaxes from './PhoneFaxes.svelte';
   import Pointed from './Pointed.svelte';
@@ -189,6 +190,7 @@
       <button class="linkish" type="button" onclick={() => (looking = true)}>Look somebody up</button>
       <button class="linkish" type="button" onclick={signOut}>Sign this phone out</button>
     </div>
+    {#if section === 'me'}<SingleKeys />{/if}
     <OutOf {own} {person} {system} phoneId={phone.id} />
     <WindowPlace phoneId={phone.id} {system} />
   {/if}

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { Modal } from 'carbon-components-svelte';
   import { ACT_KEYS, type ActName } from '$core/phone';
+  import { singleKeys } from '../../single-keys.svelte';
+  import SingleKeys from '../../SingleKeys.svelte';
 
   /** Every key of the phone: shown by ?, and put away when it rings. */
   let { away = false }: { away?: boolean } = $props();
@@ -41,8 +43,7 @@
   ];
 
   function onkeydown(event: KeyboardEvent) {
-    const field = event.target instanceof HTMLElement && event.target.closest('input, textarea, select');
-    if (field || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (!singleKeys.mean(event)) return;
     if (event.key === '?') open = true;
     else if (event.key === '/')
       document.querySelector<HTMLInputElement>('[data-testid=call-field] input')?.focus();
@@ -58,6 +59,7 @@
       {#each rows as [key, words] (words)}<dt><kbd>{key}</kbd></dt>
         <dd>{words}</dd>{/each}
     </dl>
+    <SingleKeys />
   </Modal>
 {/if}
 

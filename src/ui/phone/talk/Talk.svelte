@@ -13,6 +13,7 @@
   import type { IfNobody, PassTarget } from '$core/system';
   import { durationText } from '../../format';
   import { freshId } from '../../ids';
+  import { singleKeys } from '../../single-keys.svelte';
   import Keypad from '../Keypad.svelte';
   import type { PhoneDesk } from '../desk.svelte';
   import CallField from './CallField.svelte';
@@ -194,6 +195,7 @@
     const act = acts.find((a) => a.key.toLowerCase() === event.key.toLowerCase());
     // A button that has the cursor is pressed by Enter.
     if (!act || (event.key === 'Enter' && event.target instanceof HTMLButtonElement)) return;
+    if (event.key.length === 1 && !singleKeys.mean(event)) return;
     event.preventDefault();
     does(act.act);
   }
