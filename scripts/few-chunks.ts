@@ -9,8 +9,6 @@ const SHARED = [
   { name: 'all', of: /client-optimized\/(app|nodes\/[01])\.js$|kit\/src\/runtime\/client\/entry\.js$/ },
   { name: 'administration', of: /client-optimized\/nodes\/2\.js$|routes\/\(admin\)\/\+page\.svelte$/ },
 ] as const;
-/** Files smaller than this are put together with those that are loaded with them. */
-const SMALL = 40_000;
 
 export function fewChunks(): Plugin {
   const group = new Map<string, string>();
@@ -23,7 +21,8 @@ export function fewChunks(): Plugin {
       codeSplitting: {
         groups: [
           { name: (id: string) => group.get(id) ?? null, priority: 1 },
-          { name: 'page', entriesAware: true, entriesAwareMergeThreshold: SMALL },
+          // Small files are not put together further: that made files that wait for each other, and a page that could not be shown.
+          { name: 'page', entriesAware: true },
         ],
       },
     }),

@@ -9,7 +9,7 @@
   import { here } from '../window/session.svelte';
   import Before from './Before.svelte';
   import { showCall } from './notify';
-  import { allowSound, playCadence, soundAllowed } from './sounds/tones';
+  import { allowSound, playCadence, soundAllowed, soundStarts } from './sounds/tones';
 
   interface Props {
     call: LiveCall;
@@ -78,6 +78,7 @@
     if (!elsewhere) {
       stop = playCadence(profileOf(system.business.country).ringback);
       silent = !soundAllowed();
+      void soundStarts().then(() => (silent = false));
     }
     // Another window hides this one: the browser shows that somebody calls, with answer and decline where it can.
     if (document.hidden)

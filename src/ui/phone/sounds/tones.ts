@@ -25,10 +25,15 @@ let allowed = false;
 /** Whether the browser lets this window make sound; it asks for a click or key first. */
 export const soundAllowed = (): boolean => allowed;
 
-/** Call from a click or key press: the browser then allows sound. */
-export async function allowSound(): Promise<void> {
+/** Resolves once the browser lets this window make sound: at once where it does already, or with the next click. */
+export async function soundStarts(): Promise<void> {
   await sounding().resume();
   allowed = true;
+}
+
+/** Call from a click or key press: the browser then allows sound. */
+export async function allowSound(): Promise<void> {
+  await soundStarts();
   if (!playing) rest();
 }
 
@@ -45,7 +50,7 @@ const rest = (): void => void context?.suspend();
 export function playCadence({ hertz, onOff }: Cadence, loudness = 0.12): () => void {
   const audio = sounding();
   playing++;
-  void audio.resume().then(() => (allowed = true));
+  void soundStarts();
   const gain = audio.createGain();
   gain.gain.value = 0;
   gain.connect(audio.destination);
