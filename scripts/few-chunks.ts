@@ -39,5 +39,17 @@ export function fewChunks(): Plugin {
         }
       }
     },
+    // A file that waits for itself has nothing to give when it is first asked: such a page could not be shown.
+    generateBundle(_, bundle) {
+      const done = new Set<string>();
+      const through = (name: string, way: string[]): void => {
+        if (way.includes(name)) this.error(`Files wait for each other: ${[...way, name].join(' → ')}`);
+        const chunk = bundle[name];
+        if (done.has(name) || chunk?.type !== 'chunk') return;
+        for (const next of chunk.imports) through(next, [...way, name]);
+        done.add(name);
+      };
+      for (const name of Object.keys(bundle)) through(name, []);
+    },
   };
 }
