@@ -32,6 +32,25 @@ const engineAt = (...requests: Partial<CallRequest>[]) => {
 const told = (engine: CallEngine) => [...engine.calls.values()];
 
 describe('calls', () => {
+  it('say why what was done for them came to nothing, until something else happens', () => {
+    const engine = engineAt({
+      to: { kind: 'digits', digits: '310' },
+      from: { kind: 'phone', phoneId: 'jonah-browser' },
+    });
+    const send = (personId: string) => {
+      engine.act(engine.now, {
+        kind: 'send on',
+        callId: 'c0',
+        personId: 'rosa',
+        to: { to: 'person', personId },
+      });
+      engine.advance(engine.now);
+      return boardCalls(told(engine), system)[0]!.refused;
+    };
+    expect(boardCalls(told(engine), system)[0]!.refused).toBeNull();
+    expect(send('somebody-removed')).toBe('not in service');
+    expect(send('idris')).toBeNull();
+  });
   it('say who, on which line, what they do and since when, through all of a call', () => {
     const engine = engineAt({});
     expect(boardCalls(told(engine), system)[0]).toMatchObject({

@@ -1,5 +1,14 @@
 /** What goes on now, for whoever keeps an eye on all of it: calls in progress, queues, and numbers that ring nowhere. */
-import { CALLER, NEW_CALLER, nobodyAnswers, rehearseAsNow, sentence, whoseName, type Phase } from '../calls';
+import {
+  CALLER,
+  NEW_CALLER,
+  nobodyAnswers,
+  rehearseAsNow,
+  sentence,
+  whoseName,
+  type NotDone,
+  type Phase,
+} from '../calls';
 import type { Standing, System } from '../system';
 import { callerName, type Told } from './parties';
 import { serviceOf, type Service } from './serving';
@@ -21,6 +30,8 @@ export interface BoardCall {
   /** Since when it is so, and since when it is there; epoch milliseconds. */
   since: number;
   began: number;
+  /** Why what was done for it from here last came to nothing; null where nothing did, or something happened since. */
+  refused: NotDone | null;
 }
 
 const IS: Record<Phase, BoardCall['is'] | null> = {
@@ -58,6 +69,11 @@ const WORDS: Record<Phase, string> = {
 
 const listed = (names: readonly string[]): string =>
   names.length > 2 ? `${names.slice(0, 2).join(', ')} and ${names.length - 2} more` : names.join(' and ');
+
+function refusedTo({ trace }: Told): NotDone | null {
+  const last = trace.at(-1);
+  return last?.kind === 'not done' && last.phone === null ? last.why : null;
+}
 
 /** Calls that go on, whoever has waited longest first, then those that ring, then talks. */
 export function boardCalls(calls: readonly Told[], system: System): BoardCall[] {
@@ -111,6 +127,7 @@ export function boardCalls(calls: readonly Told[], system: System): BoardCall[] 
           queueId: waits ? call.waiting!.queueId : null,
           since: waits ? call.waiting!.since : call.since,
           began: call.request.at,
+          refused: refusedTo(call),
         },
       ];
     })

@@ -98,6 +98,14 @@
 
 <form class="card" onsubmit={add} data-part="add a person">
   <h2>Add one</h2>
+  <div role="status" data-testid="added">
+    {#each added.filter((p) => system.people[p.id]).slice(0, MOST_NAMED) as person, i (person.id)}
+      <p class="small">
+        {i ? '' : 'Added: '}<a href="/people/{person.id}">{person.name}</a>, {person.extension}
+      </p>
+    {/each}
+    {#if added.length > MOST_NAMED}<p class="small soft">and {added.length - MOST_NAMED} before</p>{/if}
+  </div>
   <div class="fields">
     <Select
       size="sm"
@@ -155,13 +163,5 @@
         ? 'They get a browser softphone and a mailbox.'
         : 'It gets a desk phone, and no mailbox.'}
     </p>
-  </div>
-  <div role="status" data-testid="added">
-    {#each added.filter((p) => system.people[p.id]).slice(0, MOST_NAMED) as person, i (person.id)}
-      <p class="small">
-        {i ? '' : 'Added: '}<a href="/people/{person.id}">{person.name}</a>, {person.extension}
-      </p>
-    {/each}
-    {#if added.length > MOST_NAMED}<p class="small soft">and {added.length - MOST_NAMED} before</p>{/if}
   </div>
 </form>

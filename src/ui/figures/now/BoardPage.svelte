@@ -126,6 +126,8 @@
                 <span class="small">{call.way === 'in' ? `on ${call.line}` : call.line}</span>
                 <span class="doing">{call.doing}</span>
                 <span class="time" aria-label="for {since(call.since)}">{since(call.since)}</span>
+                {#if call.refused}<span class="problem small" role="alert">Not done: {call.refused}.</span
+                  >{/if}
                 {#if call.queueId && phone && mayMove(call.queueId)}
                   <SendOn
                     who={call.who}
