@@ -81,6 +81,7 @@ const FLOORS = [
       'coverage',
       'promises',
       'findings',
+      'begin',
     ],
   ],
   ['src/core/calls', ['base', 'mailbox', 'people', 'queues', 'talks', 'way', 'engine']],

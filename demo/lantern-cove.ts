@@ -148,6 +148,9 @@ export function demoSystem(): System {
       name: 'Lantern Cove Boatworks',
       country: 'US',
       timeZone: 'America/Los_Angeles',
+      // As at sea.
+      clock: '24-hour',
+      dates: 'day first',
       outsideDigit: '9',
       reserved: [{ from: '270', to: '279', note: 'season staff' }],
     }),

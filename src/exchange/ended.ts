@@ -1,6 +1,7 @@
 /** What is kept of a call that has ended: the log entry, and the message with its mail. */
 import { addressOfHelp, saidSoFar, sentence, whoCalls, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
+import { momentInFull, writingOf } from '../core/hours';
 import { contactOf, isBlockedNumber, type Standing, type System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
 import { emergencyWords, messageWords } from '../standins/mail/letters';
@@ -168,11 +169,7 @@ async function lettersFor(businessId: string, system: System, message: MessageRe
 }
 
 const inFull = (at: number, system: System): string =>
-  new Intl.DateTimeFormat('en-GB', {
-    dateStyle: 'full',
-    timeStyle: 'short',
-    timeZone: system.business.timeZone,
-  }).format(at);
+  momentInFull(at, system.business.timeZone, writingOf(system.business));
 
 /** Who is named for the site of an emergency call is told of it. */
 async function emergencyLetters(

@@ -1,5 +1,5 @@
 /** Moments, durations and prices as people read and type them here. */
-import { dateInWords, momentOf } from '$core/hours';
+import { dateInWords, dayAndMonth, localTime, momentOf, writeTime } from '$core/hours';
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 function format(zone: string, key: string, options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
@@ -9,23 +9,25 @@ function format(zone: string, key: string, options: Intl.DateTimeFormatOptions):
   return found;
 }
 
-/** "Tue 24 Nov, 10:15". @param at epoch milliseconds */
-export const momentText = (at: number, zone: string): string =>
-  format(zone, 'moment', {
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-  }).format(at);
+/** "Tue 24 Nov, 10:15", or "Tue Nov 24, 10:15 am". @param at epoch milliseconds */
+export function momentText(at: number, zone: string): string {
+  const parts = Object.fromEntries(
+    format(zone, 'moment', { weekday: 'short', day: 'numeric', month: 'short' })
+      .formatToParts(at)
+      .map((p) => [p.type, p.value]),
+  );
+  return `${parts.weekday} ${dayAndMonth(parts.day!, parts.month!)}, ${timeText(at, zone)}`;
+}
+/** "10:15", or "10:15 am". @param at epoch milliseconds */
+export const timeText = (at: number, zone: string): string => writeTime(localTime(zone, at).minute);
 /** Who did something, as kept with it. */
 export const byWhom = (name: string | undefined): string => name ?? 'whoever runs the system';
-/** "10:15:09". */
-export const clockText = (at: number, zone: string): string =>
-  format(zone, 'clock', { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }).format(
-    at,
-  );
+/** "10:15:09", or "10:15:09 am". */
+export function clockText(at: number, zone: string): string {
+  const { minute } = localTime(zone, at);
+  const seconds = String(Math.floor((minute % 1) * 60 + 1e-6)).padStart(2, '0');
+  return writeTime(minute).replace(/:\d\d/, (m) => `${m}:${seconds}`);
+}
 /** "Tue 24". */
 export const dayText = (at: number, zone: string): string =>
   format(zone, 'day', { weekday: 'short', day: 'numeric' }).format(at);

@@ -11,6 +11,7 @@ import {
 import type { System, PairedStanding } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
 import { Remembered } from './remembered.svelte';
+import { supposed } from './supposed.svelte';
 import { theBusiness } from './window/session.svelte';
 
 /** What the strip lets people do. */
@@ -90,8 +91,11 @@ class Rehearsal {
     }),
   );
 
+  /** As if everybody had paired, or as it is. */
+  readonly standing = $derived(supposed.paired('rehearsal', theBusiness().system, theBusiness().standing));
+
   readonly trace = $derived(
-    this.request ? rehearse(theBusiness().system, theBusiness().paired, this.request) : null,
+    this.request ? rehearse(theBusiness().system, this.standing, this.request) : null,
   );
   readonly chart = $derived(this.trace ? ringChart(this.trace, theBusiness().system) : null);
   readonly outcome = $derived(this.trace ? outcomeInWords(this.trace, theBusiness().system) : '');
@@ -99,7 +103,7 @@ class Rehearsal {
   /** Those this call can ring, for the choice of who behaves how. */
   readonly people = $derived.by(() => {
     if (!this.request) return [];
-    const rung = peopleIn(theBusiness().system, theBusiness().paired, this.request);
+    const rung = peopleIn(theBusiness().system, this.standing, this.request);
     return this.personId && !rung.includes(this.personId) ? [...rung, this.personId] : rung;
   });
 

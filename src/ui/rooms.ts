@@ -4,6 +4,12 @@ export interface Room {
   name: string;
 }
 
+export const BEGIN_ROOMS: readonly Room[] = [
+  { path: '/begin', name: 'Order of the work' },
+  { path: '/begin/kind', name: 'Begin as' },
+  { path: '/begin/business', name: 'The business' },
+];
+
 export const NUMBER_ROOMS: readonly Room[] = [
   { path: '/numbers', name: 'Held' },
   { path: '/numbers/get', name: 'Get a number' },
@@ -63,6 +69,7 @@ export const FIGURE_ROOMS: readonly Room[] = [
 ];
 
 export const ALL_ROOMS: readonly Room[] = [
+  ...BEGIN_ROOMS,
   ...NUMBER_ROOMS,
   ...HOURS_ROOMS,
   ...ANSWERING_ROOMS,

@@ -5,7 +5,7 @@ import { asLink, freshQuestion } from './rehearse/question';
 /** Where something is done: on a page, with the part of it that takes the cursor; or by the frame itself. */
 export type Doing =
   | { href: string; part?: Part }
-  | { act: 'bench' | 'business settings' | 'own business' | 'undo' | 'redo' | 'keys' | 'save as a file' };
+  | { act: 'bench' | 'own business' | 'undo' | 'redo' | 'keys' | 'save as a file' };
 
 /** Parts of pages that are led to, by the value of their `data-part`. */
 export type Part = 'add a person' | 'close now' | 'block a number';
@@ -35,9 +35,19 @@ const KNOWN: readonly Known[] = [
     doing: { href: '/numbers/bring' },
   },
   {
-    title: 'Name and time zone of the business',
-    words: 'settings rename clock country',
-    doing: { act: 'business settings' },
+    title: 'Name, time zone and clock of the business',
+    words: 'settings rename country dates 12-hour 24-hour language preferences',
+    doing: { href: '/begin/business' },
+  },
+  {
+    title: 'What is done, and what is next',
+    words: 'begin start order of the work checklist set up first steps',
+    doing: { href: '/begin' },
+  },
+  {
+    title: 'Begin as a kind of business',
+    words: 'template example shop office trades one person sites',
+    doing: { href: '/begin/kind' },
   },
   { title: 'Start with your own business', words: 'new begin empty', doing: { act: 'own business' } },
   {

@@ -12,6 +12,7 @@ import {
   type Row,
   type Year,
 } from '../core/coverage';
+import { writeAs, writingOf } from '../core/hours';
 import { findingsOf, type Asked, type Finding } from '../core/findings';
 import { checkPromises, type Verdict } from '../core/promises';
 import type { Standing, System } from '../core/system';
@@ -21,12 +22,21 @@ import { freshId } from '../ui/ids';
 const FIRST_TOLD_MS = 150;
 const TOLD_EVERY_MS = 400;
 
+/** Times are written as this business has them. @returns itself */
+function writtenFor(system: System): System {
+  writeAs(writingOf(system.business));
+  return system;
+}
+
 const coverage = {
   /** All promises, held against the coming year. */
   promises: (system: System, standing: Standing, now: number): Verdict[] =>
-    checkPromises(system, standing, now),
+    checkPromises(writtenFor(system), standing, now),
   /** What is wrong with a system. */
-  findings: (asked: Omit<Asked, 'freshId'>): Finding[] => findingsOf({ ...asked, freshId }),
+  findings(asked: Omit<Asked, 'freshId'>): Finding[] {
+    writtenFor(asked.system);
+    return findingsOf({ ...asked, freshId });
+  },
   /** What differs for callers in the coming week, and later in the coming year. @param tell what was found so far, now and then */
   differences(
     before: System,
@@ -37,7 +47,7 @@ const coverage = {
   ): Differences {
     let told = performance.now() + FIRST_TOLD_MS - TOLD_EVERY_MS;
     let all: Differences = { week: [], later: [], left: [] };
-    for (const sofar of differing(before, after, standing, moment)) {
+    for (const sofar of differing(before, writtenFor(after), standing, moment)) {
       all = { week: sofar.week, later: sofar.later, left: sofar.left };
       if (!tell || performance.now() - told < TOLD_EVERY_MS) continue;
       tell(sofar);
@@ -47,10 +57,10 @@ const coverage = {
   },
   /** What a change of settings that hold at once does to callers. */
   effect: (system: System, before: Standing, after: Standing, moment: number): Differing =>
-    effectOf(system, before, after, moment),
+    effectOf(writtenFor(system), before, after, moment),
   /** What the board shows between two moments (epoch milliseconds). */
   rows: (system: System, standing: Standing, filter: Filter, from: number, to: number): Row[] =>
-    rowsOf(system, standing, filter, from, to),
+    rowsOf(writtenFor(system), standing, filter, from, to),
   /** A year of the numbers shown: so many days from one on. @param tell how many numbers are done, now and then */
   years(
     system: System,
@@ -62,7 +72,7 @@ const coverage = {
   ): Year[] {
     let told = performance.now();
     const years: Year[] = [];
-    for (const year of yearsOf(system, standing, filter, first, days)) {
+    for (const year of yearsOf(writtenFor(system), standing, filter, first, days)) {
       years.push(year);
       if (performance.now() - told < TOLD_EVERY_MS) continue;
       tell(years.length);

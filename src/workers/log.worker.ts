@@ -1,6 +1,7 @@
 /** Answers what is asked of a long log, off the page: from rows that are kept ready, with the records of what is shown. */
 import { expose } from 'comlink';
 import { type Question, type Row, type Settled } from '../core/story';
+import { writeAs, writingOf } from '../core/hours';
 import type { Rates, System } from '../core/system';
 import {
   asked as askedOf,
@@ -133,6 +134,7 @@ const reader = {
   },
   /** What people, contacts and lines are called. */
   names(now: System): void {
+    writeAs(writingOf(now.business));
     system = now;
   },
   /**

@@ -12,6 +12,7 @@ export { callsUpTo, NEAR_DAYS } from './log/near';
 export { readRecord, takeStep, type DraftState, type Stepped } from './draft';
 export { fileSchema, readFile, type FileRead } from './file/read';
 export { TooLarge, writeFile } from './file/write';
+export { changeLetter, tellOfChanges } from './tell';
 export { businessNumber, invite, letterFor, withdraw, type Fresh, type Guest, type Invited } from './invite';
 export { isOutsideOf, pair, type Device, type Paired } from './pair';
 export {

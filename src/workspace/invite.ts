@@ -1,4 +1,5 @@
 /** Inviting people to pair their phones by mail, and taking invitations back. */
+import { momentInFull, writingOf } from '../core/hours';
 import { writeNumber } from '../core/numbering';
 import type { InvitationWording, Person, Phone, System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
@@ -28,16 +29,6 @@ export interface Guest {
 }
 
 const DAY_MS = 86_400_000;
-const untilText = (at: number, zone: string): string =>
-  new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    hour: '2-digit',
-    minute: '2-digit',
-    hourCycle: 'h23',
-  }).format(at);
 
 /** The words of an invitation for a guest, and what is attached. @param at when it is sent @param page of the staff phone */
 export function letterFor(
@@ -58,7 +49,7 @@ export function letterFor(
     link: pairingLink(page, number, code),
     number: number && writeNumber(number, business.country),
     code,
-    until: untilText(at + wording.days * DAY_MS, business.timeZone),
+    until: momentInFull(at + wording.days * DAY_MS, business.timeZone, writingOf(business)),
   };
   const settings = {
     format: 'upper-line-phone',

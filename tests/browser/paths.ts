@@ -1,6 +1,9 @@
 /** Where the pages of the demonstration are. A page that is added stands here, and is held to what all keep to. */
 export const PAGES = [
   '/',
+  '/begin',
+  '/begin/kind',
+  '/begin/business',
   '/numbers',
   '/numbers/get',
   '/numbers/bring',

@@ -10,3 +10,4 @@ export { replaceCommands, usesOf, type Use } from './recordings';
 export { plansFrom, sentTo } from './plans-from';
 export { assignNumber, mailboxFor } from './starters';
 export { BEGINNINGS, type Beginning } from './beginnings';
+export { Maker } from './maker';

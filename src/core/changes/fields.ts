@@ -14,6 +14,8 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     name: 'name',
     country: 'country',
     timeZone: 'time zone',
+    clock: 'clock',
+    dates: 'order of dates',
     keeping: 'how long is kept',
     recordsLink: 'where records are kept',
     extensionLength: 'digits of an extension',

@@ -107,7 +107,8 @@ describe('typed hours', () => {
         { from: 810, to: 1020 },
       ],
     });
-    expect(readSpans('1pm-5pm; 9am-noon').ok).toBe(false);
+    expect(readSpans('1pm-5pm; 9am-morning').ok).toBe(false);
+    expect(readSpans('9am-noon')).toEqual({ ok: true, spans: [{ from: 540, to: 720 }] });
     expect(readSpans('9am–12pm')).toEqual({ ok: true, spans: [{ from: 540, to: 720 }] });
     expect(readSpans('22-0')).toEqual({ ok: true, spans: [{ from: 1320, to: 1440 }] });
     expect(readSpans('')).toEqual({ ok: true, spans: [] });

@@ -6,13 +6,26 @@ export {
   momentOf,
   momentOfDay,
   nextClockChange,
+  offsetAt,
   weekdayOf,
   type LocalTime,
 } from './zone';
 export { calendarOf, daysOf, inForceOrder, type Calendar, type Day, type DaySpan } from './days';
 export { handovers, onDuty, shiftsOf, type Shift } from './rota';
 export { boundaries, isHoliday, periodAt } from './weekly';
-export { readSpans, writeSpans, writeTime, type Span, type TypedHours } from './typed';
+export { readSpans, readTime, writeSpans, type Span, type TypedHours } from './typed';
+export {
+  dayAndMonth,
+  fieldTime,
+  habitOf,
+  momentInFull,
+  writeAs,
+  writeTime,
+  writingOf,
+  writtenAs,
+  type Writing,
+} from './writing';
+export { choiceOf, isMeant, offsetInWords, zoneChoices, type ZoneChoice } from './zone-choices';
 export { copyDay } from './copy';
 export { exceptionsFrom, swapsFrom, type DatedEvent } from './from-calendar';
 export { timesOf } from './exception-times';

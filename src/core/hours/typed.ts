@@ -1,4 +1,5 @@
 /** Hours as people type them: "8-12, 13:30-17". */
+import { fieldTime, writeTime, writtenAs } from './writing';
 
 export interface Span {
   from: number;
@@ -29,8 +30,15 @@ export function readSpans(typed: string): TypedHours {
   return clash ? { ok: false, message: 'Two of these spans overlap.' } : { ok: true, spans };
 }
 
-function readTime(text: string): number | undefined {
-  const match = /^(\d{1,2})(?:[:.](\d{2}))? ?(am|pm)?$/.exec(text.trim());
+/** A time of the day as people type it: "17", "5pm", "5.30 p.m.", "noon". @returns minutes, or undefined where it is none */
+export function readTime(typed: string): number | undefined {
+  const text = typed
+    .trim()
+    .toLowerCase()
+    .replace(/\b([ap])\.\s?m\.?/, '$1m');
+  if (text === 'noon') return 720;
+  if (text === 'midnight') return 0;
+  const match = /^(\d{1,2})(?:[:.](\d{2}))? ?(am|pm)?$/.exec(text);
   if (!match) return undefined;
   let hour = Number(match[1]);
   const minute = Number(match[2] ?? 0);
@@ -41,16 +49,14 @@ function readTime(text: string): number | undefined {
   return minute < 60 && total <= 1440 ? total : undefined;
 }
 
-/** Minutes of the day as "08:00"; 1440 is "24:00". */
-export const writeTime = (minute: number): string =>
-  `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(Math.floor(minute % 60)).padStart(2, '0')}`;
-
-/** Spans as they are typed: "8-12, 13:30-17"; none is "". */
+/** Spans as they are typed: "8-12, 13:30-17" or "8 am-12 pm"; none is "". */
 export const writeSpans = (spans: readonly Span[]): string =>
   [...spans]
     .sort((a, b) => a.from - b.from)
     .map((s) => `${shortTime(s.from)}-${shortTime(s.to)}`)
     .join(', ');
 
-const shortTime = (minute: number): string =>
-  minute % 60 === 0 ? String(minute / 60) : writeTime(minute).replace(/^0/, '');
+function shortTime(minute: number): string {
+  if (writtenAs().clock === '12-hour') return writeTime(minute).replace(':00', '');
+  return minute % 60 === 0 ? String(minute / 60) : fieldTime(minute).replace(/^0/, '');
+}

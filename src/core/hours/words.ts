@@ -1,16 +1,17 @@
 /** Weekly hours in words. */
 import type { Hours } from '../system/shape/hours';
-import { writeTime } from './typed';
+import { dayAndMonth, writeTime, writtenAs } from './writing';
 import { dayNumber, weekdayOf } from './zone';
 
 export const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sept', 'Oct', 'Nov', 'Dec'];
 
-/** A day as it is written everywhere: "Sat 19 Dec 2026". @param iso its date */
+/** A day as it is written everywhere: "Sat 19 Dec 2026", or "Sat Dec 19, 2026". @param iso its date */
 export function dateInWords(iso: string): string {
   const [year, month, day] = iso.split('-').map(Number) as [number, number, number];
-  return `${DAY_NAMES[weekdayOf(dayNumber(iso)) - 1]} ${day} ${MONTHS[month - 1]} ${year}`;
+  const comma = writtenAs().dates === 'month first' ? ',' : '';
+  return `${DAY_NAMES[weekdayOf(dayNumber(iso)) - 1]} ${dayAndMonth(day, MONTHS[month - 1]!)}${comma} ${year}`;
 }
 
 /** Days as people say them: "Mon–Fri", "Sat", "Mon, Wed". @param days ISO days of the week */

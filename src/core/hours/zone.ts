@@ -63,6 +63,9 @@ class LocalMoment implements LocalTime {
   }
 }
 
+/** Minutes that a zone is east of UTC at a moment (epoch milliseconds). */
+export const offsetAt = (zone: string, at: number): number => stretchAt(zone, at).offset / 60_000;
+
 /** The next moment after `at` at which the zone's clocks change (epoch milliseconds), or Infinity. */
 export const nextClockChange = (zone: string, at: number): number => stretchAt(zone, at).to;
 

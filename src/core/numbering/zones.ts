@@ -135,6 +135,14 @@ const COUNTRIES: Readonly<Record<string, readonly string[]>> = {
   ],
 };
 
+/** The zone an area lies in, where it lies in one only and that is known; else null. */
+export function zoneOfArea(country: string, area: { code: string; region: string }): string | null {
+  const ofCountry = COUNTRIES[country];
+  if (ofCountry?.length === 1) return ofCountry[0]!;
+  const zones = BY_AREA[area.code] ?? (BY_STATE.has(area.region) ? [BY_STATE.get(area.region)!] : []);
+  return (country === 'US' || country === 'CA') && zones.length === 1 ? zones[0]! : null;
+}
+
 export interface Whereabouts {
   /** IANA names; at least one. */
   zones: readonly string[];

@@ -1,4 +1,14 @@
-export { CountryCode, E164, Extension, Id, Network, RingSeconds, TimeZone } from './shape/primitives';
+export {
+  CLOCKS,
+  CountryCode,
+  DATE_ORDERS,
+  E164,
+  Extension,
+  Id,
+  Network,
+  RingSeconds,
+  TimeZone,
+} from './shape/primitives';
 export * from './shape/places';
 export * from './shape/people';
 export * from './shape/hours';
@@ -40,6 +50,7 @@ export {
   isBlockedNumber,
   isProved,
 } from './standing/standing';
+export { asAllPaired, notPairedYet } from './standing/all-paired';
 export * from './standing/registration';
 export * from './namespace';
 export * from './zone';

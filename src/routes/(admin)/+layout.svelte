@@ -10,7 +10,7 @@
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
     session.business?.may('see the system') &&
-      !/^\/(data|messages|messages\/call-back|changes|figures(\/.*)?|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
+      !/^\/(data|begin(\/.*)?|messages|messages\/call-back|changes|figures(\/.*)?|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
         page.url.pathname,
       ),
   );
@@ -32,7 +32,7 @@
 {#if session.trouble}
   <Trouble trouble={session.trouble} />
 {:else if session.business?.view}
-  {#key session.business?.view.business.id}
+  {#key `${session.business?.view.business.id} ${session.business?.writing}`}
     <Frame {strip}>
       {#if allowed}
         {@render children()}

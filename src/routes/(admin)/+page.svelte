@@ -1,6 +1,8 @@
 <script lang="ts">
+  import { nextOf } from '$core/begin';
   import { ringableNow } from '$core/calls';
   import { withOwn } from '$core/system';
+  import { workHere } from '$ui/begin/here.svelte';
   import FindingList from '$ui/FindingList.svelte';
   import { ui } from '$ui/frame/open.svelte';
   import { count } from '$ui/format';
@@ -8,33 +10,15 @@
   import { theBusiness } from '$ui/window/session.svelte';
   import CoverageBoard from '$ui/coverage/CoverageBoard.svelte';
 
-  const system = $derived(theBusiness().system);
   const inForce = $derived(theBusiness().view.inForce.system);
   const own = $derived(theBusiness().view.business.kind === 'own');
 
-  /** The way of the work, with what is done. */
-  const todo = $derived.by(() => {
-    const numbers = Object.values(system.numbers);
-    const people = Object.values(system.people);
-    const invited =
-      theBusiness().view.invitations.length + Object.keys(theBusiness().standing.registrations).length > 0;
-    return [
-      { done: numbers.length > 0, text: 'Get a number', href: '/numbers/get' },
-      { done: people.length > 0, text: 'Add a person with an extension', href: '/people' },
-      { done: invited, text: 'Invite them to pair a phone', href: '/people' },
-      {
-        done: numbers.some((n) => n.planId),
-        text: 'Say what happens to calls: write a plan',
-        href: '/answering',
-      },
-      {
-        done: theBusiness().view.inForce.n > 0 && theBusiness().waiting === 0,
-        text: 'Look at what differs, and put it in force',
-        href: '/changes',
-      },
-    ];
-  });
-  const next = $derived(todo.find((t) => !t.done));
+  /** The order of the work, and how far it is. */
+  const work = $derived(workHere());
+  const next = $derived(nextOf(work));
+  const open = $derived(work.filter((e) => e.stands === 'open'));
+  /** So many of what is open stand here; all of it stands on a page of its own. */
+  const FEW = 4;
 
   const MOST = 30;
   const people = $derived(Object.values(inForce.people));
@@ -69,8 +53,9 @@
       <div class="empty">
         <h2>Nothing is in force yet</h2>
         <p>
-          Get a number, add a person, write a plan and put it in force. Then this board shows who answers at
-          every hour.
+          Once a number has a plan that is in force, this board shows who answers at every hour.
+          <a href="/begin/kind">Begin as a kind of business</a>, or follow
+          <a href="/begin">the order of the work</a>.
         </p>
       </div>
     {/if}
@@ -86,18 +71,20 @@
   </section>
   <aside>
     {#if next && own}
-      <div class="card">
+      <div class="card" data-testid="next">
         <h2>What to do next</h2>
         <ol>
-          {#each todo as item (item.text)}
-            <li class:done={item.done} class:next={item === next}>
-              <span aria-hidden="true">{item.done ? '✓' : '○'}</span>
-              {#if item.done}{item.text} <span class="visually-hidden">(done)</span>{:else}<a href={item.href}
-                  >{item.text}</a
-                >{/if}
+          {#each open.slice(0, FEW) as entry (entry.id)}
+            <li class:next={entry === next}>
+              <span aria-hidden="true">○</span> <a href={entry.href}>{entry.name}</a>
+              {#if entry === next}<span class="small soft why">{entry.why}</span>{/if}
             </li>
           {/each}
         </ol>
+        <p class="small">
+          {work.filter((e) => e.stands === 'done').length} of {work.length} done.
+          <a href="/begin">All of it</a>
+        </p>
       </div>
     {/if}
     <HoldsNow />
@@ -138,8 +125,10 @@
     padding: 4px 0;
     font-size: var(--text-lead);
   }
-  li.done {
-    color: var(--ink-soft);
+  .why {
+    display: block;
+    font-weight: 400;
+    padding-left: 18px;
   }
   li.next {
     font-weight: 650;

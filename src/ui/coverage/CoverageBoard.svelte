@@ -7,6 +7,8 @@
   import { saveText } from '../download';
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
+  import { supposed } from '../supposed.svelte';
+  import Supposed from '../Supposed.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { CoverageAsked } from './client';
   import { isQuick } from './quick';
@@ -17,6 +19,7 @@
   let { system: document }: { system: System } = $props();
   /** As people have set it: callers they treat in a way of their own are told apart too. */
   const system = $derived(withOwn(document, theBusiness().standing.own));
+  const standing = $derived(supposed.standing('coverage', document, theBusiness().standing));
   type Span = 'day' | 'week' | 'year';
   const asked = new Remembered<{ span: Span; date: string; filter: Filter }>('coverage-board', {
     span: 'week',
@@ -51,7 +54,7 @@
   }
   const here = $derived.by((): Drawn | null =>
     span !== 'year' && isQuick(system)
-      ? { rows: rowsOf(system, theBusiness().standing, filter, starts[0]!, starts.at(-1)!), first, starts }
+      ? { rows: rowsOf(system, standing, filter, starts[0]!, starts.at(-1)!), first, starts }
       : null,
   );
   /** The same, from off the page; of the days before while others are worked out. */
@@ -62,11 +65,11 @@
   onDestroy(() => client.stop());
   $effect(() => {
     if (span === 'year' || here) return client.stop();
-    const [a, standing, by, days] = [system, theBusiness().standing, filter, { first, starts }];
+    const [a, reckoned, by, days] = [system, standing, filter, { first, starts }];
     working = true;
     problem = '';
     void client
-      .ask((w) => w.rows(a, standing, by, days.starts[0]!, days.starts.at(-1)!) as Promise<Row[]>)
+      .ask((w) => w.rows(a, reckoned, by, days.starts[0]!, days.starts.at(-1)!) as Promise<Row[]>)
       .then((rows) => {
         if (!rows) return;
         there = { rows, ...days };
@@ -183,8 +186,9 @@
     </Select>
   </div>
 </div>
+<Supposed place="coverage" system={document} of="what is in force" />
 {#if span === 'year'}
-  <YearLanes {system} {filter} {first} onday={openDay} />
+  <YearLanes {system} {standing} {filter} {first} onday={openDay} />
 {:else if problem}
   <p class="problem" role="alert">{problem}</p>
 {:else if !drawn}

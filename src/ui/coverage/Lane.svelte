@@ -14,18 +14,27 @@
     now: number;
     /** Among the first of the board. */
     first: boolean;
+    /** How wide the lane is drawn, in pixels. */
+    across: number;
+    unnumbered?: boolean;
     onstory: (story: { label: string; when: string; words: string }) => void;
   }
-  let { row, scale, starts, now, first, onstory }: Props = $props();
+  let { row, scale, starts, now, first, across, unnumbered = false, onstory }: Props = $props();
   const near = new Near(untrack(() => first));
   const { number, pieces } = $derived(row);
   const part = (t: number) => scale(t) * 100;
   const when = (a: number, b: number) =>
     `${momentText(a, theBusiness().zone)} to ${momentText(b, theBusiness().zone)}`;
-  /** Letters take about so much of the width. */
-  const LETTER = 0.72;
-  const labelFor = (p: Shown, wide: number) =>
-    wide > p.label.length * LETTER + 0.8 ? p.label : wide > 2.6 ? p.label.split(' ')[0] : '';
+  /** A letter takes at most about so much, and what stands beside the words, in pixels. */
+  const LETTER = 7.1;
+  const BESIDE = 8;
+  /** Short forms of words that are long; of a name the first word. Never a part of a word. */
+  const SHORT: Readonly<Record<string, string>> = { Voicemail: 'Msg' };
+  function labelFor({ label }: Shown, wide: number): string {
+    const [first] = label.split(/[ ,]+/) as [string];
+    const room = (wide / 100) * across - BESIDE;
+    return [label, first, SHORT[first] ?? ''].find((words) => words.length * LETTER <= room) ?? '';
+  }
 
   function onkeydown(event: KeyboardEvent) {
     const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
@@ -47,7 +56,9 @@
 </script>
 
 <div class="row" {@attach near.attach}>
-  <div class="num"><b>{number.label}</b><span>{theBusiness().number(number.e164)}</span></div>
+  <div class="num">
+    <b>{number.label}</b><span>{unnumbered ? 'to be got yet' : theBusiness().number(number.e164)}</span>
+  </div>
   <div class="week">
     {#if near.is}
       {#each pieces as p (p.from)}

@@ -13,8 +13,13 @@
     first: string;
     today: string;
     now: number;
+    /** The numbers are not there yet. */
+    unnumbered?: boolean;
   }
-  let { rows, starts, first, today, now }: Props = $props();
+  let { rows, starts, first, today, now, unnumbered = false }: Props = $props();
+  let wide = $state(0);
+  /** The column of the numbers, in pixels. */
+  const NUMBERS = 178;
   let open = $state<{ label: string; when: string; words: string } | null>(null);
   /** So many are drawn with the page. */
   const FIRST = 20;
@@ -34,7 +39,7 @@
   );
 </script>
 
-<div class="board">
+<div class="board" bind:clientWidth={wide}>
   <div class="days">
     {#each starts.slice(0, -1) as day, i (day)}
       <span class:today={addDays(first, i) === today} style:left="calc(178px + (100% - 178px) * {scale(day)})"
@@ -43,7 +48,16 @@
     {/each}
   </div>
   {#each rows as row, i (row.number.id)}
-    <Lane {row} {scale} {starts} {now} first={i < FIRST} onstory={(story) => (open = story)} />
+    <Lane
+      {row}
+      {scale}
+      {starts}
+      {now}
+      {unnumbered}
+      across={wide - NUMBERS}
+      first={i < FIRST}
+      onstory={(story) => (open = story)}
+    />
   {/each}
 </div>
 <div class="key">

@@ -4,21 +4,22 @@
   import { onDestroy } from 'svelte';
   import { GLANCES, numbersFor, type Day, type Filter, type Glance, type Year } from '$core/coverage';
   import { dateOf, dayNumber } from '$core/hours';
-  import type { System } from '$core/system';
+  import type { Standing, System } from '$core/system';
   import { dateText } from '../format';
-  import { theBusiness } from '../window/session.svelte';
   import { CoverageClient } from './client';
   import YearLane from './YearLane.svelte';
 
   /** A year of every number, a thin column a day: how much of the day each kind of answer has. Worked out off the page. */
   interface Props {
     system: System;
+    /** What is reckoned with. */
+    standing: Standing;
     filter: Filter;
     /** The first day, ISO. */
     first: string;
     onday: (date: string) => void;
   }
-  let { system, filter, first, onday }: Props = $props();
+  let { system, standing, filter, first, onday }: Props = $props();
   const client = new CoverageClient();
   onDestroy(() => client.stop());
   const DAYS = 365;
@@ -31,7 +32,7 @@
 
   const start = $derived(dayNumber(first));
   $effect(() => {
-    const [a, standing, by, from] = [system, theBusiness().standing, filter, start];
+    const [a, reckoned, by, from] = [system, standing, filter, start];
     years = null;
     done = 0;
     problem = '';
@@ -40,7 +41,7 @@
       if (!left) done = so;
     });
     void client
-      .ask((w) => w.years(a, standing, by, from, DAYS, tell) as Promise<Year[]>)
+      .ask((w) => w.years(a, reckoned, by, from, DAYS, tell) as Promise<Year[]>)
       .then((found) => {
         if (found) years = found;
       })

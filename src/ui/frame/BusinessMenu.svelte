@@ -7,7 +7,6 @@
   import ReadFile from '../data/ReadFile.svelte';
   import SaveFile from '../data/SaveFile.svelte';
   import { session, theBusiness } from '../window/session.svelte';
-  import BusinessSettings from './BusinessSettings.svelte';
   import { ui } from './open.svelte';
 
   let { onstart }: { onstart: () => void } = $props();
@@ -59,7 +58,8 @@
         text={hasDemo ? 'Reset the demonstration' : 'Open the demonstration'}
         on:click={resetDemo}
       />
-      <OverflowMenuItem text="Name and time zone" on:click={() => (ui.settings = true)} />
+      <OverflowMenuItem text="The order of the work" on:click={() => void goto('/begin')} />
+      <OverflowMenuItem text="Settings of the business" on:click={() => void goto('/begin/business')} />
       <OverflowMenuItem hasDivider text="Save everything as a file" on:click={() => (ui.saving = true)} />
       <OverflowMenuItem text="Read a saved file" on:click={() => input?.click()} />
       <OverflowMenuItem text="Where your data is" on:click={() => void goto('/data')} />
@@ -77,7 +77,6 @@
   />
 </div>
 
-{#if ui.settings}<BusinessSettings onclose={() => (ui.settings = false)} />{/if}
 {#if ui.saving}<SaveFile onclose={() => (ui.saving = false)} />{/if}
 {#if incoming}{#key incoming}<ReadFile file={incoming} onclose={() => (incoming = null)} />{/key}{/if}
 

@@ -35,9 +35,6 @@
       case 'bench':
         ui.bench = !ui.bench;
         return;
-      case 'business settings':
-        ui.settings = true;
-        return;
       case 'own business':
         ui.ownBusiness = true;
         return;

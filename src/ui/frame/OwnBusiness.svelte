@@ -8,6 +8,7 @@
   import { keeping } from '../data/keeping.svelte';
   import { session, theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import ZoneField from '../fields/ZoneField.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let name = $state('');
@@ -15,9 +16,6 @@
   /** The computer's own, unless another is chosen: a country may have several. */
   let timeZone = $state(Intl.DateTimeFormat().resolvedOptions().timeZone);
   let problem = $state('');
-  const zones = [
-    ...new Set([...Intl.supportedValuesOf('timeZone'), Intl.DateTimeFormat().resolvedOptions().timeZone]),
-  ];
 
   async function start() {
     const business = Business.safeParse(newBusiness({ name, country, timeZone }));
@@ -32,7 +30,7 @@
     await session.open(id);
     // From now on there is something to lose.
     void keeping.ask();
-    await goto('/');
+    await goto('/begin');
     open = false;
     name = problem = '';
   }
@@ -56,12 +54,12 @@
     <Select labelText="Country" bind:selected={country}>
       {#each PROFILES as p (p.country)}<SelectItem value={p.country} text={p.name} />{/each}
     </Select>
-    <Select
-      labelText="Time zone"
-      helperText="The one of this computer, unless you choose another."
-      bind:selected={timeZone}
-    >
-      {#each zones as zone (zone)}<SelectItem value={zone} text={zone.replaceAll('_', ' ')} />{/each}
-    </Select>
+    <ZoneField
+      zone={timeZone}
+      {country}
+      at={theBusiness().minute}
+      helper="The one of this computer, unless you choose another: type a city."
+      choose={(zone) => (timeZone = zone)}
+    />
   </div>
 </Modal>

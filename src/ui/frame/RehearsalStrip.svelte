@@ -5,6 +5,7 @@
   import { fieldText } from '../format';
   import { DOINGS, rehearsal } from '../rehearsal.svelte';
   import RingChart from '../RingChart.svelte';
+  import { supposed } from '../supposed.svelte';
   import { theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
 
@@ -135,7 +136,11 @@
       {#if rehearsal.trace && theBusiness().system}
         <span data-testid="rehearsal-sentence">{sentence(rehearsal.trace, theBusiness().system)}</span>
       {/if}
-      <span class="note">Every paired phone is taken to be on.</span>
+      <span class="note"
+        >{supposed.is('rehearsal', theBusiness().standing)
+          ? 'The draft, as if everybody had paired.'
+          : 'The draft; every paired phone is taken to be on.'}</span
+      >
       <a class="now" href="/answering/rehearsal{rehearsal.link}">In full</a>
       <button class="now" type="button" aria-expanded={!folded} onclick={fold}
         >{folded ? 'Show the chart' : 'Fold'}</button

@@ -1,2 +1,2 @@
 /** Which of the frame's own panels are open. */
-export const ui = $state({ bench: false, ownBusiness: false, settings: false, saving: false, keys: false });
+export const ui = $state({ bench: false, ownBusiness: false, saving: false, keys: false });

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { kindsOf, localTime, periodAt, writeTime } from '$core/hours';
+  import { kindsOf, localTime, periodAt, fieldTime } from '$core/hours';
   import type { Hours } from '$core/system';
   import { momentText, momentTyped } from '../format';
   import { theBusiness } from '../window/session.svelte';
@@ -20,7 +20,7 @@
   function ask(what: 'close' | 'open') {
     const { date, minute } = localTime(zone, theBusiness().now);
     const hour = Math.min(1439, Math.ceil((minute + 60) / 30) * 30);
-    until = `${date}T${writeTime(hour)}`;
+    until = `${date}T${fieldTime(hour)}`;
     problem = '';
     asking = what;
   }

@@ -15,6 +15,7 @@
   import { usersOf, type Rota } from '$core/system';
   import { saveText } from '../download';
   import EditField from '../fields/EditField.svelte';
+  import TimeField from '../fields/TimeField.svelte';
   import { momentText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
@@ -187,16 +188,11 @@
             problem = setRota(rota, { days: e.detail }, `${e.detail} days a turn`) ?? '';
         }}
       />
-      <EditField
+      <TimeField
         label="Hand over at"
-        value={writeTime(rota.handover)}
-        keep={(text) => {
-          const m = /^(\d{1,2})(?::(\d\d))?$/.exec(text);
-          const at = m ? Number(m[1]) * 60 + Number(m[2] ?? 0) : NaN;
-          return at < 1440
-            ? setRota(rota, { handover: at }, `hands over at ${text}`)
-            : 'Write a time such as 08:00.';
-        }}
+        minute={rota.handover}
+        keep={(handover) =>
+          (problem = setRota(rota, { handover }, `hands over at ${writeTime(handover)}`) ?? '')}
       />
       <TextInput
         size="sm"

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Trace } from '$core/calls';
   import type { OwnValues, Person, System } from '$core/system';
+  import type { Supposing } from '../window/here';
   import { here } from '../window/session.svelte';
   import IfCalled from './IfCalled.svelte';
 
@@ -9,11 +10,11 @@
     system: System;
     /** Settings of theirs to be tried. */
     values?: OwnValues | null;
-    /** Every paired phone is taken to be on; otherwise as they stand now. */
-    supposed?: boolean;
+    /** What is taken for granted of phones. */
+    supposed?: Supposing;
   }
   /** What happens to a call to somebody now, if nobody does anything: worked out anew each minute, and when something changes. */
-  let { person, system, values = null, supposed = false }: Props = $props();
+  let { person, system, values = null, supposed = 'as now' }: Props = $props();
   let trace = $state.raw<Trace | null>(null);
   let asked = 0;
   $effect(() => {

@@ -1,15 +1,8 @@
 <script lang="ts">
   import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { nextFreeExtension } from '$core/numbering';
-  import {
-    extensionsInUse,
-    newMailbox,
-    newPerson,
-    newPhone,
-    PHONE_NAMES,
-    type Command,
-    type PhoneKind,
-  } from '$core/system';
+  import { joiningCommands } from '$core/people';
+  import { extensionsInUse } from '$core/system';
   import { freshId } from '../ids';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
@@ -35,46 +28,15 @@
 
   async function add(event: Event) {
     event.preventDefault();
-    const room = what === 'room';
     const proposed = suggested;
     const id = freshId('person');
-    const mailboxId = freshId('mailbox');
-    const kind: PhoneKind = room ? 'desk' : 'browser';
-    const mailbox: Command[] = room
-      ? []
-      : [
-          {
-            do: 'mailbox.add',
-            value: newMailbox({ id: mailboxId, name: name.trim() || '-', ownerIds: [id] }),
-          },
-          { do: 'person.set', id, change: { mailboxId } },
-        ];
     const result = theBusiness().edit(
       `Add ${name.trim()}`,
-      [
-        {
-          do: 'person.add',
-          value: newPerson({
-            id,
-            name,
-            email: room ? '' : email.trim(),
-            extension: extension.trim() || proposed,
-            siteId: siteId || null,
-            role: room ? 'shared room' : 'staff',
-          }),
-        },
-        {
-          do: 'phone.add',
-          value: newPhone({
-            id: freshId('phone'),
-            name: PHONE_NAMES[kind],
-            kind,
-            personId: id,
-            outsideOffice: !room,
-          }),
-        },
-        ...mailbox,
-      ],
+      joiningCommands(
+        id,
+        { what, name, email, extension: extension.trim() || proposed, siteId: siteId || null },
+        freshId,
+      ),
       { quiet: true, withNotice: true },
     );
     if (!result.ok) {

@@ -1,5 +1,5 @@
 /** The business as this phone knows it: what its exchange tells it, and what it asks. No database is opened. */
-import { localTime } from '$core/hours';
+import { localTime, writeAs, writingOf } from '$core/hours';
 import { ending, outcomeOf, whoCalls, type Action, type Trace } from '$core/calls';
 import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
@@ -23,7 +23,7 @@ import { LONGEST_S, type CallSound } from '$media';
 import { benchTime, type ClockSetting } from '$standins/clock/clock';
 import { freshId } from '../ids';
 import type { Back } from '../window/acts-done';
-import type { Deeds, Here, Texting, TextWords } from '../window/here';
+import type { Deeds, Here, Supposing, Texting, TextWords } from '../window/here';
 import type { Notice } from '../window/notice';
 
 /** Until a call that was placed is out, so long at most: milliseconds of real time. */
@@ -94,6 +94,7 @@ export class PhoneDesk implements Here, Deeds {
     const parts: { [Q in keyof Parts]: (is: Parts[Q]) => void } = {
       business: (b) => {
         this.business = b;
+        writeAs(writingOf(b.system.business));
         this.tick();
       },
       calls: (c) => (this.going = c),
@@ -197,8 +198,8 @@ export class PhoneDesk implements Here, Deeds {
   setAsOf(settings: Setting[], by: string, at: number): Promise<{ what: string; by: string }[]> {
     return this.client.ask({ do: 'set', settings: plain(settings), by, at });
   }
-  ifCalled(_personId: string, values: OwnValues | null, supposed: boolean): Promise<Trace> {
-    return this.client.ask({ do: 'if called', values: plain(values), supposed });
+  ifCalled(_personId: string, values: OwnValues | null, supposing: Supposing): Promise<Trace> {
+    return this.client.ask({ do: 'if called', values: plain(values), supposed: supposing !== 'as now' });
   }
   private effects = 0;
   async effect(_personId: string, values: OwnValues | null): Promise<Differing | null> {

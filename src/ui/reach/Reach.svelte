@@ -61,7 +61,12 @@
           ? `With this, somebody who dials ${person.extension}`
           : `If somebody dials ${person.extension} now`}
       </h2>
-      <IfCalled {person} system={here().settable} values={form.changed ? form.changes : null} supposed />
+      <IfCalled
+        {person}
+        system={here().settable}
+        values={form.changed ? form.changes : null}
+        supposed="all on"
+      />
       {#if form.changed}
         <h3>What callers of your numbers get with it</h3>
         <Effect

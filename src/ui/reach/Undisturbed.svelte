@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { Checkbox, FormGroup, MultiSelect, Select, TextInput, Toggle } from 'carbon-components-svelte';
-  import { DAY_NAMES, writeTime } from '$core/hours';
+  import { Checkbox, FormGroup, MultiSelect, Select, Toggle } from 'carbon-components-svelte';
+  import { DAY_NAMES } from '$core/hours';
   import { accountsOn, isOn, type Quiet } from '$core/system';
   import { named } from '../named';
   import PeopleField from '../fields/PeopleField.svelte';
@@ -10,6 +10,7 @@
   import type { Send } from './settings.svelte';
   import UntilField from './UntilField.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import TimeField from '../fields/TimeField.svelte';
 
   /** Do not disturb, quiet hours, and who gets through all the same. */
   let { form, send }: { form: ReachForm; send: Send } = $props();
@@ -22,7 +23,6 @@
   const colleagues = $derived(
     Object.fromEntries(Object.entries(form.system.people).filter(([id]) => id !== person.id)),
   );
-  let problem = $state('');
   const wholeDays = $derived(next.quiet?.wholeDays ?? []);
 
   const setDnd = (value: boolean, until: number | null) =>
@@ -31,11 +31,6 @@
     ]);
   const quiet = (change: Partial<Quiet>) =>
     form.change({ quiet: { ...(next.quiet ?? { from: 1080, to: 480 }), ...change } });
-  function time(which: 'from' | 'to', text: string) {
-    const [h, m] = text.split(':').map(Number);
-    problem = h === undefined || m === undefined || Number.isNaN(h + m) ? 'Type a time, such as 18:00.' : '';
-    if (!problem) quiet({ [which]: h! * 60 + m! });
-  }
   function setDay(day: number, on: boolean) {
     if (wholeDays.includes(day) === on) return;
     const days = on ? [...wholeDays, day].sort() : wholeDays.filter((d) => d !== day);
@@ -75,22 +70,8 @@
   />
   {#if next.quiet}
     <div class="times">
-      <TextInput
-        size="sm"
-        type="time"
-        labelText="Daily from"
-        value={writeTime(next.quiet.from)}
-        invalid={!!problem}
-        invalidText={problem}
-        on:change={(e) => time('from', String(e.detail ?? ''))}
-      />
-      <TextInput
-        size="sm"
-        type="time"
-        labelText="To"
-        value={writeTime(next.quiet.to)}
-        on:change={(e) => time('to', String(e.detail ?? ''))}
-      />
+      <TimeField label="Daily from" minute={next.quiet.from} keep={(from) => quiet({ from })} />
+      <TimeField label="To" minute={next.quiet.to} keep={(to) => quiet({ to })} />
       <Select
         size="sm"
         labelText="On"

@@ -2,7 +2,7 @@
   import { whereaboutsOf } from '$core/numbering';
   import { ANSWER_MS, mayBother, nextAllowed } from '$core/texting';
   import type { Conversation } from '$core/story';
-  import { clockText, momentText } from '../format';
+  import { timeText, momentText } from '../format';
   import { here } from '../window/session.svelte';
 
   /** That it is late where a text would go; nothing where it answers somebody who has just written. */
@@ -32,7 +32,7 @@
     country: 'somewhere in its country',
     nothing: 'where it is is not known: by your own time',
   };
-  const times = $derived([...new Set(where.zones.map((z) => clockText(here().minute, z).slice(0, 5)))]);
+  const times = $derived([...new Set(where.zones.map((z) => timeText(here().minute, z)))]);
 </script>
 
 {#if quiet}

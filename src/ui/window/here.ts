@@ -1,3 +1,6 @@
+/** Phones as they stand now; those that were paired on; or as if everybody had paired as well. */
+export type Supposing = 'as now' | 'all on' | 'all paired';
+
 /**
  * What a window knows of its business and can do in it, whether it is a page of the administration, with all of it in
  * storage at hand, or a staff phone, which knows what its exchange tells it.
@@ -62,8 +65,8 @@ export type TextWords = Pick<TextRecord, 'from' | 'to' | 'text' | 'files' | 'sen
 export interface Deeds {
   /** Settings that hold at once. @returns the newer ones that stayed as they are */
   set(words: string, settings: Setting[], by: string): Promise<{ what: string; by: string }[]>;
-  /** A call to somebody if nobody does anything. @param values of theirs to be tried @param supposed every paired phone is on */
-  ifCalled(personId: string, values: OwnValues | null, supposed: boolean): Promise<Trace>;
+  /** A call to somebody if nobody does anything. @param values of theirs to be tried @param supposing what is taken for granted of phones */
+  ifCalled(personId: string, values: OwnValues | null, supposing: Supposing): Promise<Trace>;
   /** What somebody's settings do to callers; see `withTried` and `withoutTheirs`. @returns null when asked again meanwhile */
   effect(personId: string, values: OwnValues | null): Promise<Differing | null>;
   /** Nothing more is wanted of what is being worked out. */

@@ -3,7 +3,16 @@ import { ending, outcomeOf, whoCalls, type Trace } from '$core/calls';
 import type { Differing } from '$core/coverage';
 import type { MessageChange } from '$core/messages';
 import { ifCalled, withoutTheirs, withTried } from '$core/phone';
-import { accountsOn, asPaired, contactOf, type Contact, type OwnValues, type Setting } from '$core/system';
+import {
+  accountsOn,
+  asAllPaired,
+  asPaired,
+  contactOf,
+  type Contact,
+  type OwnValues,
+  type Setting,
+  type Standing,
+} from '$core/system';
 import type { MessageKnown } from '$exchange';
 import type { ThreadChange } from '$core/story';
 import type { WishEntered } from '$core/texting';
@@ -25,7 +34,7 @@ import { byWhom } from '../format';
 import { freshId } from '../ids';
 import { Line } from '../phone/line.svelte';
 import type { Back } from './acts-done';
-import type { Deeds, TextWords } from './here';
+import type { Deeds, Supposing, TextWords } from './here';
 import type { OpenBusiness } from './open-business.svelte';
 
 /** The phone rings first, so long at most; then so long until it is out, in milliseconds of real time. */
@@ -40,11 +49,21 @@ export class OfficeDeeds implements Deeds {
     return this.place.settings.make(words, settings, by, this.place.view.draft.record.done);
   }
 
-  ifCalled(personId: string, values: OwnValues | null, supposed: boolean): Promise<Trace> {
+  ifCalled(personId: string, values: OwnValues | null, supposing: Supposing): Promise<Trace> {
     const { settable, standing, now } = this.place;
     const tried = withTried(standing, personId, values, settable, now);
     const person = settable.people[personId]!;
-    return Promise.resolve(ifCalled(person, settable, supposed ? asPaired(tried) : tried, now));
+    return Promise.resolve(ifCalled(person, settable, this.supposed(supposing, tried), now));
+  }
+  private supposed(supposing: Supposing, standing: Standing): Standing {
+    switch (supposing) {
+      case 'as now':
+        return standing;
+      case 'all on':
+        return asPaired(standing);
+      case 'all paired':
+        return asAllPaired(this.place.settable, standing);
+    }
   }
 
   effect(personId: string, values: OwnValues | null): Promise<Differing | null> {

@@ -1,5 +1,5 @@
 /** The business that this window shows: its workspace as reactive state, what is found of it, and what was done in it. */
-import { localTime } from '$core/hours';
+import { localTime, writeAs, writingOf } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
 import { asPaired, type Edit, type Problem, type Role, type System } from '$core/system';
@@ -63,6 +63,8 @@ export class OpenBusiness implements Here {
   readonly minute = $derived(Math.floor(this.now / 60_000) * 60_000);
   readonly paired = $derived(asPaired(this.standing));
   readonly zone = $derived(this.system.business.timeZone);
+  /** How times are written: what is drawn is drawn anew when it changes. */
+  readonly writing = $derived(Object.values(writingOf(this.system.business)).join());
   /** The day in the business's time zone, ISO. */
   readonly today = $derived(localTime(this.zone, this.now).date);
   /** The domain most people's addresses are at. */
@@ -104,8 +106,12 @@ export class OpenBusiness implements Here {
   ) {
     this.id = workspace.id;
     this.view = workspace.view;
+    writeAs(writingOf(this.system.business));
     this.logbook = new LogHere(this);
-    workspace.subscribe((view) => (this.view = view));
+    workspace.subscribe((view) => {
+      this.view = view;
+      writeAs(writingOf(view.draft.record.system.business));
+    });
     this.settings = new SettingsMade(this.id, this);
     this.acts = new ActsDone(say);
     const actor = sessionStorage.getItem(actorKey(this.id)) ?? '';

@@ -63,3 +63,7 @@ export const TimeZone = z.string().refine(isTimeZone, 'Not a time zone of the IA
 
 /** Addresses of one network: 192.0.2.0/24 or 2001:db8::/32 (CIDR notation, RFC 4632 and RFC 4291). */
 export const Network = z.union([z.cidrv4(), z.cidrv6()]);
+
+/** How times and dates are written. */
+export const CLOCKS = ['24-hour', '12-hour'] as const;
+export const DATE_ORDERS = ['day first', 'month first'] as const;

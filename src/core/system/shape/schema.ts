@@ -15,7 +15,7 @@ import { Hours, Rota } from './hours';
 import { ForwardTarget, Group, Person, Phone } from './people';
 import { CivicAddress, Site } from './places';
 import { Plan } from './plans';
-import { CountryCode, E164, Extension, Id, name, text, TimeZone } from './primitives';
+import { CLOCKS, CountryCode, DATE_ORDERS, E164, Extension, Id, name, text, TimeZone } from './primitives';
 import { Promised } from './promises';
 import { Queue } from './queues';
 import { Greeting } from './greetings';
@@ -86,6 +86,9 @@ export const Business = z.object({
   name,
   country: CountryCode,
   timeZone: TimeZone,
+  /** How times and dates are written; absent is as people of the country are used to. */
+  clock: z.enum(CLOCKS).optional(),
+  dates: z.enum(DATE_ORDERS).optional(),
   /** How long what was dealt with is kept; absent is for ever. */
   keeping: Keeping.optional(),
   /** Where records about those who call are kept elsewhere; see `recordsOf`. */

@@ -1,4 +1,5 @@
 /** Who was missed, and did we call back? */
+import { writeTime } from '../../hours';
 import { writeNumber } from '../../numbering';
 import { known } from '../../story';
 import { quantile, shareOf } from '../figures';
@@ -29,7 +30,7 @@ export function missed({ calls, bins, settledAt, system }: Asked): Report {
   const hours = Array.from({ length: 24 }, (_, hour) => hour);
   const byHour = groupedBy(offered, (c) => c.hour);
   const ofHour = (hour: number, which: (c: Judged) => boolean) => (byHour.get(hour) ?? []).filter(which);
-  const label = (hour: number) => `${String(hour).padStart(2, '0')}:00`;
+  const label = (hour: number) => writeTime(hour * 60);
   const lines = hours.map((hour) => ({
     name: label(hour),
     cells: [

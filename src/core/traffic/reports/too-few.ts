@@ -1,5 +1,5 @@
 /** When are we too few? */
-import { DAY_NAMES } from '../../hours';
+import { DAY_NAMES, writeTime } from '../../hours';
 import { ENOUGH, shareOf } from '../figures';
 import { HOURS_A_WEEK, hoursThatWere } from '../span';
 import { isMissed, isOffered } from './how-many';
@@ -8,7 +8,7 @@ import { cell, counted, countFigure, figure, groupedBy, type Asked, type Report 
 const MOST_HOURS = 12;
 
 export const hourName = (hour: number): string =>
-  `${DAY_NAMES[Math.floor(hour / 24)]!} ${String(hour % 24).padStart(2, '0')}:00`;
+  `${DAY_NAMES[Math.floor(hour / 24)]!} ${writeTime((hour % 24) * 60)}`;
 
 export function tooFew({ calls, span, zone, bins }: Asked): Report {
   const offered = calls.filter(isOffered);

@@ -1,4 +1,5 @@
 /** How long do callers wait? */
+import { writeTime } from '../../hours';
 import { inTimeOf, quantile, shareOf, tally } from '../figures';
 import { isOffered } from './how-many';
 import { cell, counted, countFigure, figure, groupedBy, type Asked, type Report } from './report';
@@ -79,7 +80,7 @@ export function waits({ calls, rules, bins }: Asked): Report {
         rows: byHour.map(([hour, own]) => {
           const waited = own.flatMap((c) => c.wait ?? []);
           return {
-            name: `${String(hour).padStart(2, '0')}:00`,
+            name: writeTime(hour * 60),
             cells: [
               counted(bins, `hour ${hour}`, own),
               cell(inTimeOf(tally(own, rules), rules), 'share'),

@@ -7,6 +7,7 @@
   import { differencesOf, type Differences, type DifferencesSoFar } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { byWhom, count, momentText } from '$ui/format';
+  import AfterForce from '$ui/changes/AfterForce.svelte';
   import DifferenceCard from '$ui/changes/DifferenceCard.svelte';
   import ForceLater from '$ui/changes/ForceLater.svelte';
   import NetChanges from '$ui/changes/NetChanges.svelte';
@@ -15,6 +16,8 @@
   import { LoadHeld } from '$ui/promises/load-held.svelte';
   import LoadVerdicts from '$ui/promises/LoadVerdicts.svelte';
   import { CoverageClient } from '$ui/coverage/client';
+  import { supposed } from '$ui/supposed.svelte';
+  import Supposed from '$ui/Supposed.svelte';
   import { session, theBusiness } from '$ui/window/session.svelte';
   import { TARIFF } from '$standins/carrier/prices';
 
@@ -63,7 +66,9 @@
   const client = new CoverageClient();
   onDestroy(() => client.stop());
   $effect(() => {
-    const [a, b, standing, moment] = [before, compared, theBusiness().standing, hour];
+    const phones = { ...before.phones, ...compared.phones };
+    const reckoned = supposed.standing('changes', { phones }, theBusiness().standing);
+    const [a, b, standing, moment] = [before, compared, reckoned, hour];
     differ = NOTHING;
     looked = { numbers: 0, of: Object.keys(b.numbers).length };
     shown = AT_ONCE;
@@ -94,7 +99,11 @@
     busy = false;
     if (!problem) {
       inSpite = false;
-      session.say({ kind: 'success', title: 'In force: callers get this from now on.' });
+      session.say({
+        kind: 'success',
+        title: 'In force: callers get this from now on.',
+        detail: 'For whom it changes something, and what to try now, stands beside.',
+      });
     }
   }
 </script>
@@ -117,6 +126,8 @@
       press, over the seven days from today, and then over the rest of the year. Not part of it: calls while
       those rung are on other calls, callers who spell a name, and colleagues who dial an extension.
     </p>
+    {#if !theBusiness().waiting}<AfterForce />{/if}
+    <Supposed place="changes" system={compared} of="the draft" />
     {#if alone}
       <p class="alone" role="status" data-testid="alone">
         {#if withIt}Only what changes of <b>{alone.name}</b>, as if nothing else had.

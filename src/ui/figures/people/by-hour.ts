@@ -1,6 +1,6 @@
 /** What was run as charts and maps by the hour. */
 import { ALL_HOURS, ratioOf, type Hours, type Week } from '$core/staffing';
-import { DAY_NAMES } from '$core/hours';
+import { DAY_NAMES, writeTime } from '$core/hours';
 import type { Chart, WeekMap } from '$core/traffic';
 
 /** Fewer callers in all weeks together say nothing of an hour. */
@@ -46,7 +46,7 @@ export function missedChart(weeks: readonly Week[], after: readonly Week[], hour
     kind: 'bars',
     stacked: false,
     unit: 'share',
-    labels: shown.map((hour) => `${String(hour).padStart(2, '0')}:00`),
+    labels: shown.map((hour) => writeTime(hour * 60)),
     series: [series('as it is', before), ...(after.length ? [series('after', then)] : [])],
   };
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { DAY_NAMES } from '$core/hours';
+  import { DAY_NAMES, writeTime } from '$core/hours';
   import type { WeekMap } from '$core/traffic';
   import { valueText } from '$core/traffic';
 
@@ -49,7 +49,7 @@
                 {@const at = day * 24 + hour}
                 {@const value = map.values[at] ?? null}
                 {@const key = map.keys[at]}
-                {@const title = `${name} ${String(hour).padStart(2, '0')}:00`}
+                {@const title = `${name} ${writeTime(hour * 60)}`}
                 <td class="s{shade(value)}">
                   {#if key}
                     <button

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Select, TextArea, TextInput } from 'carbon-components-svelte';
-  import { onDestroy, untrack } from 'svelte';
+  import { onDestroy, onMount, untrack } from 'svelte';
   import { CALLER, ending, hears, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
   import { callerLock, type LiveCall } from '$exchange';
@@ -21,6 +21,8 @@
   import { allowSound, playCadence, VOICEMAIL_TONE } from '../sounds/tones';
   import SelectItem from '../../fields/SelectItem.svelte';
 
+  /** A number that is called as soon as it is open. */
+  let { dial = '' }: { dial?: string } = $props();
   const businessId = theBusiness().view.business.id;
   const line = new Line(businessId);
   const recorder = new Recorder();
@@ -159,8 +161,13 @@
     return undefined;
   });
 
-  async function place(event: Event) {
-    event.preventDefault();
+  onMount(() => {
+    if (!dial || call) return;
+    dialled = dial;
+    void place();
+  });
+  async function place(event?: Event) {
+    event?.preventDefault();
     const read = readNumber(dialled, system.business.country);
     if (!read.ok) {
       problem = read.message;

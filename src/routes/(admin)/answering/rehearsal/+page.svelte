@@ -19,6 +19,9 @@
   import TraceList from '$ui/rehearse/TraceList.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
+  import { supposed } from '$ui/supposed.svelte';
+  import Supposed from '$ui/Supposed.svelte';
+  import { noteRehearsed } from '$ui/begin/here.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
   import SelectItem from '$ui/fields/SelectItem.svelte';
 
@@ -32,16 +35,20 @@
   const question = $derived({ ...asked.value, numberId: number?.id ?? null });
   const ask = (change: Partial<Question>) => (asked.value = { ...asked.value, ...change });
 
+  const reckoned = $derived(supposed.paired('rehearsal', system, theBusiness().standing));
   const work = (q: Question) => {
     const called = q.numberId ? system.numbers[q.numberId] : undefined;
-    return called && theBusiness().paired
-      ? [...simulate(system, theBusiness().paired, requestsOf(q, called, theBusiness().minute)).values()]
+    return called
+      ? [...simulate(system, reckoned, requestsOf(q, called, theBusiness().minute)).values()]
       : [];
   };
   const traces = $derived(work(question));
+  $effect(() => {
+    if (number?.planId) untrack(noteRehearsed);
+  });
   let which = $state(0);
   const trace = $derived(traces[Math.min(which, traces.length - 1)]);
-  const supposed = $derived(
+  const notOn = $derived(
     trace ? supposedOn(trace, system, theBusiness().standing, theBusiness().minute) : [],
   );
   let at = $state(-1);
@@ -91,6 +98,7 @@
             {#each [1, 2, 4, 8] as z (z)}<SelectItem value={String(z)} text="{z} ×" />{/each}
           </Select>
         </div>
+        <Supposed place="rehearsal" {system} of="the draft" />
         <div class="scroll">
           {#each charts as chart, i (i)}
             {#if charts.length > 1}<button
@@ -104,10 +112,10 @@
           {/each}
         </div>
         {#if trace}<p class="small">{sentence(trace, system)}</p>{/if}
-        {#if supposed.length}<p class="small soft" data-testid="supposed">
+        {#if notOn.length}<p class="small soft" data-testid="supposed">
             Supposed to be on, and not so now: {listed(
-              supposed.map((s) => `${phoneName(system, s.phone.id, s.personId)} (${s.is})`),
-            )}. A call now does not ring {supposed.length === 1 ? 'it' : 'them'}.
+              notOn.map((s) => `${phoneName(system, s.phone.id, s.personId)} (${s.is})`),
+            )}. A call now does not ring {notOn.length === 1 ? 'it' : 'them'}.
           </p>{/if}
         <div class="bar">
           <Button size="small" kind="tertiary" on:click={() => keepAsPromise(question, trace)}

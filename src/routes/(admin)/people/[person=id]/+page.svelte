@@ -6,6 +6,8 @@
   import PersonBelongs from '$ui/people/PersonBelongs.svelte';
   import PersonPhones from '$ui/people/PersonPhones.svelte';
   import PersonTimes from '$ui/people/PersonTimes.svelte';
+  import { supposed } from '$ui/supposed.svelte';
+  import Supposed from '$ui/Supposed.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
@@ -43,7 +45,12 @@
       <section>
         <div class="card">
           <h2>If somebody dials {person.extension} now</h2>
-          <IfCalled {person} {system} supposed />
+          <IfCalled
+            {person}
+            {system}
+            supposed={supposed.is('person', theBusiness().standing) ? 'all paired' : 'all on'}
+          />
+          <Supposed place="person" {system} of="what is in force" />
           <p class="small">
             <a href="/people/{person.id}/reach"
               >Which phones, how long, then where; not to be disturbed; who gets through</a

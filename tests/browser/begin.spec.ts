@@ -1,0 +1,118 @@
+/** The way in: the order of the work, kinds of business, settings of the business, and what follows when it is in force. */
+import { bench, putInForce, saved } from './bench';
+import { expect, test } from './seeded';
+
+test('a business of one’s own begins as a kind, sees the week before anything is made, and undoes all of it at once', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  await page.getByRole('menuitem', { name: 'Start with your own business' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Start with your own business' });
+  await dialog.getByLabel('Name').fill('Marrow & Tide');
+  const zone = dialog.getByRole('combobox', { name: 'Time zone' });
+  await zone.fill('minneapolis');
+  await zone.press('ArrowDown');
+  await zone.press('Enter');
+  await expect(zone).toHaveValue(/Chicago.*Central Time/);
+  await dialog.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByTestId('how-far')).toContainText('1 of 16 done. Next: Sites and their addresses.');
+  await expect(page.getByTestId('task-business')).toContainText('Marrow & Tide, America/Chicago');
+
+  await page.getByRole('link', { name: 'Answer the questions' }).click();
+  await page.getByRole('radio', { name: /Shop with a Saturday/ }).check();
+  const would = page.getByTestId('would-be');
+  // Nothing is red before anything was typed.
+  await expect(page.locator('[data-invalid="true"]')).toHaveCount(0);
+  await expect(would).toContainText('Name who answers, and the week stands here.');
+  await page.getByLabel('Who answers on weekdays?').fill('Ada Quill, Ben Stone');
+  await page.getByLabel('Who answers on Saturdays?').fill('Ben');
+  await page.getByLabel('When are you open on Saturdays?').fill('9-noonish');
+  await expect(would).toContainText('"9-noonish" is not a span');
+  await page.getByLabel('When are you open on Saturdays?').fill('9am-noon');
+  await expect(would.getByRole('button', { name: /Your number, Sat .*: Ben/ })).toBeVisible();
+  await expect(would).toContainText('Ada Quill (201), Ben Stone (202)');
+  // A reload loses nothing.
+  await page.reload();
+  await expect(page.getByLabel('Who answers on weekdays?')).toHaveValue('Ada Quill, Ben Stone');
+  await page.getByRole('button', { name: 'Make it so' }).click();
+  await expect(page).toHaveURL(/\/answering\/plan/);
+  await page.goto('/begin');
+  await expect(page.getByTestId('task-people')).toContainText(
+    '2 people; no e-mail address yet: Ada Quill, Ben Stone.',
+  );
+  await expect(page.getByTestId('task-hours')).toContainText('Shop hours');
+
+  await page.getByRole('button', { name: 'Who is on call: not for us' }).click();
+  await expect(page.getByTestId('task-rota')).toContainText('Not for us.');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByTestId('task-rota')).toContainText('Not for us.');
+  await expect(page.getByTestId('how-far')).toContainText('of 15 done');
+
+  await page.locator('h1').click();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByTestId('task-people')).toContainText('Nothing yet.');
+  await expect(page.getByTestId('task-hours')).toContainText('Nothing yet.');
+});
+
+test('the clock and the order of dates are the business’s, everywhere and at once, and come from its country', async ({
+  page,
+}) => {
+  await page.goto('/begin/business');
+  await expect(page.getByText('Today is Tue 24 Nov 2026.')).toBeVisible();
+  await page.getByText('12-hour, 5:30 pm').click();
+  await page.getByText('month first, Dec 19, 2026').click();
+  await expect(page.getByText('Today is Tue Nov 24, 2026.')).toBeVisible();
+  await saved(page);
+  await page.goto('/hours');
+  await expect(page.getByText('It is Tue Nov 24, 10:15 am.')).toBeVisible();
+  const monday = page.getByLabel(/Mon/).first();
+  await expect(monday).toHaveValue(/8 am-/);
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: /Main line, .* am to/ }).first()).toBeVisible();
+  await page.goto('/begin/business');
+  await page.getByLabel('Country').selectOption('DE');
+  await expect(page.getByTestId('moves')).toContainText('Calls for help go to 112 or 110 instead of 911.');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByTestId('moves')).toHaveCount(0);
+});
+
+test('what went in force says for whom it changes something, tells them by mail, and is called in one go', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/people/idris');
+  const extension = page.getByLabel('Extension', { exact: true });
+  await extension.fill('299');
+  await extension.press('Tab');
+  await putInForce(page);
+  const after = page.getByTestId('after-force');
+  await expect(after).toContainText('Of yourself: extension is 299 (was 202).');
+  await after.getByRole('button', { name: 'Mail 1 person what changes for them' }).click();
+  await expect(after.getByRole('button', { name: 'They have been told' })).toBeDisabled();
+  await bench(page, 'Mail');
+  await expect(page.getByText('What changes for you on the phones of Lantern Cove Boatworks')).toBeVisible();
+  const [outside] = await Promise.all([
+    context.waitForEvent('page'),
+    after.getByRole('link', { name: 'Call Main line' }).click(),
+  ]);
+  await expect(outside.getByTestId('outside-call')).toContainText('Thank you for calling');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  // Loading the window again does not call again.
+  await outside.reload();
+  await expect(outside.getByRole('button', { name: 'Call', exact: true })).toBeVisible();
+});
+
+test('as long as nobody has paired, what would ring is shown as if they had, and can be seen as it is', async ({
+  page,
+}) => {
+  await page.goto('/people/dov');
+  await page.goto('/changes');
+  const note = page.getByTestId('supposed-as');
+  await expect(note).toContainText('as if everybody had paired: 2 phones are not paired yet.');
+  await note.getByRole('button', { name: 'As it is now' }).click();
+  await expect(note).toContainText('as it is now');
+  await page.reload();
+  await expect(note).toContainText('as it is now');
+});
