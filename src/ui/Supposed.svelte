@@ -13,12 +13,8 @@
 
 <p class="small soft" data-testid="supposed-as">
   {#if waits}
-    Shown for {of}, {is ? 'as if everybody had paired' : 'as it is now'}: {count(
-      waits,
-      'phone is',
-      'phones are',
-    )} not
-    <a href="/phones">paired</a> yet.
+    Shown for {of}, {is ? 'as if everybody had paired' : 'as it is now'}:
+    <a href="/phones">{count(waits, 'phone waits', 'phones wait')}</a> to be paired.
     <button class="linkish" type="button" onclick={() => supposed.set(place, !is)}
       >{is ? 'As it is now' : 'As if everybody had paired'}</button
     >

@@ -54,7 +54,7 @@ describe('what is done', () => {
   it.each([
     ['add a person', 'Add a person'],
     ['new employee', 'Add a person'],
-    ['time zone', 'Name and time zone of the business'],
+    ['time zone', 'Name, time zone and clock of the business'],
     ['close now', 'Close now until…'],
     ['holiday', 'Holidays and days off'],
     ['block', 'Block a number'],

@@ -10,6 +10,7 @@ import {
 } from '$core/calls';
 import type { System, PairedStanding } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
+import { subjectOf } from './rehearse/subject';
 import { Remembered } from './remembered.svelte';
 import { supposed } from './supposed.svelte';
 import { theBusiness } from './window/session.svelte';
@@ -53,11 +54,11 @@ class Rehearsal {
       : null,
   );
 
-  /** The number asked about, or the first there is. */
-  readonly number = $derived.by(() => {
-    const numbers = theBusiness().system.numbers;
-    return (this.question.numberId && numbers[this.question.numberId]) || Object.values(numbers)[0];
-  });
+  /** The number or plan asked about, or the first there is. */
+  readonly subject = $derived(subjectOf(theBusiness().system, this.question.numberId));
+  readonly number = $derived(this.subject.number);
+  /** With the number that a plan is tried with. */
+  readonly system = $derived(this.subject.system);
 
   /** The minute asked about: a rehearsal of "now" need not be drawn anew every second. */
   readonly moment = $derived(this.question.at ?? Math.floor(theBusiness().now / 60_000) * 60_000);
@@ -85,7 +86,7 @@ class Rehearsal {
   readonly link = $derived(
     asLink({
       ...freshQuestion(this.question.hidden ? '' : NEW_CALLER),
-      numberId: this.number?.id ?? null,
+      numberId: this.subject.id,
       at: this.moment,
       people: this.behaviour.people,
     }),
@@ -94,16 +95,14 @@ class Rehearsal {
   /** As if everybody had paired, or as it is. */
   readonly standing = $derived(supposed.paired('rehearsal', theBusiness().system, theBusiness().standing));
 
-  readonly trace = $derived(
-    this.request ? rehearse(theBusiness().system, this.standing, this.request) : null,
-  );
-  readonly chart = $derived(this.trace ? ringChart(this.trace, theBusiness().system) : null);
-  readonly outcome = $derived(this.trace ? outcomeInWords(this.trace, theBusiness().system) : '');
+  readonly trace = $derived(this.request ? rehearse(this.system, this.standing, this.request) : null);
+  readonly chart = $derived(this.trace ? ringChart(this.trace, this.system) : null);
+  readonly outcome = $derived(this.trace ? outcomeInWords(this.trace, this.system) : '');
 
   /** Those this call can ring, for the choice of who behaves how. */
   readonly people = $derived.by(() => {
     if (!this.request) return [];
-    const rung = peopleIn(theBusiness().system, this.standing, this.request);
+    const rung = peopleIn(this.system, this.standing, this.request);
     return this.personId && !rung.includes(this.personId) ? [...rung, this.personId] : rung;
   });
 

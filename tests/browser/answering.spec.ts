@@ -1,7 +1,7 @@
 /** Plans of every kind on screen: mistakes found, menus and queues tried, promises, rehearsals, coverage, files. */
 import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { bench, open, saved, setClock, visit } from './bench';
+import { addStep, bench, open, saved, setClock, visit } from './bench';
 import { expect, test } from './seeded';
 
 async function fileOf(page: Page, act: () => Promise<void>): Promise<string> {
@@ -34,8 +34,7 @@ test('a menu is written key by key, refused where a key would be there twice, an
   page,
 }) => {
   await open(page, '/answering/rosa-direct');
-  await page.getByRole('button', { name: 'Add a step' }).first().click();
-  await page.getByRole('menuitem', { name: /^Menu/ }).click();
+  await addStep(page, 'Menu', 'first');
   const panel = page.locator('aside');
   await panel
     .getByLabel(/What the menu says/)
@@ -58,15 +57,10 @@ test('a live caller hears the menu, presses keys, is asked, and what they said i
 }) => {
   test.setTimeout(150_000);
   await open(page, '/answering/rosa-direct');
-  for (const kind of [/^Ask/, /^Notify/]) {
-    await page.getByRole('button', { name: 'Add a step' }).last().click();
-    await page.getByRole('menuitem', { name: kind }).click();
+  for (const kind of ['Ask', 'Notify']) {
+    await addStep(page, kind);
     // Before the voicemail, which takes the call.
-    for (let i = 0; i < 2; i++) await page.keyboard.press('Escape');
-    const added = page
-      .getByTestId('step')
-      .filter({ hasText: kind === undefined ? '' : kind.source.slice(1) })
-      .last();
+    const added = page.getByTestId('step').filter({ hasText: kind }).last();
     await added.getByRole('button', { name: /^Move up/ }).click();
   }
   await page.locator('aside').getByLabel('To', { exact: true }).fill('desk@lanterncove.example');
@@ -254,13 +248,108 @@ test('a plan begins from a starting point, is dragged, copied into another, fold
   await page.getByRole('button', { name: /^Open · / }).click();
   await expect(page.getByRole('button', { name: /2 steps, folded/ })).toBeVisible();
   await visit(page, '/answering/rosa-direct');
-  await page.getByRole('button', { name: 'Add a step' }).last().click();
-  await page.getByRole('menuitem', { name: /^Copied/ }).click();
+  await addStep(page, 'Copied');
   await expect(page.getByTestId('step').nth(2)).toContainText('Ring');
   await page.getByRole('link', { name: 'See it as a picture' }).click();
   await expect(page.getByRole('img', { name: /Rosa Delgado/ })).toBeVisible();
   const svg = await fileOf(page, () => page.getByRole('button', { name: 'Save as SVG' }).click());
   expect(svg).toContain('<svg');
+});
+
+test('a step moves anywhere by keys and from a list of places, is inserted between others, and leads to its settings and back', async ({
+  page,
+}) => {
+  await open(page, '/answering/main');
+  const steps = page.getByTestId('step');
+  const button = (name: RegExp) => page.getByRole('button', { name }).first();
+  const order = () => steps.evaluateAll((all) => all.map((s) => s.querySelector('.line')!.textContent));
+  const before = await order();
+  await button(/^Ring Mei/).focus();
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect(button(/^Ring Mei/)).toBeFocused();
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect.poll(order).toEqual(before);
+  // Cut, and put down behind another: it keeps the keyboard.
+  await page.keyboard.press('Control+x');
+  await expect(page.getByText(/^Cut “Ring Mei/)).toBeVisible();
+  await button(/^Play “Welcome”/).focus();
+  await page.keyboard.press('Control+v');
+  await expect(button(/^Ring Mei/)).toBeFocused();
+  const moved = await order();
+  expect(moved.indexOf(moved.find((w) => w!.startsWith('Ring Mei'))!)).toBe(
+    moved.indexOf(moved.find((w) => w!.startsWith('Play “Welcome”'))!) + 1,
+  );
+  await page.keyboard.press('Control+z');
+  await expect.poll(order).toEqual(before);
+  // To any place, by typing.
+  await button(/^Ring Mei/).click();
+  await page.getByRole('button', { name: 'Move to…' }).click();
+  await page.getByRole('searchbox', { name: 'Where to?' }).fill('first of all');
+  await page.keyboard.press('Enter');
+  await expect(steps.first()).toContainText('Ring Mei');
+  await expect(button(/^Ring Mei/)).toBeFocused();
+  await page.keyboard.press('Control+z');
+  await expect.poll(order).toEqual(before);
+  // Its settings, and back.
+  await button(/^Ring Mei/).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-step-panel] :focus')).toHaveCount(1);
+  await page.getByLabel('Note').focus();
+  await page.keyboard.press('Escape');
+  await expect(button(/^Ring Mei/)).toBeFocused();
+  // Between two others: typed, added, and the cursor is in its first field.
+  await button(/^Play “Welcome”/).focus();
+  await page.keyboard.press('Insert');
+  await page.keyboard.type('voice');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-step-panel] :focus')).toHaveCount(1);
+  const inserted = await order();
+  const welcome = inserted.findIndex((w) => w!.startsWith('Play “Welcome”'));
+  expect(inserted[welcome + 1]).toContain('Voicemail');
+  await page.getByRole('button', { name: /^Insert a step after: Play “Welcome”/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(button(/^Play “Welcome”/)).toBeFocused();
+  // What is removed hands the keyboard on.
+  await button(/^Ring Mei/).focus();
+  await page.keyboard.press('Delete');
+  await expect(page.locator('.what:focus')).toHaveCount(1);
+});
+
+test('a step is dragged into a branch that is empty; a plan without a number is rehearsed', async ({
+  page,
+}) => {
+  await open(page, '/answering');
+  await page.getByRole('button', { name: 'Start a plan', exact: true }).click();
+  await page.getByRole('button', { name: 'Office with a menu' }).click();
+  await addStep(page, 'Play');
+  await expect(page.getByRole('region', { name: 'Rehearsal' }).getByLabel('Number called')).toHaveValue(
+    /^plan:/,
+  );
+  await expect(page.getByTestId('rehearsal-outcome')).not.toBeEmpty();
+  const panel = page.locator('aside');
+  await page
+    .getByRole('button', { name: /^Menu “Menu”/ })
+    .first()
+    .click();
+  await panel.getByRole('button', { name: 'Add a branch for key 7' }).click();
+  await panel.getByLabel('Key back to the menu before').selectOption('*');
+  await expect(page.getByTestId('step').first()).toContainText('* goes back');
+  const step = page.getByTestId('step').filter({ hasText: 'Play' }).last();
+  await step.scrollIntoViewIfNeeded();
+  await step.hover();
+  const grip = (await step.locator('.grip').boundingBox())!;
+  const empty = page
+    .locator('.br', { has: page.getByRole('button', { name: 'Key 7', exact: true }) })
+    .locator('ol')
+    .first();
+  await page.mouse.move(grip.x + 6, grip.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + 8, grip.y - 12, { steps: 4 });
+  const target = (await empty.boundingBox())!;
+  await page.mouse.move(target.x + 90, target.y + target.height / 2, { steps: 14 });
+  await page.mouse.move(target.x + 92, target.y + target.height / 2, { steps: 3 });
+  await page.mouse.up();
+  await expect(empty.getByTestId('step')).toContainText('Play');
 });
 
 test('plans go out as JSON, CPL and VoiceXML and come back; wrong files are refused', async ({ page }) => {
@@ -346,7 +435,9 @@ test('the draft goes in force later, once; an earlier version is brought back an
   await page.getByText('2 versions kept').click();
   await page.getByRole('button', { name: /^Bring back version/ }).click();
   await expect(page.getByTestId('difference').first()).toContainText('Winter store');
-  await expect(page.getByTestId('difference').first()).toContainText('Rings Wren Halloran 18 s');
+  await expect(page.getByTestId('difference').first()).toContainText(
+    'Rings Wren Halloran and Jonah Achterberg 18 s',
+  );
   await saved(page);
   await page.reload();
   await expect(page.getByText('1 edit waits')).toBeVisible();

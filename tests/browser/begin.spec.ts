@@ -110,7 +110,7 @@ test('as long as nobody has paired, what would ring is shown as if they had, and
   await page.goto('/people/dov');
   await page.goto('/changes');
   const note = page.getByTestId('supposed-as');
-  await expect(note).toContainText('as if everybody had paired: 2 phones are not paired yet.');
+  await expect(note).toContainText('as if everybody had paired: 2 phones wait to be paired.');
   await note.getByRole('button', { name: 'As it is now' }).click();
   await expect(note).toContainText('as it is now');
   await page.reload();

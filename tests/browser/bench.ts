@@ -174,3 +174,11 @@ export const toSection = (
     .getByRole('navigation', { name: 'Sections of the phone' })
     .getByRole('button', { name: new RegExp(`^${name}\\b`) })
     .click();
+
+/** Adds a step under one of the lists of a plan, by its name. */
+export async function addStep(page: Page, name: string, under: 'first' | 'last' = 'last'): Promise<void> {
+  const buttons = page.getByRole('button', { name: 'Add a step' });
+  await (under === 'first' ? buttons.first() : buttons.last()).click();
+  await page.getByRole('combobox', { name: 'Which step?' }).fill(name);
+  await page.keyboard.press('Enter');
+}

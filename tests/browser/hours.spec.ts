@@ -193,9 +193,9 @@ test('a rota: turns, a swap, a gap that is found, and the plan rings whoever has
     .getByLabel('Number called')
     .selectOption({ label: 'Night watch · (360) 555-0160' });
   await expect(sentence(page)).toContainText('rings Wren Halloran 24 s');
-  await rota.getByLabel('Hand over at').fill('noon');
+  await rota.getByLabel('Hand over at').fill('breakfast');
   await rota.getByLabel('Hand over at').press('Tab');
-  await expect(rota.getByText('Write a time such as 08:00.')).toBeVisible();
+  await expect(rota.getByText('Write a time such as 17:30 or 5pm.')).toBeVisible();
   const text = await fileOf(page, () => rota.getByRole('button', { name: 'Save as a calendar' }).click());
   expect(text).toContain('SUMMARY:Wren Halloran');
   await rota.getByLabel('A calendar file for Night watch').setInputFiles({

@@ -3,7 +3,17 @@ import { readFileSync } from 'node:fs';
 import { simpleParser } from 'mailparser';
 import Papa from 'papaparse';
 import type { Locator, Page } from '@playwright/test';
-import { bench, codeInLetter, currentBusiness, open, saved, setUpPhone, toSection, visit } from './bench';
+import {
+  addStep,
+  bench,
+  codeInLetter,
+  currentBusiness,
+  open,
+  saved,
+  setUpPhone,
+  toSection,
+  visit,
+} from './bench';
 import { expect, test } from './seeded';
 
 const cell = (page: Page, row: string, column: string): Locator =>
@@ -493,8 +503,8 @@ test('the yard from an empty business: two files, invitations, and a call that r
     await page.getByRole('menuitem', { name: 'Start with your own business' }).click();
     await page.getByRole('dialog').getByLabel('Name').fill('The yard again');
     await page.getByRole('dialog').getByRole('button', { name: 'Start', exact: true }).click();
-    await expect(page.getByText('Nothing is in force yet')).toBeVisible();
-    await page.getByRole('link', { name: 'Get a number' }).click();
+    await expect(page.getByTestId('how-far')).toBeVisible();
+    await page.getByTestId('task-number').getByRole('link').click();
     await page.getByLabel('Area code or city').fill('Belling');
     const offers = page.getByRole('list', { name: 'Numbers on offer' }).getByRole('listitem');
     await expect(offers.first()).toContainText('Bellingham');
@@ -536,8 +546,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   await test.step('a plan that rings everybody, in force', async () => {
     await visit(page, '/answering');
     await page.getByRole('button', { name: 'Start a plan for Main line' }).click();
-    await page.getByRole('button', { name: 'Add a step' }).click();
-    await page.getByRole('menuitem', { name: 'Ring' }).click();
+    await addStep(page, 'Ring');
     await page
       .getByRole('combobox', { name: /Groups/ })
       .or(page.getByRole('group', { name: 'Groups' }).getByRole('button'))
@@ -546,8 +555,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
     await page.getByRole('option', { name: 'Everybody' }).click();
     await page.keyboard.press('Escape');
     await expect(page.getByTestId('step').first()).toContainText('Everybody');
-    await page.getByRole('button', { name: 'Add a step' }).click();
-    await page.getByRole('menuitem', { name: 'Voicemail' }).click();
+    await addStep(page, 'Voicemail');
     await saved(page);
     await visit(page, '/changes');
     await page

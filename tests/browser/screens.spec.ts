@@ -1,7 +1,7 @@
 /** The screens one by one: what a person does there, and what happens when it goes wrong. */
 import { test as fresh } from '@playwright/test';
 import type { Page } from '@playwright/test';
-import { codeInLetter, open, setClock, setUpPhone, visit } from './bench';
+import { addStep, codeInLetter, open, setClock, setUpPhone, visit } from './bench';
 import { PAGES, PHONES } from './paths';
 import { expect, test } from './seeded';
 
@@ -87,16 +87,12 @@ test('answering: start a plan, name it, fill it, use it for a number, remove it'
   await expect(page.getByRole('heading', { name: 'Store in winter' })).toBeVisible();
   await page.getByRole('button', { name: 'Use it for Winter store' }).click();
   await expect(page.getByText('Answers (509) 555-0118')).toBeVisible();
-  const add = async (name: string) => {
-    await page.getByRole('button', { name: 'Add a step' }).last().click();
-    await page.getByRole('menuitem', { name }).click();
-  };
+  const add = (name: string) => addStep(page, name);
   await add('By hours');
   await page.getByLabel('Hours', { exact: true }).selectOption('Office hours');
   await expect(page.getByText('Lunch · Mon–Fri 12:00–13:00')).toBeVisible();
   // Into the first branch.
-  await page.getByRole('button', { name: 'Add a step' }).first().click();
-  await page.getByRole('menuitem', { name: 'Ring' }).click();
+  await addStep(page, 'Ring', 'first');
   await page.getByRole('combobox', { name: 'Who', exact: true }).click();
   await page.getByRole('option', { name: /Wren Halloran/ }).click();
   await page.getByRole('option', { name: /Mei Tanaka/ }).click();

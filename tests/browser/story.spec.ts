@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { gunzipSync } from 'node:zlib';
 import { expect, test, type BrowserContext, type Page } from '@playwright/test';
-import { codeInLetter, currentBusiness, saved, setClock, setUpPhone, toSection } from './bench';
+import { addStep, codeInLetter, currentBusiness, saved, setClock, setUpPhone, toSection } from './bench';
 
 /** Every request the pages make must go to this server. */
 function watchRequests(context: BrowserContext, baseURL: string): string[] {
@@ -146,10 +146,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
   await test.step('4: write the plan', async () => {
     await page.getByRole('link', { name: 'Answering' }).click();
     await page.getByRole('button', { name: 'Start a plan for Main line' }).click();
-    const add = async (name: string) => {
-      await page.getByRole('button', { name: 'Add a step' }).click();
-      await page.getByRole('menuitem', { name }).click();
-    };
+    const add = (name: string) => addStep(page, name);
     await add('Play');
     await page
       .getByLabel('What the caller hears')

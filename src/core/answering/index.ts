@@ -1,5 +1,7 @@
 export { recordingSeconds, spokenSeconds } from './spoken';
 export { layOut, type Route, type Stop } from './route';
+export { keysOf } from './kinds/menu';
+export { keysNamed } from './spoken-keys';
 export { readingOf, STEP_KINDS, waysOn, type Lack, type Opener, type StepKind } from './kinds';
 export { testInWords } from './kinds/caller';
 export { NAME_SECONDS, PATTERN_WORDS, ringNames } from './kinds/ring';
@@ -10,4 +12,6 @@ export { replaceCommands, usesOf, type Use } from './recordings';
 export { plansFrom, sentTo } from './plans-from';
 export { assignNumber, mailboxFor } from './starters';
 export { BEGINNINGS, type Beginning } from './beginnings';
+export { withTrialNumber } from './trial';
 export { Maker } from './maker';
+export { levelled, spotsFor, type Spot } from './spots';

@@ -30,6 +30,17 @@ describe('giving a number to people in one step', () => {
     });
     expect(after.plans['rosa-plan']).toBeUndefined();
   });
+  it('shared by several, changes the plan it has and goes on with its mailbox', () => {
+    const after = assigned('rosa-number', ['rosa', 'idris']);
+    expect(Object.keys(after.plans).sort()).toEqual(Object.keys(system.plans).sort());
+    expect(Object.keys(after.mailboxes).sort()).toEqual(Object.keys(system.mailboxes).sort());
+    expect(after.numbers['rosa-number']!.planId).toBe(system.numbers['rosa-number']!.planId);
+    // Once more, with others: no second plan and no second mailbox of the same name.
+    const again = edited(after, assignNumber(after, 'main', ['rosa', 'pia'], freshId));
+    const twice = edited(again, assignNumber(again, 'main', ['rosa', 'tomas'], freshId));
+    expect(Object.keys(twice.plans)).toEqual(Object.keys(again.plans));
+    expect(Object.keys(twice.mailboxes)).toEqual(Object.keys(again.mailboxes));
+  });
   it('shared by several, all their phones ring', () => {
     const after = assigned('rosa-number', ['rosa', 'idris', 'pia']);
     const number = after.numbers['rosa-number']!;

@@ -5,7 +5,10 @@ import {
   USUAL_RING_SECONDS,
   type Command,
   type Mailbox,
+  type NumberHeld,
+  type Person,
   type Plan,
+  type Step,
   type System,
 } from '../system';
 import { readingOf } from './kinds';
@@ -27,11 +30,16 @@ export function assignNumber(
   const number = system.numbers[numberId]!;
   const people = personIds.flatMap((id) => system.people[id] ?? []);
   const one = people.length === 1 ? people[0]! : null;
+  const old = number.planId ? system.plans[number.planId] : undefined;
+  const usedElsewhere = Object.values(system.numbers).some((n) => n.id !== numberId && n.planId === old?.id);
+  if (old && !one && !usedElsewhere && isSimple(old)) return shared(system, number, old, people, freshId);
   const planId = freshId('plan');
-  const mailboxId = one?.mailboxId ?? freshId('mailbox');
+  const name = one?.name ?? number.label;
+  // A mailbox that is called so already is the one that is meant.
+  const known = one?.mailboxId ?? Object.values(system.mailboxes).find((m) => !one && m.name === name)?.id;
+  const mailboxId = known ?? freshId('mailbox');
   const commands: Command[] = [];
-  if (!one?.mailboxId) {
-    const name = one?.name ?? number.label;
+  if (!known) {
     commands.push({
       do: 'mailbox.add',
       value: newMailbox({ id: mailboxId, name, ownerIds: people.map((p) => p.id) }),
@@ -43,7 +51,7 @@ export function assignNumber(
       do: 'plan.add',
       value: {
         id: planId,
-        name: one?.name ?? number.label,
+        name,
         steps: [
           {
             id: freshId('step'),
@@ -59,10 +67,47 @@ export function assignNumber(
     },
     { do: 'number.set', id: numberId, change: { planId, use: one ? 'direct' : 'shared' } },
   );
-  const old = number.planId ? system.plans[number.planId] : undefined;
-  const usedElsewhere = Object.values(system.numbers).some((n) => n.id !== numberId && n.planId === old?.id);
   if (old && !usedElsewhere && isSimple(old)) commands.push({ do: 'plan.remove', id: old.id });
   return commands;
+}
+
+/** A number whose plan only rang somebody rings several: the plan it has is changed, and its mailbox goes on taking the messages. */
+function shared(
+  system: System,
+  number: NumberHeld,
+  plan: Plan,
+  people: readonly Person[],
+  freshId: (kind: string) => string,
+): Command[] {
+  const targets = people.map((p) => ({ kind: 'person' as const, id: p.id }));
+  const ring = plan.steps.find((s) => s.kind === 'ring');
+  const rings: Step = ring
+    ? { ...ring, targets, followReach: false }
+    : {
+        id: freshId('step'),
+        kind: 'ring',
+        targets,
+        pattern: 'together',
+        seconds: USUAL_RING_SECONDS,
+        followReach: false,
+      };
+  const others = plan.steps.filter((s) => s.kind !== 'ring');
+  const commands: Command[] = [];
+  if (!others.length) {
+    const mailboxId =
+      Object.values(system.mailboxes).find((m) => m.name === number.label)?.id ?? freshId('mailbox');
+    if (!system.mailboxes[mailboxId])
+      commands.push({
+        do: 'mailbox.add',
+        value: newMailbox({ id: mailboxId, name: number.label, ownerIds: people.map((p) => p.id) }),
+      });
+    others.push({ id: freshId('step'), kind: 'voicemail', mailboxId });
+  }
+  return [
+    ...commands,
+    { do: 'plan.set', id: plan.id, change: { steps: [rings, ...others] } },
+    { do: 'number.set', id: number.id, change: { use: 'shared' } },
+  ];
 }
 
 /** A mailbox of a plan's own: heard by the people it rings. */

@@ -1,17 +1,7 @@
 /** Beginning as a kind of business: the commands of one edit, and a system to look at before it is made. */
-import { Maker } from '../answering';
-import { numbersOf, profileOf } from '../numbering';
+import { Maker, withTrialNumber } from '../answering';
 import { ExtensionProposer, joiningCommands } from '../people';
-import {
-  applyEdit,
-  civicAddress,
-  newNumber,
-  newPlan,
-  newSite,
-  type Command,
-  type Edit,
-  type System,
-} from '../system';
+import { applyEdit, civicAddress, newPlan, newSite, type Command, type Edit, type System } from '../system';
 import { readAnswers, type Answers, type Named } from './answers';
 import type { Kind, Made } from './kinds';
 
@@ -126,33 +116,6 @@ export function beginAs(
   const whole = applyEdit(system, edit);
   if (!whole.ok) return { ok: false, problems: { [kind.questions[0]!.id]: whole.problems[0]!.message } };
   if (numberId) return { ok: true, edit, system: whole.system, numberId, holds: true, planId: plan.id };
-  const standIn = newNumber({
-    id: 'number-to-come',
-    e164: numberToCome(system),
-    country: system.business.country,
-    kind: 'geographic',
-    place: '',
-    monthlyCents: 0,
-    currency: profileOf(system.business.country).currency,
-    label: 'Your number',
-    planId: plan.id,
-  });
-  const numbers = { ...whole.system.numbers, [standIn.id]: standIn };
-  return {
-    ok: true,
-    edit,
-    system: { ...whole.system, numbers },
-    numberId: standIn.id,
-    holds: false,
-    planId: plan.id,
-  };
-}
-
-/** One of the numbers kept for fiction: it is only looked at, and never called. */
-function numberToCome(system: System): string {
-  const taken = new Set(Object.values(system.numbers).map((n) => n.e164));
-  const kept = [system.business.country, 'US'].flatMap((country) =>
-    profileOf(country).fiction.flatMap(numbersOf),
-  );
-  return kept.find((e164) => !taken.has(e164)) ?? kept[0]!;
+  const trial = withTrialNumber(whole.system, plan.id, 'Your number');
+  return { ok: true, edit, system: trial.system, numberId: trial.number.id, holds: false, planId: plan.id };
 }

@@ -110,6 +110,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     name: 'name',
     extension: 'extension',
     memberIds: 'who serves it',
+    groupIds: 'groups that serve it',
     pattern: 'how they are rung',
     weights: 'weights',
     seconds: 'seconds rung',

@@ -1,7 +1,7 @@
 /** What has changed for each person between two systems, in words for them: who should know when a change goes in force. */
-import { everybodyServing, peopleRung } from './rung';
+import { peopleRung } from './rung';
 import { netChanges, type NetChange } from './net';
-import type { Person, System } from '../system';
+import { servingOf, type Person, type System } from '../system';
 
 export interface ForWhom {
   person: Person;
@@ -69,9 +69,9 @@ export function changesByPerson(then: System, now: System): ForWhom[] {
           break;
         }
         case 'queue':
-          if (everybodyServing(now, object).includes(id) !== everybodyServing(then, object).includes(id))
+          if (servingOf(now, object).includes(id) !== servingOf(then, object).includes(id))
             says.push(
-              `You ${everybodyServing(now, object).includes(id) ? 'serve' : 'no longer serve'} the queue ${change.name}.`,
+              `You ${servingOf(now, object).includes(id) ? 'serve' : 'no longer serve'} the queue ${change.name}.`,
             );
           break;
         case 'plan':

@@ -1,10 +1,6 @@
 /** Whom a plan can ring: by its ring steps, its queues, and the plans it goes to. */
 import { readingOf } from '../answering';
-import { allSteps, flatTargets, type System } from '../system';
-
-/** People who serve a queue. */
-export const everybodyServing = (system: System, queueId: string): string[] =>
-  system.queues[queueId]?.memberIds ?? [];
+import { allSteps, flatTargets, type System, servingOf } from '../system';
 
 /** Everybody a plan can ring, each once. Forwarding is not followed. */
 export function peopleRung(system: System, planId: string): string[] {
@@ -20,7 +16,7 @@ export function peopleRung(system: System, planId: string): string[] {
         if (owner) found.add(owner);
       }
       if (step.kind === 'queue' && step.queueId)
-        for (const person of everybodyServing(system, step.queueId)) found.add(person);
+        for (const person of servingOf(system, step.queueId)) found.add(person);
       if (step.kind === 'goto' && step.planId) look(step.planId);
     }
   };

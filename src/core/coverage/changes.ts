@@ -30,6 +30,7 @@ import {
   type Standing,
   type StampedSwitch,
   type System,
+  servingOf,
 } from '../system';
 
 /** What a call that begins in a plan can meet. */
@@ -73,7 +74,7 @@ function find(system: System, planId: string): Reached {
   const rotaIds = new Set(rotasIn(targets, system));
   const people = new Set([
     ...peopleBehind(targets, system),
-    ...queues.flatMap((q) => q.memberIds),
+    ...queues.flatMap((q) => servingOf(system, q.id)),
     ...[...rotaIds].flatMap((id) => everybodyIn(system.rotas[id])),
   ]);
   for (const id of [...people])

@@ -1,43 +1,65 @@
 /** Checks of where calls go: loops, keys to nowhere, queues, promises. */
-import { sentTo } from '../answering';
+import { keysNamed, keysOf, sentTo } from '../answering';
 import { leftInWords } from '../coverage';
 import { dateInWords, localTime } from '../hours';
 import { expectationInWords, promiseInWords } from '../promises';
-import { type Plan } from '../system';
+import { servingOf, whereIs, type MenuStep, type Plan, type Step } from '../system';
 import type { Check, Finding, Sight } from './finding';
 import { everyStep } from './steps';
 
-/** Plans that send calls round in a circle. */
+/** What lies between the beginning of a plan and one of its steps: a key that the caller has to press, time that passes, or nothing. */
+function between(plan: Plan, stepId: string): 'key' | 'wait' | 'nothing' {
+  let found: 'wait' | 'nothing' = 'nothing';
+  for (
+    let at = whereIs(plan.steps, stepId);
+    at;
+    at = at.place ? whereIs(plan.steps, at.place.parentId) : undefined
+  ) {
+    const { place } = at;
+    const inside = place && whereIs(plan.steps, place.parentId);
+    const parent = inside?.list[inside.index];
+    if (parent?.kind === 'menu' && place!.branch >= 0 && parent.branches[place!.branch]!.key.length === 1)
+      return 'key';
+    if ([...at.list.slice(0, at.index), ...(parent ? [parent] : [])].some((s) => WAITS.has(s.kind)))
+      found = 'wait';
+  }
+  return found;
+}
+const WAITS: ReadonlySet<Step['kind']> = new Set(['ring', 'queue', 'menu', 'forward']);
+
+/** Plans that send calls round in a circle, unless the caller presses a key each time round. */
 export const loops: Check = ({ system }) => {
   const found = new Map<string, Finding>();
-  const walk = (plan: Plan, way: string[]): void => {
-    if (way.includes(plan.id)) {
-      const circle = way.slice(way.indexOf(plan.id));
-      const id = [...circle].sort().join(' ');
-      if (found.has(id)) return;
-      const names = circle.map((p) => system.plans[p]!.name);
+  const walk = (plan: Plan, way: { plan: Plan; stepId: string }[]): void => {
+    const from = way.findIndex((w) => w.plan.id === plan.id);
+    if (from >= 0) {
+      const circle = way.slice(from);
+      const lies = circle.map((w) => between(w.plan, w.stepId));
+      const ids = circle.map((w) => w.plan.id);
+      const id = [...ids].sort().join(' ');
+      const known = found.get(id);
+      if (lies.includes('key') || known?.severity === 'stops') return;
+      const names = circle.map((w) => w.plan.name);
+      const waits = lies.includes('wait');
       found.set(id, {
         id: `loop:${id}`,
-        severity: 'stops',
-        place: { kind: 'plan', id: circle[0]!, ...gotoIn(system.plans[circle.at(-1)!]!, plan.id) },
+        severity: waits ? 'warning' : 'stops',
+        place: { kind: 'plan', id: ids[0]!, stepId: circle.at(-1)!.stepId },
         title:
           circle.length === 1
             ? `${names[0]} sends calls to itself`
             : `${names.join(' and ')} send calls round in a circle`,
-        detail: 'A call that takes this way goes round ten times and is then cut off.',
+        detail: waits
+          ? 'Whoever waits and presses nothing goes round ten times and is then cut off.'
+          : 'A call that takes this way goes round ten times at once and is cut off: a key or ringing has to lie between.',
       });
       return;
     }
-    for (const { planId: id } of sentTo(plan))
-      if (system.plans[id]) walk(system.plans[id], [...way, plan.id]);
+    for (const { planId: id, stepId } of sentTo(plan))
+      if (system.plans[id]) walk(system.plans[id], [...way, { plan, stepId }]);
   };
   for (const plan of Object.values(system.plans)) walk(plan, []);
   return [...found.values()];
-};
-
-const gotoIn = (plan: Plan, to: string): { stepId: string } | object => {
-  const sent = sentTo(plan).find((s) => s.planId === to);
-  return sent ? { stepId: sent.stepId } : {};
 };
 
 /** Keys of menus that lead nowhere of their own, or that come late. */
@@ -62,6 +84,7 @@ export const keys: Check = ({ system }) =>
         },
       };
     });
+    found.push(...wordsAndKeys(system, step, place));
     if (!step.dialExtension) return found;
     const heads = new Set(Object.values(system.people).map((p) => p.extension[0]));
     const late = step.branches.filter((b) => b.key.length === 1 && heads.has(b.key)).map((b) => b.key);
@@ -76,10 +99,51 @@ export const keys: Check = ({ system }) =>
     return found;
   });
 
+/** What a menu says against what its keys do: words that name a key that leads nowhere, keys that they never name. */
+function wordsAndKeys(system: Sight['system'], step: MenuStep, place: Finding['place']): Finding[] {
+  const recording = step.recordingId ? system.recordings[step.recordingId] : undefined;
+  const named = keysNamed(recording?.text ?? '');
+  // Words in which no key is known may name all of them in a way of their own.
+  if (!recording || !named.length) return [];
+  const does = keysOf(step);
+  const extensions = step.dialExtension
+    ? new Set(Object.values(system.people).map((p) => p.extension[0]))
+    : null;
+  const nowhere = named.filter((key) => !does.has(key) && !extensions?.has(key));
+  const unsaid = [...does.keys()].filter(
+    (key) => !named.includes(key) && (step.branches.find((b) => b.key === key)?.steps.length ?? 1) > 0,
+  );
+  const keys = (all: readonly string[]) => `${all.length === 1 ? 'key' : 'keys'} ${all.join(', ')}`;
+  return [
+    ...(nowhere.length
+      ? [
+          {
+            id: `words-nowhere:${step.id}`,
+            severity: 'warning' as const,
+            place,
+            title: `“${recording.name}” names ${keys(nowhere)}, and nothing happens there`,
+            detail: 'Whoever presses it is told that the key is wrong, or hears the menu again.',
+          },
+        ]
+      : []),
+    ...(unsaid.length
+      ? [
+          {
+            id: `key-unsaid:${step.id}`,
+            severity: 'hint' as const,
+            place,
+            title: `“${recording.name}” never names ${keys(unsaid)}`,
+            detail: 'Nobody knows of it who is not told.',
+          },
+        ]
+      : []),
+  ];
+}
+
 /** Queues nobody serves. */
 export const queues: Check = ({ system }) =>
   Object.values(system.queues).flatMap((queue): Finding[] =>
-    queue.memberIds.length
+    servingOf(system, queue.id).length
       ? []
       : [
           {

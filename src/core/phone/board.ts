@@ -9,7 +9,7 @@ import {
   type NotDone,
   type Phase,
 } from '../calls';
-import type { Standing, System } from '../system';
+import { servingOf, type Standing, type System } from '../system';
 import { callerName, type Told } from './parties';
 import { serviceOf, type Service } from './serving';
 
@@ -155,7 +155,7 @@ export const boardQueues = (calls: readonly Told[], system: System, standing: St
             : [],
         )
         .sort((a, b) => a.since - b.since),
-      people: queue.memberIds.flatMap((id) => {
+      people: servingOf(system, queue.id).flatMap((id) => {
         const person = system.people[id];
         return person ? [{ id, name: person.name, service: serviceOf(standing, queue.id, id, null) }] : [];
       }),

@@ -15,6 +15,7 @@ import {
   type Setting,
   type Standing,
   type System,
+  servingOf,
 } from '../system';
 
 /** How something that holds is ended: at once, or on the page where it is set. */
@@ -258,7 +259,7 @@ export function holdingNow(document: System, standing: Standing, now: number): H
       ];
     }),
     ...Object.values(system.queues).flatMap((queue) =>
-      queue.memberIds.flatMap((personId): Holding[] => {
+      servingOf(system, queue.id).flatMap((personId): Holding[] => {
         const set = standing.logins[queue.id]?.[personId];
         const name = system.people[personId]?.name;
         if (!set || set.value || !name) return [];

@@ -1,6 +1,6 @@
 /** Serving queues: who waits, whether somebody is on, and why their calls do not reach them. */
 import type { CallState, Memory } from '../calls';
-import type { Standing, System } from '../system';
+import { servingOf, type Standing, type System } from '../system';
 
 /** How long somebody is left alone yet after their last call, by person: until when, epoch milliseconds. */
 export function finishing(
@@ -9,8 +9,8 @@ export function finishing(
   now: number,
 ): Map<string, number> {
   const found = new Map<string, number>();
-  for (const { memberIds, wrapUp } of Object.values(system.queues))
-    for (const id of memberIds) {
+  for (const { id: queueId, wrapUp } of Object.values(system.queues))
+    for (const id of servingOf(system, queueId)) {
       const until = (memory.idleSince[id] ?? -Infinity) + wrapUp * 1000;
       if (until > now) found.set(id, Math.max(until, found.get(id) ?? 0));
     }
@@ -33,7 +33,7 @@ export function servedBy(
   calls: readonly Pick<CallState, 'waiting' | 'phase'>[],
 ): Served[] {
   return Object.values(system.queues)
-    .filter((q) => q.memberIds.includes(personId))
+    .filter((q) => servingOf(system, q.id).includes(personId))
     .map(({ id: queueId }) => {
       const since = calls.flatMap((c) =>
         c.waiting?.queueId === queueId && c.phase !== 'over' && c.phase !== 'talking' ? c.waiting.since : [],

@@ -1,5 +1,6 @@
 /** Who is in a group, and which groups somebody is in. */
 import { writeNumber } from '../numbering/numbers';
+import { once } from '../once';
 import type { Rota } from './shape/hours';
 import type { Group, RingTarget } from './shape/people';
 import type { System } from './shape/schema';
@@ -68,3 +69,22 @@ export function targetName(t: RingTarget, { people, phones, groups, rotas, busin
       return 'whoever looks after the caller';
   }
 }
+
+/** Everybody who serves each queue: its own people in their order, then those of its groups; each once. */
+const serving = once((system: System): ReadonlyMap<string, readonly string[]> => {
+  const behind = (groupIds: readonly string[]) =>
+    flatTargets(
+      groupIds.map((id) => ({ kind: 'group' as const, id })),
+      system,
+    ).flatMap((t) => (t.kind === 'person' ? t.id : []));
+  return new Map(
+    Object.values(system.queues).map(({ id, memberIds, groupIds = [] }) => [
+      id,
+      groupIds.length ? [...new Set([...memberIds, ...behind(groupIds)])] : memberIds,
+    ]),
+  );
+});
+
+/** Everybody who serves a queue, of its own or through a group. @param queueId of the system */
+export const servingOf = (system: System, queueId: string): readonly string[] =>
+  serving(system).get(queueId) ?? [];

@@ -63,5 +63,13 @@ export {
   usersOf,
   type Kind,
 } from './edits/references';
-export { everybodyIn, flatTargets, type FlatTarget, groupsOf, groupsWithin, targetName } from './groups';
+export {
+  everybodyIn,
+  flatTargets,
+  type FlatTarget,
+  groupsOf,
+  groupsWithin,
+  servingOf,
+  targetName,
+} from './groups';
 export { upgradePatches, upgradeStanding, upgradeSystem } from './upgrade';

@@ -1,6 +1,6 @@
 /** Whose figures somebody may see. */
 import { may } from '../people';
-import type { System } from '../system';
+import { servingOf, type System } from '../system';
 
 /**
  * Whoever sees the system sees everybody's; a member of staff their own, and those of the queues they lead.
@@ -10,5 +10,5 @@ export function whoseFigures(system: System, personId: string | null): ReadonlyS
   const person = personId === null ? undefined : system.people[personId];
   if (personId === null || (person && may(person.role, 'see the system'))) return null;
   const led = Object.values(system.queues).filter((q) => q.leadId === personId);
-  return new Set([personId, ...led.flatMap((q) => q.memberIds)]);
+  return new Set([personId, ...led.flatMap((q) => servingOf(system, q.id))]);
 }

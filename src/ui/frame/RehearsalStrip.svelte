@@ -3,6 +3,7 @@
   import { momentOf } from '$core/hours';
   import { sentence } from '$core/calls';
   import { fieldText } from '../format';
+  import { asPlan, unnumbered } from '../rehearse/subject';
   import { DOINGS, rehearsal } from '../rehearsal.svelte';
   import RingChart from '../RingChart.svelte';
   import { supposed } from '../supposed.svelte';
@@ -10,6 +11,7 @@
   import SelectItem from '../fields/SelectItem.svelte';
 
   const numbers = $derived(Object.values(theBusiness().system.numbers ?? {}));
+  const plans = $derived(unnumbered(theBusiness().system));
   const when = $derived(
     rehearsal.question.at === null ? '' : fieldText(rehearsal.question.at, theBusiness().zone),
   );
@@ -34,8 +36,8 @@
 </script>
 
 <section class="strip" aria-label="Rehearsal">
-  {#if !numbers.length}
-    <p>Get a number, and this strip shows second by second what a call to it would do.</p>
+  {#if !rehearsal.number}
+    <p>Get a number or write a plan, and this strip shows second by second what a call would do.</p>
   {:else}
     <div class="ask">
       <span>Call</span>
@@ -44,13 +46,14 @@
         hideLabel
         labelText="Number called"
         size="sm"
-        selected={rehearsal.number?.id}
+        selected={rehearsal.subject.id ?? ''}
         on:update={(e) => rehearsal.ask({ numberId: String(e.detail) })}
       >
         {#each numbers as n (n.id)}<SelectItem
             value={n.id}
             text="{n.label} · {theBusiness().number(n.e164)}"
           />{/each}
+        {#each plans as p (p.id)}<SelectItem value={asPlan(p.id)} text="{p.name}, without a number" />{/each}
       </Select>
       <span>from</span>
       <Select
@@ -134,7 +137,7 @@
     <p class="sentence">
       <output class="out" data-testid="rehearsal-outcome">{rehearsal.outcome}</output>
       {#if rehearsal.trace && theBusiness().system}
-        <span data-testid="rehearsal-sentence">{sentence(rehearsal.trace, theBusiness().system)}</span>
+        <span data-testid="rehearsal-sentence">{sentence(rehearsal.trace, rehearsal.system)}</span>
       {/if}
       <span class="note"
         >{supposed.is('rehearsal', theBusiness().standing)

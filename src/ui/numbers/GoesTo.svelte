@@ -1,12 +1,13 @@
 <script lang="ts">
   import { Button, Select } from 'carbon-components-svelte';
   import { tick } from 'svelte';
+  import { goto } from '$app/navigation';
   import { assignNumber } from '$core/answering';
   import { listed } from '$core/calls';
   import type { NumberHeld } from '$core/system';
   import { freshId } from '../ids';
   import PeopleField from '../fields/PeopleField.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { session, theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
 
   /** Gives a number to a person, to several, or to a plan, in one step each. */
@@ -38,6 +39,13 @@
         { do: 'plan.add', value: { id: planId, name: number.label, steps: [] } },
         { do: 'number.set', id: number.id, change: { planId } },
       ]);
+      session.say({
+        kind: 'info',
+        title: `${number.label} has a plan of its own, without a step yet`,
+        detail: 'Begin it here; until then its callers are cut off.',
+      });
+      await goto(`/answering/${planId}`);
+      return;
     } else if (kind === 'several') choosing = true;
     // The list goes back to what holds now, whatever was chosen in it.
     await tick();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
-  import { planInWords } from '$core/answering';
+  import { assignNumber, planInWords } from '$core/answering';
   import { listed, numberShownBy } from '$core/calls';
   import { weekInWords } from '$core/coverage';
   import { addressLine, addressProblems, profileOf } from '$core/numbering';
@@ -10,6 +10,7 @@
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
   import RecordingChoice from '../fields/RecordingChoice.svelte';
+  import { freshId } from '../ids';
   import { theBusiness } from '../window/session.svelte';
   import GiveBack from './GiveBack.svelte';
   import GoesTo from './GoesTo.svelte';
@@ -40,6 +41,22 @@
   const set = (words: string, change: Partial<Omit<NumberHeld, 'id'>>) =>
     theBusiness().keep(words, [{ do: 'number.set', id, change }]);
   const name = () => system.numbers[id]?.label ?? '';
+  /** A direct line of nobody yet: whose it is, is asked. */
+  let whose = $state(false);
+  function useAs(use: NumberHeld['use']) {
+    const plan = number.planId ? system.plans[number.planId] : undefined;
+    const ring = plan?.steps.find((s) => s.kind === 'ring');
+    whose = use === 'direct' && !(ring?.targets.length === 1 && ring.targets[0]!.kind === 'person');
+    set(`${name()} is a ${use} line`, { use });
+  }
+  function giveTo(personId: string) {
+    const who = system.people[personId];
+    if (!who) return;
+    theBusiness().edit(`${name()} rings ${who.name}`, assignNumber(system, id, [personId], freshId), {
+      withNotice: true,
+    });
+    whose = false;
+  }
   function showAs(value: string) {
     set(`Who may show ${name()} on calls`, { callerIdFor: value === 'everybody' ? 'everybody' : [] });
   }
@@ -62,7 +79,7 @@
         size="sm"
         labelText="What it is for"
         selected={number.use}
-        on:update={(e) => set(`${name()} is a ${e.detail} line`, { use: e.detail as NumberHeld['use'] })}
+        on:update={(e) => e.detail !== number.use && useAs(e.detail as NumberHeld['use'])}
       >
         {#each USES as use (use.value)}<SelectItem value={use.value} text={use.text} />{/each}
       </Select>
@@ -76,6 +93,18 @@
         {#each Object.values(system.sites) as s (s.id)}<SelectItem value={s.id} text={s.name} />{/each}
       </Select>
     </div>
+    {#if whose}
+      <Select
+        size="sm"
+        labelText="Whose direct line is it?"
+        helperText="It then rings them, and their voicemail takes the message."
+        selected=""
+        on:update={(e) => giveTo(String(e.detail))}
+      >
+        <SelectItem value="" text="choose somebody" />
+        {#each Object.values(system.people) as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
+      </Select>
+    {/if}
   </div>
 
   <h3>Where its calls go</h3>

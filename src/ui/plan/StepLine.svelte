@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Add from 'carbon-icons-svelte/lib/Add.svelte';
   import ArrowDown from 'carbon-icons-svelte/lib/ArrowDown.svelte';
   import ArrowUp from 'carbon-icons-svelte/lib/ArrowUp.svelte';
   import Draggable from 'carbon-icons-svelte/lib/Draggable.svelte';
@@ -16,9 +17,11 @@
     onselect: () => void;
     onkeydown: (event: KeyboardEvent) => void;
     onmove: (by: -1 | 1) => void;
+    oninsert: () => void;
     onremove: () => void;
   }
-  let { step, system, at, selected, wrong, onselect, onkeydown, onmove, onremove }: Props = $props();
+  let { step, system, at, selected, wrong, onselect, onkeydown, onmove, oninsert, onremove }: Props =
+    $props();
   const words = $derived(stepInWords(step, system));
   const detail = $derived(detailInWords(step, system));
   const name = $derived(`${words.verb} ${words.what}`);
@@ -48,6 +51,7 @@
     <button type="button" data-focus="down-{step.id}" aria-label="Move down: {name}" onclick={() => onmove(1)}
       ><ArrowDown /></button
     >
+    <button type="button" aria-label="Insert a step after: {name}" onclick={oninsert}><Add /></button>
     <button type="button" aria-label="Remove: {name}" onclick={onremove}><TrashCan /></button>
   </span>
 </div>

@@ -1,10 +1,10 @@
 /** The edits of the plan sheet, as commands with their words. */
-import { stepInWords } from '$core/answering';
-import { allSteps, Step, whereIs, type Plan, type StepList } from '$core/system';
-import { session, theBusiness } from '../window/session.svelte';
-import { copyOf, freshStep, STEPS_OFFERED } from './kinds';
+import { levelled, stepInWords } from '$core/answering';
+import { allSteps, whereIs, type Plan, type Step, type StepList } from '$core/system';
+import { theBusiness } from '../window/session.svelte';
+import { freshStep, STEPS_OFFERED } from './kinds';
 
-const named = (step: Step): string => {
+export const named = (step: Step): string => {
   const { verb, what } = stepInWords(step, theBusiness().system);
   return `${verb} ${what}`;
 };
@@ -68,30 +68,9 @@ export function moveStepTo(plan: Plan, stepId: string, place: StepList, index: n
   ]);
 }
 
-/** Where a copied step waits to be put down, in this browser: it can go into another plan or another business. */
-const CLIPBOARD = 'upper-line:copied-step';
-
-export function copyStep(step: Step): void {
-  localStorage.setItem(CLIPBOARD, JSON.stringify(step));
-  session.say({ kind: 'info', title: `Copied “${named(step)}”`, detail: 'Put it down under “Add a step”.' });
-}
-
-/** The step that was copied last, or undefined. What it points at may be missing where it is put down. */
-export function copiedStep(): Step | undefined {
-  try {
-    return Step.parse(JSON.parse(localStorage.getItem(CLIPBOARD) ?? ''));
-  } catch {
-    return undefined;
-  }
-}
-
-/** Puts the copied step down. @returns the id of the copy */
-export function putDown(plan: Plan, place: StepList, index: number): string | undefined {
-  const copied = copiedStep();
-  if (!copied) return undefined;
-  const step = copyOf(copied);
-  theBusiness().edit(`Put “${named(step)}” into ${plan.name}`, [
-    { do: 'step.add', planId: plan.id, place, index, step },
-  ]);
-  return step.id;
+/** Moves a step a level in, into a branch of the step before it, or out of the branch it is in. @returns whether it could */
+export function levelStep(plan: Plan, step: Step, which: 'in' | 'out'): boolean {
+  const spot = levelled(plan, step.id, which);
+  if (spot) moveStepTo(plan, step.id, spot.place, spot.index);
+  return spot !== undefined;
 }

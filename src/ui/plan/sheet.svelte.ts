@@ -22,8 +22,13 @@ export const draggable =
       // The browser's own dragging cannot be driven the same way by finger and mouse.
       forceFallback: true,
       fallbackOnBody: true,
+      fallbackClass: 'dragged-step',
+      ghostClass: 'lands',
+      emptyInsertThreshold: 18,
+      onStart: () => document.body.classList.add('dragging-step'),
       swapThreshold: 0.5,
       onEnd: ({ item, from, to, oldIndex, newIndex }) => {
+        document.body.classList.remove('dragging-step');
         if (oldIndex === undefined || newIndex === undefined) return;
         // The page is drawn from the plan: what was moved by hand goes back, and the plan is changed.
         from.insertBefore(
@@ -34,5 +39,8 @@ export const draggable =
         moveStepTo(plan(), item.dataset.step!, JSON.parse(to.dataset.place ?? 'null') as StepList, newIndex);
       },
     });
-    return () => sortable.destroy();
+    return () => {
+      document.body.classList.remove('dragging-step');
+      sortable.destroy();
+    };
   };

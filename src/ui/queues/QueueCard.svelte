@@ -1,13 +1,14 @@
 <script lang="ts">
-  import { NumberInput, Select, Toggle } from 'carbon-components-svelte';
+  import { MultiSelect, NumberInput, Select, Toggle } from 'carbon-components-svelte';
   import { PATTERN_WORDS } from '$core/answering';
-  import { Pattern, usersOf, type Queue } from '$core/system';
+  import { Pattern, servingOf, usersOf, type Queue } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
   import RecordingField from '../fields/RecordingField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
   import Origin from '../reach/Origin.svelte';
   import { sendFromHere } from '../reach/settings.svelte';
+  import { named } from '../named';
   import { theBusiness } from '../window/session.svelte';
   import { setQueue } from './edits';
   import SelectItem from '../fields/SelectItem.svelte';
@@ -22,6 +23,12 @@
   };
   /** For fields that say themselves what is wrong. */
   const keep = (change: Partial<Omit<Queue, 'id'>>, words: string) => setQueue(queue, change, words);
+  const serving = $derived(servingOf(system, queue.id));
+  function setGroups(ids: string[]) {
+    const now = queue.groupIds ?? [];
+    if (ids.length === now.length && ids.every((id) => now.includes(id))) return;
+    set({ groupIds: ids.length ? ids : undefined }, 'which groups serve it');
+  }
   const loggedIn = (id: string) => theBusiness().standing.logins[queue.id]?.[id]?.value ?? true;
   const capital = (text: string) => text[0]!.toUpperCase() + text.slice(1);
   const KEYS = [...'123456789*0#'];
@@ -67,7 +74,19 @@
         none="nobody yet"
         onchange={(memberIds) => set({ memberIds }, 'who serves it')}
       />
-      {#each queue.memberIds as id (id)}
+      {#if Object.keys(system.groups).length}
+        <div {@attach named('Groups that serve it')}>
+          <MultiSelect
+            size="sm"
+            labelText="Groups that serve it"
+            label={(queue.groupIds ?? []).map((id) => system.groups[id]?.name ?? '').join(', ') || 'no group'}
+            items={Object.values(system.groups).map((g) => ({ id: g.id, text: g.name }))}
+            selectedIds={queue.groupIds ?? []}
+            on:select={(e) => setGroups(e.detail.selectedIds as string[])}
+          />
+        </div>
+      {/if}
+      {#each serving as id (id)}
         <Toggle
           size="sm"
           labelText={system.people[id]?.name ?? ''}
@@ -105,7 +124,7 @@
         {#each Pattern.options as p (p)}<SelectItem value={p} text={capital(PATTERN_WORDS[p])} />{/each}
       </Select>
       {#if queue.pattern === 'by weight'}
-        {#each queue.memberIds as id (id)}
+        {#each serving as id (id)}
           <NumberInput
             size="sm"
             labelText="Weight of {system.people[id]?.name}"

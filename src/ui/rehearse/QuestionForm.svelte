@@ -9,6 +9,7 @@
   import { theBusiness } from '../window/session.svelte';
   import DoingField from './DoingField.svelte';
   import ThenFields from './ThenFields.svelte';
+  import { asPlan, subjectOf, unnumbered } from './subject';
   import type { Question, Rung } from './question';
   import SelectItem from '../fields/SelectItem.svelte';
 
@@ -21,7 +22,9 @@
   }
   let { question, system, rung, onask }: Props = $props();
   let problem = $state('');
-  const number = $derived(question.numberId ? system.numbers[question.numberId] : undefined);
+  const numbers = $derived(Object.values(theBusiness().system.numbers));
+  const plans = $derived(unnumbered(theBusiness().system));
+  const number = $derived(subjectOf(theBusiness().system, question.numberId).number);
   const steps = $derived(
     number?.planId ? plansFrom(system, number.planId).flatMap((p) => [...allSteps(p.steps)]) : [],
   );
@@ -67,10 +70,11 @@
     selected={question.numberId ?? ''}
     on:update={(e) => onask({ numberId: String(e.detail) })}
   >
-    {#each Object.values(system.numbers) as n (n.id)}<SelectItem
+    {#each numbers as n (n.id)}<SelectItem
         value={n.id}
         text="{n.label} · {theBusiness().number(n.e164)}"
       />{/each}
+    {#each plans as p (p.id)}<SelectItem value={asPlan(p.id)} text="{p.name}, without a number" />{/each}
   </Select>
   <TextInput
     size="sm"

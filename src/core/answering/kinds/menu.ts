@@ -4,10 +4,19 @@ import { isSaid, list, quoted, said, secondsOf, type StepKind } from './kind';
 const keyInWords = (key: MenuKey): string =>
   key === 'wrong' ? 'Wrong key' : key === 'none' ? 'No key' : `Key ${key}`;
 
+/** What each key of a menu does that does anything. */
+export const keysOf = (step: MenuStep): Map<string, 'branch' | 'names' | 'again' | 'back'> =>
+  new Map([
+    ...step.branches.filter((b) => b.key.length === 1).map((b) => [b.key, 'branch'] as const),
+    ...(step.nameKey ? [[step.nameKey, 'names'] as const] : []),
+    ...(step.againKey ? [[step.againKey, 'again'] as const] : []),
+    ...(step.backKey ? [[step.backKey, 'back'] as const] : []),
+  ]);
+
 /** A key that leads nowhere in a menu, or none where each leads somewhere. */
 function wrongKey(step: MenuStep): string | undefined {
   if (step.dialExtension) return undefined;
-  const used = new Set<string | null>([step.nameKey, ...step.branches.map((b) => b.key)]);
+  const used = keysOf(step);
   return [...'0987654321*#'].find((k) => !used.has(k));
 }
 
@@ -17,7 +26,15 @@ export const menu: StepKind<MenuStep> = {
   verb: 'menu',
   what: (step, system) => {
     const keys = step.branches.map((b) => b.key).filter((k) => k.length === 1);
-    return `${quoted(step.recordingId, system, 'without words')}, ${keys.length ? `keys ${list(keys)}` : 'no keys yet'}`;
+    const own = [
+      step.againKey ? `${step.againKey} says it again` : '',
+      step.backKey ? `${step.backKey} goes back` : '',
+    ].filter(Boolean);
+    return [
+      quoted(step.recordingId, system, 'without words'),
+      keys.length ? `keys ${list(keys)}` : 'no keys yet',
+      ...own,
+    ].join(', ');
   },
   detail: (step, system) => said(step.recordingId, system) || 'Write what the caller is to choose from.',
   opens: (step, branch) => keyInWords(step.branches[branch]!.key),

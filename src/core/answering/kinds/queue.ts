@@ -1,4 +1,4 @@
-import type { QueueStep, System } from '../../system';
+import { servingOf, type QueueStep, type System } from '../../system';
 import { capital, count, type StepKind } from './kind';
 
 const minutes = (seconds: number): string =>
@@ -17,7 +17,7 @@ export const queue: StepKind<QueueStep> = {
   detail: (step, system) => {
     const found = queueOf(step, system);
     return found
-      ? `${count(found.memberIds.length, 'person', 'people')} · ${count(found.limit, 'caller')} may wait`
+      ? `${count(servingOf(system, found.id).length, 'person', 'people')} · ${count(found.limit, 'caller')} may wait`
       : 'Choose a queue.';
   },
   opens: (step, branch) => capital(step.branches[branch]!.way),

@@ -1,4 +1,5 @@
 /** Which phones are on which calls: a phone may hold some while it talks in another. */
+import { servingOf } from '../../system';
 import type { CallState, Run } from './state';
 import { outsideNumber } from './trace';
 
@@ -36,8 +37,9 @@ export const phonesOn = ({ onCall }: Pick<Run, 'onCall'>, call: CallState): stri
  */
 export function isFree(run: Run, call: CallState, who: readonly string[], talked: boolean): void {
   if (talked) for (const id of who) run.memory.idleSince[id] = run.now;
-  for (const queue of Object.values(run.world(call).system.queues)) {
-    if (!queue.memberIds.some((id) => who.includes(id))) continue;
+  const { system } = run.world(call);
+  for (const queue of Object.values(system.queues)) {
+    if (!servingOf(system, queue.id).some((id) => who.includes(id))) continue;
     run.serveSoon(queue.id, queue.wrapUp * 1000);
     run.serveSoon(queue.id, 0);
   }

@@ -177,6 +177,8 @@ export interface AnyCall {
    */
   backTo?: { planId: string; stepId: string | null } | undefined;
   redirects: number;
+  /** Menus that the caller has chosen in by key, the last at the end: where a key for *back* leads. Absent is none. */
+  menusBefore?: { planId: string; stepId: string }[] | undefined;
   /** People and outside numbers the call has been sent to. */
   chain: string[];
   menu: InMenu | null;

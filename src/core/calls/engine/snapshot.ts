@@ -117,6 +117,7 @@ const AnyCall = z.looseObject({
   onward: Onward,
   backTo: z.object({ planId: Id, stepId: Id.nullable() }).optional(),
   redirects: Count,
+  menusBefore: z.array(z.object({ planId: Id, stepId: Id })).optional(),
   chain: z.array(z.string()),
   menu: z
     .object({

@@ -1,5 +1,5 @@
 /** Queues: callers wait in the order they came until one of those who serve is free. */
-import type { Queue, QueueWay } from '../../system';
+import { servingOf, type Queue, type QueueWay } from '../../system';
 import { whyNot } from '../people/eligible';
 import { usualKeys } from '../base/keys';
 import { offersOf } from '../people/offers';
@@ -39,7 +39,7 @@ export function enterQueue(
   call.waiting = waiting;
   const waits = call as Waits;
   call.how = { ringBusy: false, confirm: false };
-  if (!isServed(run, queue)) return leaveQueue(run, waits, 'nobody logged in');
+  if (!isServed(run, call, queue)) return leaveQueue(run, waits, 'nobody logged in');
   if (ahead >= queue.limit && ahead > 0) return leaveQueue(run, waits, 'full');
   if (queue.limit === 0 && !freeMembers(run, call, queue).length) return leaveQueue(run, waits, 'full');
   run.say(call, { t: 0, kind: 'queued', queueId, position: ahead + 1 });
@@ -71,13 +71,15 @@ export function isPaused(
 }
 
 /** Whether anybody serves a queue at all. */
-const isServed = (run: Run, queue: Queue): boolean =>
-  queue.memberIds.some((id) => isLoggedIn(run, queue.id, id) && !isPaused(run, queue, id));
+const isServed = (run: Run, call: CallState, queue: Queue): boolean =>
+  servingOf(run.world(call).system, queue.id).some(
+    (id) => isLoggedIn(run, queue.id, id) && !isPaused(run, queue, id),
+  );
 
 /** Those of a queue who can be rung for a call now, in the order of its pattern. */
 function freeMembers(run: Run, call: CallState, queue: Queue): Rung[] {
-  const { phonesOf } = run.world(call);
-  const free = queue.memberIds
+  const { phonesOf, system } = run.world(call);
+  const free = servingOf(system, queue.id)
     .filter(
       (id) =>
         !whyNotMember(run, queue, id) && (phonesOf.get(id) ?? []).some((p) => canRing(run, call, p, id)),
@@ -117,7 +119,7 @@ export function serve(run: Run, queueId: string): void {
     if (call.phase !== 'queued') continue;
     const queue = queueOf(run, call);
     // The last one has logged out, or was paused.
-    if (!isServed(run, queue)) {
+    if (!isServed(run, call, queue)) {
       leaveQueue(run, call, 'nobody logged in');
       continue;
     }
@@ -125,7 +127,7 @@ export function serve(run: Run, queueId: string): void {
     // Within the moment in which nobody took it it is not offered again: a phone that declines at once would go on for ever.
     const again = wait.offered !== run.now && i < last;
     const isTried = (id: string) => wait.tried.includes(id);
-    if (!again && queue.memberIds.every(isTried)) continue;
+    if (!again && servingOf(run.world(call).system, queue.id).every(isTried)) continue;
     const free = freeMembers(run, call, queue);
     let next = free.filter((m) => !isTried(idOf(m)));
     if (!next.length) {

@@ -4,7 +4,7 @@ import { RANK, type CallState, type Run } from '../base/state';
 import { heldForLine, hasLineOf } from '../base/line';
 import { isOurs, type End } from '../base/talk';
 import type { NotDone } from '../base/trace';
-import { slotsOf } from '../../system';
+import { slotsOf, servingOf } from '../../system';
 import { beginTalk, comesIn, endOf, goesOut, otherOf, type NewEnd, type Talk } from './ends';
 import { comeBack, leaveToOther } from './passing';
 
@@ -56,7 +56,7 @@ export function mayPickUp(run: Pick<Run, 'world'>, call: CallState, { phone, per
   if (!personId) return false;
   const together = [
     ...Object.values(groups).map((g) => g.members.flatMap((m) => (m.kind === 'person' ? m.id : []))),
-    ...Object.values(queues).map((q) => q.memberIds),
+    ...Object.keys(queues).map((id) => servingOf(system, id)),
   ];
   return rung.some(
     (id) => id !== personId && together.some((ids) => ids.includes(id) && ids.includes(personId)),

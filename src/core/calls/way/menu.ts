@@ -14,6 +14,8 @@ const CHOOSE_MS = 3000;
 const ENOUGH_LETTERS = 3;
 /** So many of those found by name are offered, one for each key. */
 const MOST_OFFERED = 9;
+/** So many menus are kept in mind to come back to. */
+const MOST_BEFORE = 20;
 
 type InAMenu = CallIn<'menu'>;
 const stepOf = (run: Run, call: CallState): MenuStep => stopOf(run, call).step as MenuStep;
@@ -56,10 +58,34 @@ function decide(run: Run, call: InAMenu): void {
   const step = stepOf(run, call);
   const { digits } = call.menu;
   const branch = branchFor(run, call, digits as MenuKey);
-  if (branch !== undefined) return run.enter(call, branch);
+  if (branch !== undefined) return choose(run, call, branch);
   if (digits === step.nameKey) return startSpelling(run, call);
+  if (digits === step.againKey) return playMenu(run, call, 1);
+  if (digits === step.backKey) return back(run, call);
   if (step.dialExtension && run.world(call).extensions.has(digits)) return dialInside(run, call, digits);
   wrong(run, call);
+}
+
+/** A branch is chosen by key: the caller can come back, and a plan that is gone to again is no circle. */
+function choose(run: Run, call: InAMenu, branch: string | null): void {
+  const here = { planId: call.planId!, stepId: call.stepId! };
+  call.menusBefore = [...(call.menusBefore ?? []), here].slice(-MOST_BEFORE);
+  call.redirects = 0;
+  run.enter(call, branch);
+}
+
+/** To the menu in which the last key was chosen; from the first one, to itself. */
+function back(run: Run, call: InAMenu): void {
+  const before = call.menusBefore?.at(-1);
+  if (!before || !run.world(call).routes.get(before.planId)?.stops.has(before.stepId))
+    return playMenu(run, call, 1);
+  call.menusBefore = call.menusBefore!.slice(0, -1);
+  call.redirects = 0;
+  if (before.planId !== call.planId) {
+    call.planId = before.planId;
+    run.say(call, { t: 0, kind: 'plan', planId: before.planId });
+  }
+  run.enter(call, before.stepId);
 }
 
 const branchFor = (run: Run, call: CallState, key: MenuKey): string | null | undefined => {

@@ -17,7 +17,7 @@ export function writeVoiceXml(menu: MenuStep, system: System): string {
   const said = (id: string | null | undefined) => (id ? (system.recordings[id]?.text ?? '') : '');
   const prompt = (words: string): Node[] => (words ? [element('prompt', {}, [text(words)])] : []);
 
-  const addMenu = (step: MenuStep, id: string) => {
+  const addMenu = (step: MenuStep, id: string, before = id) => {
     const choices = step.branches.filter((b) => b.key.length === 1);
     const node = element('menu', { id, dtmf: 'false' }, [
       element('property', { name: 'timeout', value: `${step.seconds}s` }),
@@ -25,18 +25,22 @@ export function writeVoiceXml(menu: MenuStep, system: System): string {
       ...choices.map((b) =>
         element('choice', { dtmf: b.key, next: `#${id}-${nameOf(b.key)}` }, [text(`key ${b.key}`)]),
       ),
+      ...(step.againKey ? [element('choice', { dtmf: step.againKey, next: `#${id}` }, [text('again')])] : []),
+      ...(step.backKey
+        ? [element('choice', { dtmf: step.backKey, next: `#${before}` }, [text('back')])]
+        : []),
       ...['noinput', 'nomatch'].flatMap((event) => [
         ...(step.tries > 1 ? [element(event, {}, [element('reprompt', {})])] : []),
         element(event, { count: String(step.tries) }, [element('goto', { next: `#${id}-otherwise` })]),
       ]),
     ]);
     dialogs.push(node);
-    for (const b of choices) addSteps(b.steps, `${id}-${nameOf(b.key)}`);
-    addSteps(step.otherwise, `${id}-otherwise`);
+    for (const b of choices) addSteps(b.steps, `${id}-${nameOf(b.key)}`, id);
+    addSteps(step.otherwise, `${id}-otherwise`, before);
   };
-  const addSteps = (steps: readonly Step[], id: string) => {
+  const addSteps = (steps: readonly Step[], id: string, before: string) => {
     const [first] = steps;
-    if (first?.kind === 'menu') return addMenu(first, id);
+    if (first?.kind === 'menu') return addMenu(first, id, before);
     const content = steps.flatMap((step): Node[] => {
       if (step.kind === 'play') return prompt(said(step.recordingId));
       if (step.kind === 'ring' && step.targets.length === 1 && step.targets[0]!.kind === 'person') {

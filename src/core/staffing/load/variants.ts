@@ -10,6 +10,7 @@ import {
   type Standing,
   type Step,
   type System,
+  servingOf,
 } from '../../system';
 
 export type Change =
@@ -166,7 +167,7 @@ export const desksOf = (system: System): Desk[] =>
           ? [
               {
                 ...base,
-                personIds: [...queue.memberIds],
+                personIds: [...servingOf(system, queue.id)],
                 seconds: null,
                 queueId: queue.id,
                 pattern: queue.pattern,

@@ -135,6 +135,7 @@ const PLACES: Record<Place, Points> = {
   'phones.lines.personIds[]': points('person', 'out'),
   'phones.lines.numberIds[]': points('number', 'out'),
   'queues.memberIds[]': points('person', 'out'),
+  'queues.groupIds[]': points('group', 'out'),
   'queues.leadId': points('person', 'null'),
   'queues.holdMusicId': points('recording', 'null'),
   'queues.comfort.recordingId': points('recording', 'holder'),

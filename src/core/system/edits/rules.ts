@@ -70,6 +70,7 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
   },
   queue: (queue, { queues }) => {
     onlyName(queues, queue.id, 'queue');
+    if (hasTwice(queue.groupIds ?? [])) throw new Refused('groupIds', 'A group serves it twice.');
     if (hasTwice(queue.memberIds)) throw new Refused('memberIds', 'Somebody serves it twice.');
     if (queue.exitKey !== null && queue.exitKey === queue.callBackKey)
       throw new Refused('callBackKey', `Key ${queue.exitKey} leaves the queue already.`);
@@ -252,11 +253,16 @@ function onlyWays({ branches }: { branches?: { way: string }[] | undefined }): v
 
 /** What must hold true of a step of each kind, whatever else there is. */
 const STEP_LAWS: { [K in Step['kind']]: (step: StepOf<K>) => void } = {
-  menu: ({ branches, nameKey }) => {
+  menu: ({ branches, nameKey, againKey, backKey }) => {
     const key = twice(branches.map((b) => b.key));
     if (key) throw new Refused('key', `Key ${key} is there twice.`);
-    if (nameKey !== null && branches.some((b) => b.key === nameKey))
-      throw new Refused('nameKey', `Key ${nameKey} has a branch already.`);
+    const own = { nameKey, againKey, backKey };
+    for (const [field, is] of Object.entries(own)) {
+      if (!is) continue;
+      if (branches.some((b) => b.key === is)) throw new Refused(field, `Key ${is} has a branch already.`);
+      if (Object.values(own).filter((other) => other === is).length > 1)
+        throw new Refused(field, `Key ${is} does something else already.`);
+    }
   },
   hours: ({ branches }) => {
     const period = twice(branches.map((b) => b.period));

@@ -69,6 +69,9 @@ const MenuHead = z.object({
   dialExtension: z.boolean(),
   /** The key with which callers spell somebody's name on the keypad, or null. */
   nameKey: Key.nullable(),
+  /** The key with which callers hear it again, and the one that leads back to the menu before; absent or null is none. */
+  againKey: Key.nullable().optional(),
+  backKey: Key.nullable().optional(),
 });
 const MenuStep = MenuHead.extend({
   branches: z.array(z.object({ key: MenuKey, steps: Steps })).max(14),

@@ -10,6 +10,8 @@ export const Queue = z.object({
   extension: Extension.nullable(),
   /** People who serve it, in order. */
   memberIds: z.array(Id).max(200),
+  /** Groups whose people serve it, after those; absent is none. Who serves it in all is `servingOf`. */
+  groupIds: z.array(Id).max(20, 'At most 20 groups.').optional(),
   pattern: Pattern,
   weights: Weights.optional(),
   /** Seconds one of them is rung before the next is tried. */

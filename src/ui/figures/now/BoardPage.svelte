@@ -9,7 +9,7 @@
     presencesApart,
     presencesIn,
   } from '$core/phone';
-  import { withOwn, type Setting } from '$core/system';
+  import { withOwn, type Setting, servingOf } from '$core/system';
   import { whoseFigures, type Today } from '$core/traffic';
   import { count, dateText, durationText } from '../../format';
   import Override from '../../hours/Override.svelte';
@@ -31,7 +31,7 @@
   // Of others' calls a member of staff is told nothing.
   const calls = $derived(
     boardCalls(line.calls, own).filter(
-      (c) => mine(c.personIds) || (c.queueId !== null && mine(own.queues[c.queueId]?.memberIds ?? [])),
+      (c) => mine(c.personIds) || (c.queueId !== null && mine(servingOf(own, c.queueId))),
     ),
   );
   const queues = $derived(

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Select, Toggle } from 'carbon-components-svelte';
+  import { keysOf } from '$core/answering';
   import type { MenuKey, MenuStep, Plan } from '$core/system';
   import RecordingField from '../../fields/RecordingField.svelte';
   import SecondsField from '../../fields/SecondsField.svelte';
@@ -10,7 +11,20 @@
 
   let { plan, step }: { plan: Plan; step: MenuStep } = $props();
   const KEYS = [...'123456789*0#'];
-  const free = $derived(KEYS.filter((k) => k !== step.nameKey && !step.branches.some((b) => b.key === k)));
+  const does = $derived(keysOf(step));
+  const free = $derived(KEYS.filter((k) => !does.has(k)));
+  /** What a key does that leads into no branch. */
+  const OWN = [
+    ['nameKey', 'Key for spelling a name'],
+    ['againKey', 'Key for hearing it again'],
+    ['backKey', 'Key back to the menu before'],
+  ] as const;
+  const WORDS = {
+    branch: 'a branch',
+    names: 'names',
+    again: 'hearing it again',
+    back: 'going back',
+  } as const;
   const NAMES: Partial<Record<MenuKey, string>> = { wrong: 'Wrong key', none: 'No key' };
   const name = (key: MenuKey) => NAMES[key] ?? `Key ${key}`;
   let problem = $state('');
@@ -34,15 +48,14 @@
     {@const branch = step.branches.find((b) => b.key === key)}
     <button
       type="button"
-      class:on={branch || step.nameKey === key}
-      disabled={!!branch || step.nameKey === key}
+      class:on={does.has(key)}
+      disabled={does.has(key)}
       aria-label={branch
         ? `Key ${key} has a branch`
-        : step.nameKey === key
-          ? `Key ${key} is for names`
+        : does.has(key)
+          ? `Key ${key} is for ${WORDS[does.get(key)!]}`
           : `Add a branch for key ${key}`}
-      onclick={() => add(key as MenuKey)}
-      ><b>{key}</b><small>{branch ? 'branch' : step.nameKey === key ? 'names' : ''}</small></button
+      onclick={() => add(key as MenuKey)}><b>{key}</b><small>{does.get(key) ?? ''}</small></button
     >
   {/each}
 </div>
@@ -63,15 +76,18 @@
       >{/if}
   {/snippet}
 </BranchRows>
-<Select
-  size="sm"
-  labelText="Key for spelling a name"
-  selected={step.nameKey ?? ''}
-  on:update={(e) => set({ nameKey: String(e.detail) || null }, 'nameKey')}
->
-  <SelectItem value="" text="none" />
-  {#each [...free, ...(step.nameKey ? [step.nameKey] : [])] as k (k)}<SelectItem value={k} text={k} />{/each}
-</Select>
+{#each OWN as [field, label] (field)}
+  {@const key = step[field] ?? ''}
+  <Select
+    size="sm"
+    labelText={label}
+    selected={key}
+    on:update={(e) => e.detail !== key && set({ [field]: String(e.detail) || null }, field)}
+  >
+    <SelectItem value="" text="none" />
+    {#each [...free, ...(key ? [key] : [])] as k (k)}<SelectItem value={k} text={k} />{/each}
+  </Select>
+{/each}
 <Toggle
   size="sm"
   labelText="Extensions dialled here"

@@ -11,6 +11,7 @@
   import PlanReader from '$ui/plan/PlanReader.svelte';
   import StepList from '$ui/plan/StepList.svelte';
   import StepPanel from '$ui/plan/StepPanel.svelte';
+  import { asPlan } from '$ui/rehearse/subject';
   import { rehearsal } from '$ui/rehearsal.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
@@ -39,7 +40,8 @@
     const own = ownNumbers.split(' ');
     // The strip's own fields must be on the page before what they show is changed.
     void tick().then(() => {
-      if (own[0] && !own.includes(rehearsal.number?.id ?? '')) rehearsal.ask({ numberId: own[0] });
+      if (own[0] && !own.includes(rehearsal.subject.id ?? '')) rehearsal.ask({ numberId: own[0] });
+      else if (!own[0] && planId) rehearsal.ask({ numberId: asPlan(planId) });
     });
   });
   $effect(() => {

@@ -16,6 +16,7 @@
   import { keepAsPromise } from '$ui/promises/edits';
   import QuestionForm from '$ui/rehearse/QuestionForm.svelte';
   import { asLink, freshQuestion, fromLink, requestsOf, rungIn, type Question } from '$ui/rehearse/question';
+  import { subjectOf } from '$ui/rehearse/subject';
   import TraceList from '$ui/rehearse/TraceList.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
@@ -28,19 +29,15 @@
   const asked = new Remembered<Question>('rehearsal-page', freshQuestion(NEW_CALLER));
   const linked = fromLink(untrack(() => page.url.searchParams.get('ask')));
   if (linked) asked.value = linked;
-  const system = $derived(theBusiness().system);
-  const number = $derived(
-    (asked.value.numberId && system.numbers[asked.value.numberId]) || Object.values(system.numbers)[0],
-  );
-  const question = $derived({ ...asked.value, numberId: number?.id ?? null });
+  const subject = $derived(subjectOf(theBusiness().system, asked.value.numberId));
+  const { system, number } = $derived(subject);
+  const question = $derived({ ...asked.value, numberId: subject.id });
   const ask = (change: Partial<Question>) => (asked.value = { ...asked.value, ...change });
 
   const reckoned = $derived(supposed.paired('rehearsal', system, theBusiness().standing));
   const work = (q: Question) => {
-    const called = q.numberId ? system.numbers[q.numberId] : undefined;
-    return called
-      ? [...simulate(system, reckoned, requestsOf(q, called, theBusiness().minute)).values()]
-      : [];
+    const { system: tried, number: called } = subjectOf(theBusiness().system, q.numberId);
+    return called ? [...simulate(tried, reckoned, requestsOf(q, called, theBusiness().minute)).values()] : [];
   };
   const traces = $derived(work(question));
   $effect(() => {
@@ -75,8 +72,11 @@
 <h1>Rehearsal</h1>
 {#if !number}
   <div class="empty">
-    <h2>No number yet</h2>
-    <p><a href="/numbers/get">Get a number first</a>: then every call to it can be tried here.</p>
+    <h2>Nothing to call yet</h2>
+    <p>
+      <a href="/numbers/get">Get a number</a> or <a href="/answering">write a plan</a>: then every call can be
+      tried here.
+    </p>
   </div>
 {:else}
   <div class="columns">
