@@ -92,6 +92,7 @@ export const currentBusiness = (page: Page): Promise<string> =>
 export async function withSoftphone(context: BrowserContext, page: Page): Promise<Page> {
   await page.goto('/people/idris');
   await page.getByRole('button', { name: /^Invite Idris/ }).click();
+  await page.getByRole('button', { name: 'Open the mail' }).click();
   await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
   const code = await codeInLetter(page);
   const staff = await context.newPage();

@@ -379,6 +379,7 @@ test.describe('invitations', () => {
   test('are taken up by picture, file or hand; what is wrong is said in place', async ({ context, page }) => {
     await open(page, '/phones/idris-browser');
     await page.getByRole('button', { name: /^Invite/ }).click();
+    await page.getByRole('button', { name: 'Open the mail' }).click();
     const drawer = page.getByRole('complementary', { name: 'Bench' });
     await drawer.getByRole('button', { name: /Your phone at/ }).click();
     const code = await codeInLetter(page);
@@ -569,6 +570,7 @@ test('the yard from an empty business: two files, invitations, and a call that r
   await test.step('apps and softphones by invitation', async () => {
     await visit(page, '/phones');
     await page.getByRole('button', { name: /^Invite all 7/ }).click();
+    await page.getByRole('button', { name: 'Open the mail' }).click();
     const drawer = page.getByRole('complementary', { name: 'Bench' });
     await drawer.getByRole('tab', { name: 'Staff phones' }).click();
     // Anselm has no address in the list: his desk phone needs none.

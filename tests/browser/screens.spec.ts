@@ -7,6 +7,7 @@ import { expect, test } from './seeded';
 
 const sendInvitation = async (page: Page): Promise<string> => {
   await page.getByRole('button', { name: /^Invite.*Jonah/ }).click();
+  await page.getByRole('button', { name: 'Open the mail' }).click();
   const bench = page.getByRole('complementary', { name: 'Bench' });
   await bench.getByRole('tab', { name: 'Mail' }).click();
   await bench

@@ -11,6 +11,7 @@ async function followed(
 ): Promise<Page> {
   await open(page, '/people/jonah');
   await page.getByRole('button', { name: /^Invite/ }).click();
+  await page.getByRole('button', { name: 'Open the mail' }).click();
   await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
   const code = await codeInLetter(page);
   const drawer = page.getByRole('complementary', { name: 'Bench' });

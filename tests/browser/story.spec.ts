@@ -114,6 +114,7 @@ test('from nothing to a message in the mailbox', async ({ context, page, baseURL
   let staff!: Page;
   await test.step('3: invite her, and pair the browser softphone', async () => {
     await page.getByRole('button', { name: /^Invite Ada Fenwick/ }).click();
+    await page.getByRole('button', { name: 'Open the mail' }).click();
     const bench = page.getByRole('complementary', { name: 'Bench' });
     await bench.getByRole('button', { name: /Your phone at Gull Point Chandlery/ }).click();
     const letter = await bench.getByTestId('mail-text').innerText();

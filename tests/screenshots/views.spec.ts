@@ -62,6 +62,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await saved(page);
   await page.goto('/phones/invitations');
   await page.getByRole('button', { name: /^Invite Jonah/ }).click();
+  await page.getByRole('button', { name: 'Open the mail' }).click();
   const drawer = page.getByRole('complementary', { name: 'Bench' });
   await drawer.getByRole('tab', { name: 'Staff phones' }).click();
   await drawer.getByLabel('How Noor Haddad’s Computer softphone is').selectOption('asleep');
@@ -74,6 +75,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   // Idris pairs his softphone; a customer calls Rosa's colleagues, and later leaves a message.
   await page.goto('/people/idris');
   await page.getByRole('button', { name: /^Invite Idris/ }).click();
+  await page.getByRole('button', { name: 'Open the mail' }).click();
   await page
     .getByRole('button', { name: /Your phone at Lantern Cove/ })
     .first()

@@ -5,8 +5,8 @@ import { stepInWords } from './sentences';
 
 /** A place at which a recording is heard. */
 export interface Use {
-  kind: 'plan' | 'mailbox' | 'queue';
-  /** Of the plan, mailbox or queue. */
+  kind: 'plan' | 'mailbox' | 'queue' | 'number' | 'business';
+  /** Of the plan, mailbox, queue or number. */
   id: string;
   /** The step of the plan. */
   stepId?: string;
@@ -35,6 +35,12 @@ export function usesOf(system: System, recordingId: string): Use[] {
           words: `greeting of ${m.name} ${greetingWhenInWords(g.when, system)}`,
         })),
     ),
+    ...(system.business.holdMusicId === recordingId
+      ? [{ kind: 'business' as const, id: '', words: 'heard by those who are held' }]
+      : []),
+    ...Object.values(system.numbers)
+      .filter((n) => n.holdMusicId === recordingId)
+      .map((n): Use => ({ kind: 'number', id: n.id, words: `heard by those who are held, by ${n.label}` })),
     ...Object.values(system.queues).flatMap((q): Use[] => [
       ...(q.holdMusicId === recordingId
         ? [{ kind: 'queue' as const, id: q.id, words: `music of ${q.name}` }]
@@ -69,6 +75,12 @@ export function replaceCommands(system: System, recordingId: string, byId: strin
         const change = { greetingId: of(m.greetingId), ...(greetings ? { greetings } : {}) };
         return { do: 'mailbox.set', id: m.id, change };
       }),
+    ...(system.business.holdMusicId === recordingId
+      ? [{ do: 'business.set' as const, change: { holdMusicId: byId } }]
+      : []),
+    ...Object.values(system.numbers)
+      .filter((n) => n.holdMusicId === recordingId)
+      .map((n): Command => ({ do: 'number.set', id: n.id, change: { holdMusicId: byId } })),
     ...Object.values(system.queues).flatMap((q): Command[] => {
       const music = q.holdMusicId === recordingId ? { holdMusicId: byId } : {};
       const comfort =

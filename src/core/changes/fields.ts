@@ -32,6 +32,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     callsOut: 'who may call where',
     recording: 'recording of calls',
     holdMusicId: 'heard on hold',
+    holdSilent: 'silent on hold',
   },
   site: {
     name: 'name',
@@ -52,6 +53,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     siteId: 'site',
     planId: 'plan',
     holdMusicId: 'heard on hold',
+    holdSilent: 'silent on hold',
     faxMailboxId: 'mailbox of its faxes',
     announceId: 'said to whoever is called with it',
     callerIdFor: 'who may show it',
@@ -117,6 +119,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     limit: 'callers who may wait',
     longestWait: 'longest wait, in seconds',
     holdMusicId: 'heard while waiting',
+    holdSilent: 'silent while waiting',
     comfort: 'said while waiting',
     exitKey: 'key to leave it',
     callBackKey: 'key to be called back',

@@ -244,6 +244,35 @@ export const emptySystem = (business: Business): System => ({
   promises: {},
 });
 
-/** What somebody held hears on a call by one of the numbers: its own music, else the business's, else none that was chosen. */
-export const holdMusicFor = (system: System, numberId: string | null): Recording | undefined =>
-  system.recordings[system.numbers[numberId ?? '']?.holdMusicId ?? system.business.holdMusicId ?? ''];
+/** What somebody hears who is held or waits: a recording, a piece that is made by code, or nothing. */
+export type HoldSound = { is: 'recording'; recording: Recording } | { is: 'made' } | { is: 'silence' };
+
+/** Where a hold sound is chosen. */
+export interface HoldChoice {
+  holdMusicId?: string | null | undefined;
+  holdSilent?: boolean | undefined;
+}
+
+/** What is chosen at one place; null where nothing is. */
+export function holdSoundOf(
+  { holdMusicId, holdSilent }: HoldChoice,
+  { recordings }: Pick<System, 'recordings'>,
+): HoldSound | null {
+  if (holdSilent) return { is: 'silence' };
+  const recording = recordings[holdMusicId ?? ''];
+  return recording ? { is: 'recording', recording } : null;
+}
+
+/** What is heard on a call: of the queue it waits in, else of the number it came by, else of the business, else a piece made by code. */
+export function holdSoundFor(
+  system: System,
+  numberId: string | null,
+  queueId: string | null = null,
+): HoldSound {
+  const places = [system.queues[queueId ?? ''], system.numbers[numberId ?? ''], system.business];
+  for (const place of places) {
+    const sound = place && holdSoundOf(place, system);
+    if (sound) return sound;
+  }
+  return { is: 'made' };
+}

@@ -6,25 +6,39 @@
   import BenchNotices from './BenchNotices.svelte';
   import BenchPhones from './BenchPhones.svelte';
   import BenchStaff from './BenchStaff.svelte';
+  import { theBusiness } from '../window/session.svelte';
 
-  let { open = $bindable(false) }: { open?: boolean } = $props();
+  /** @param alone it is a window of its own */
+  let { open = $bindable(false), alone = false }: { open?: boolean; alone?: boolean } = $props();
+  /** Elsewhere Escape closes something else. */
+  const inside = ({ target }: Event) =>
+    target === document.body || (target as HTMLElement).closest('aside[aria-label=Bench]') !== null;
+  function apart() {
+    window.open(`/bench?business=${theBusiness().id}`, 'upper-line-bench', 'width=480,height=820');
+    open = false;
+  }
   let selected = $state(0);
 </script>
 
 <svelte:window
   onkeydown={(e) => {
-    if (open && e.key === 'Escape') open = false;
+    if (open && !alone && !e.defaultPrevented && e.key === 'Escape' && inside(e)) open = false;
   }}
 />
 
 {#if open}
-  <aside aria-label="Bench">
+  <aside aria-label="Bench" class:alone>
     <div class="head">
       <div>
         <h2>Bench</h2>
         <p>Stand-ins for the outside world. They are not part of your phone system.</p>
       </div>
-      <Button kind="ghost" size="small" on:click={() => (open = false)}>Close</Button>
+      {#if !alone}
+        <div class="acts">
+          <Button kind="ghost" size="small" on:click={() => (open = false)}>Close</Button>
+          <button class="linkish small" type="button" onclick={apart}>Window of its own</button>
+        </div>
+      {/if}
     </div>
     <Tabs bind:selected>
       <Tab label="Mail" />
@@ -59,12 +73,22 @@
     right: 0;
     top: 0;
     bottom: 0;
-    width: 440px;
-    z-index: 5000;
+    width: var(--bench-width);
+    z-index: 24;
     background: var(--bench);
     border-left: 6px double var(--line);
     padding: 16px 18px;
     overflow-y: auto;
+  }
+  .alone {
+    position: static;
+    width: auto;
+    min-height: 100vh;
+    border: 0;
+  }
+  .acts {
+    text-align: right;
+    white-space: nowrap;
   }
   .head {
     display: flex;

@@ -38,7 +38,9 @@ export function elsewhere({ business, sites, recordings }: System): Elsewhere[] 
     },
     {
       name: 'Heard on hold',
-      is: recordings[business.holdMusicId ?? '']?.name ?? 'a piece of its own',
+      is: business.holdSilent
+        ? 'silence'
+        : (recordings[business.holdMusicId ?? '']?.name ?? 'music made by code'),
       href: '/numbers/dialling',
     },
     { name: 'Sites', is: count(Object.keys(sites).length, 'site'), href: '/numbers/sites' },

@@ -32,6 +32,12 @@
     ['ended', 'Ends on purpose'],
     ['nobody', 'Nobody'],
   ];
+  /** A heading takes about so much, in pixels; where there is less, the number of the day alone. */
+  const HEADING = 56;
+  function nameOf(day: number, next: number): string {
+    const words = dayText(day + 3_600_000 * 6, theBusiness().zone);
+    return (scale(next) - scale(day)) * (wide - NUMBERS) < HEADING ? words.split(' ').at(-1)! : words;
+  }
   const from = $derived(starts[0]!);
   const to = $derived(starts.at(-1)!);
   const scale = $derived(
@@ -43,7 +49,7 @@
   <div class="days">
     {#each starts.slice(0, -1) as day, i (day)}
       <span class:today={addDays(first, i) === today} style:left="calc(178px + (100% - 178px) * {scale(day)})"
-        >{dayText(day + 3_600_000 * 6, theBusiness().zone)}</span
+        >{nameOf(day, starts[i + 1]!)}</span
       >
     {/each}
   </div>

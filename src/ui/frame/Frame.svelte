@@ -30,6 +30,11 @@
       : []),
     ...(keeping.problem ? [keeping.problem] : []),
   ]);
+  /** The bench stands beside the page, which makes room for it. */
+  $effect(() => {
+    document.documentElement.toggleAttribute('data-bench', ui.bench);
+    return () => document.documentElement.removeAttribute('data-bench');
+  });
   $effect(() => {
     void theBusiness().view;
     untrack(() => keeping.changed());
@@ -109,6 +114,7 @@
   </div>
 </header>
 
+<Notices kept />
 {#if actor}
   <p class="as" role="status">
     You see the pages as {theBusiness().system.people[actor]?.name ?? 'somebody'}, {theBusiness().role}.
@@ -134,10 +140,9 @@
     {notes.join(' ')} <a href="/data">Where your data is</a>
   </p>
 {/if}
-<main class:striped={strip}>{@render children()}</main>
+<main class:striped={strip} class:folded={strip && ui.folded}>{@render children()}</main>
 
 {#if strip}<RehearsalStrip />{/if}
-<Notices />
 <Find bind:open={finding} />
 <Keys bind:open={ui.keys} />
 {#if ui.ownBusiness}<OwnBusiness bind:open={ui.ownBusiness} />{/if}
@@ -215,6 +220,20 @@
   }
   main.striped {
     padding-bottom: 280px;
+  }
+  main.striped.folded {
+    padding-bottom: 80px;
+  }
+  :global(:root[data-bench]) header {
+    grid-template-columns: 130px minmax(0, 1fr) auto;
+    gap: 8px;
+    padding: 0 12px;
+  }
+  :global(:root[data-bench]) .saved {
+    display: none;
+  }
+  :global(:root[data-bench]) main {
+    overflow-x: auto;
   }
   .tools :global(.bx--btn) {
     padding: 0 12px;

@@ -8,6 +8,7 @@
   import RingChart from '../RingChart.svelte';
   import { supposed } from '../supposed.svelte';
   import { theBusiness } from '../window/session.svelte';
+  import { fold, ui } from './open.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
 
   const numbers = $derived(Object.values(theBusiness().system.numbers ?? {}));
@@ -20,13 +21,6 @@
       (rehearsal.question.does === 'answers' || rehearsal.question.does === 'declines'),
   );
 
-  const FOLDED = 'upper-line:strip-folded';
-  let folded = $state(localStorage.getItem(FOLDED) === 'yes');
-  function fold() {
-    folded = !folded;
-    localStorage.setItem(FOLDED, folded ? 'yes' : 'no');
-  }
-
   function setMoment(text: string) {
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
     rehearsal.ask({
@@ -38,6 +32,13 @@
 <section class="strip" aria-label="Rehearsal">
   {#if !rehearsal.number}
     <p>Get a number or write a plan, and this strip shows second by second what a call would do.</p>
+  {:else if ui.folded}
+    <p class="one">
+      <span>Call {rehearsal.number.label}:</span>
+      <output class="out" data-testid="rehearsal-outcome">{rehearsal.outcome}</output>
+      <a class="now" href="/answering/rehearsal{rehearsal.link}">In full</a>
+      <button class="now" type="button" aria-expanded="false" onclick={() => fold(false)}>Unfold</button>
+    </p>
   {:else}
     <div class="ask">
       <span>Call</span>
@@ -130,7 +131,7 @@
         <span>s</span>
       {/if}
     </div>
-    {#if rehearsal.chart && !folded}<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    {#if rehearsal.chart}<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <div tabindex="0" role="group" aria-label="Ring chart" class="lanes">
         <RingChart chart={rehearsal.chart} dark />
       </div>{/if}
@@ -145,18 +146,28 @@
           : 'The draft; every paired phone is taken to be on.'}</span
       >
       <a class="now" href="/answering/rehearsal{rehearsal.link}">In full</a>
-      <button class="now" type="button" aria-expanded={!folded} onclick={fold}
-        >{folded ? 'Show the chart' : 'Fold'}</button
-      >
+      <button class="now" type="button" aria-expanded="true" onclick={() => fold(true)}>Fold</button>
     </p>
   {/if}
 </section>
 
 <style>
+  .one {
+    display: flex;
+    gap: 12px;
+    align-items: baseline;
+    margin: 0;
+    white-space: nowrap;
+    overflow: hidden;
+  }
+  .one output {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
   .strip {
     position: fixed;
     left: 0;
-    right: 0;
+    right: var(--bench-width, 0px);
     bottom: 0;
     z-index: 20;
     background: var(--night);

@@ -149,6 +149,13 @@
   .warn small {
     color: var(--alarm);
   }
+  :global(:root[data-bench]) a {
+    width: auto;
+    font-size: var(--text-small);
+  }
+  :global(:root[data-bench]) small {
+    display: none;
+  }
   @media (max-width: 1180px) {
     a {
       width: auto;

@@ -9,6 +9,7 @@
   import AddressFields from '../fields/AddressFields.svelte';
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
+  import HoldSound from '../fields/HoldSound.svelte';
   import RecordingChoice from '../fields/RecordingChoice.svelte';
   import { freshId } from '../ids';
   import { theBusiness } from '../window/session.svelte';
@@ -163,12 +164,11 @@
   />
 
   <h3>While somebody is held</h3>
-  <RecordingChoice
-    hideLabel
-    label="Hold music of {number.label}"
-    chosen={number.holdMusicId}
-    none="what the business plays"
-    onchoose={(holdMusicId) => void set(`Hold music of ${name()}`, { holdMusicId })}
+  <HoldSound
+    label="Heard while somebody is held"
+    chosen={number}
+    none="what the business has"
+    onchoose={(choice) => void set(`Hold sound of ${name()}`, choice)}
   />
 
   <h3>Emergency address</h3>

@@ -12,8 +12,8 @@ export const isInvited = (kind: string): boolean => ['browser', 'computer', 'mob
 export const inviteAllText = (n: number): string =>
   n > 1 ? `Invite all ${n} who have no invitation` : 'Invite the one who has no invitation';
 
-/** Mails an invitation to each guest and says what came of it. @param showBench opens the bench, where the letters are */
-export async function sendInvitations(guests: readonly Guest[], showBench = true): Promise<void> {
+/** Mails an invitation to each guest and says what came of it. */
+export async function sendInvitations(guests: readonly Guest[]): Promise<void> {
   const { sent, not } = await invite(theBusiness().workspace, guests, fresh, `${location.origin}/phone`);
   const [first] = sent;
   if (first)
@@ -21,8 +21,8 @@ export async function sendInvitations(guests: readonly Guest[], showBench = true
       kind: 'success',
       title: sent.length > 1 ? `${count(sent.length, 'invitation')} sent` : `Invitation sent to ${first.to}`,
       detail: sent.length > 1 ? 'They are in the bench’s mail.' : 'It is in the bench’s mail.',
+      act: { words: 'Open the mail', do: () => (ui.bench = true) },
     });
-  if (first && showBench) ui.bench = true;
   if (not.length)
     session.say({
       kind: 'error',

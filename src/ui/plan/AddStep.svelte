@@ -71,7 +71,9 @@
     chosen = 0;
     open = true;
     await tick();
-    field?.focus();
+    // All of the list is to be seen, above the strip for rehearsals too.
+    field?.parentElement?.scrollIntoView({ block: 'center' });
+    field?.focus({ preventScroll: true });
   }
   $effect(() => {
     if (now) void show();

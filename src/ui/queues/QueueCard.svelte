@@ -4,6 +4,7 @@
   import { Pattern, servingOf, usersOf, type Queue } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import PeopleField from '../fields/PeopleField.svelte';
+  import HoldSound from '../fields/HoldSound.svelte';
   import RecordingField from '../fields/RecordingField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
   import Origin from '../reach/Origin.svelte';
@@ -213,12 +214,11 @@
     </div>
     <div class="fields">
       <h3>What those who wait hear</h3>
-      <RecordingField
-        label="Hold music, in words"
-        recordingId={queue.holdMusicId}
-        about="as hold music of {queue.name}"
-        onchoose={(holdMusicId) => set({ holdMusicId }, 'hold music')}
-        attach={(holdMusicId) => ({ do: 'queue.set', id: queue.id, change: { holdMusicId } })}
+      <HoldSound
+        label="Hold sound"
+        chosen={queue}
+        none="as of the number they called"
+        onchoose={(choice) => set(choice, 'hold sound')}
       />
       <RecordingField
         label="Comfort message"

@@ -26,6 +26,8 @@
       plan: `/answering/${u.id}?step=${u.stepId}`,
       queue: `/answering/queues#${u.id}`,
       mailbox: `/messages/mailboxes#${u.id}`,
+      number: `/numbers?number=${u.id}`,
+      business: '/numbers/dialling',
     })[u.kind];
   async function save(form: 'pcm' | 'ulaw') {
     const samples = await samplesOf(recording);

@@ -6,6 +6,10 @@ export interface Notice {
   detail?: string;
   /** It stays until it is closed. */
   stays?: boolean;
+  /** What can be done about it besides, in a word or two. */
+  act?: { words: string; do: () => void };
+  /** Epoch milliseconds, once it has been said. */
+  at?: number;
   /** Takes back what the notice tells of. */
   undo?: () => void;
 }

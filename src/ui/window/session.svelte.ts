@@ -27,6 +27,10 @@ export interface Trouble {
   ways?: WayOn[];
 }
 
+/** So long something is shown, in milliseconds; it can be read later too. */
+const SHOWN_MS = { success: 10_000, info: 10_000, error: 30_000 } as const;
+const MOST_TOLD = 100;
+
 class Session {
   /** The business that is shown; null until it is open. */
   business = $state.raw<OpenBusiness | null>(null);
@@ -91,11 +95,14 @@ class Session {
     this.phone?.tick();
   }
 
+  /** What was said before, the newest first, to be read later; so many are kept. */
+  told = $state.raw<Notice[]>([]);
   readonly say = (notice: Omit<Notice, 'id'>): void => {
-    const full = { ...notice, id: freshId('notice') };
+    const full = { ...notice, id: freshId('notice'), at: this.business?.workspace.now() ?? Date.now() };
     const passing = this.notices.filter((n) => !n.stays);
     this.notices = [...this.notices.filter((n) => n.stays || passing.slice(-2).includes(n)), full];
-    if (!notice.stays) setTimeout(() => this.unsay(full.id), notice.kind === 'error' ? 12_000 : 6000);
+    this.told = [full, ...this.told].slice(0, MOST_TOLD);
+    if (!notice.stays) setTimeout(() => this.unsay(full.id), SHOWN_MS[notice.kind]);
   };
   unsay(id: string): void {
     this.notices = this.notices.filter((n) => n.id !== id);

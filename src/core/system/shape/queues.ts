@@ -21,6 +21,8 @@ export const Queue = z.object({
   /** Seconds somebody waits at most. */
   longestWait: z.number().int().min(5, 'At least 5 seconds.').max(7200, 'At most two hours.'),
   holdMusicId: Id.nullable(),
+  /** They hear nothing at all instead; absent is that they do. */
+  holdSilent: z.boolean().optional(),
   /** What is said to those who wait, and every how many seconds; null for nothing. */
   comfort: z
     .object({ recordingId: Id, every: z.number().int().min(10).max(600), position: z.boolean() })

@@ -116,6 +116,8 @@ export const Business = z.object({
   recording: CallRecording.optional(),
   /** What those who are held hear; absent or null is a piece of its own. */
   holdMusicId: Id.nullable().optional(),
+  /** They hear nothing at all instead; absent is that they do. */
+  holdSilent: z.boolean().optional(),
 });
 
 export const NumberHeld = z.object({
@@ -131,6 +133,8 @@ export const NumberHeld = z.object({
   planId: Id.nullable(),
   /** What its callers hear while they are held; absent or null is what the business has. */
   holdMusicId: Id.nullable().optional(),
+  /** They hear nothing at all instead; absent is that they do. */
+  holdSilent: z.boolean().optional(),
   /** The mailbox that its faxes come to; absent or null is that it takes none. */
   faxMailboxId: Id.nullable().optional(),
   /** Said first to whoever is called with it shown; absent or null is nothing. */

@@ -5,7 +5,7 @@
   import { StarFeature, type Business, type StarCode } from '$core/system';
   import EditField from '../../fields/EditField.svelte';
   import SecondsField from '../../fields/SecondsField.svelte';
-  import RecordingChoice from '../../fields/RecordingChoice.svelte';
+  import HoldSound from '../../fields/HoldSound.svelte';
   import { theBusiness } from '../../window/session.svelte';
   import SelectItem from '../../fields/SelectItem.svelte';
 
@@ -127,12 +127,11 @@
       : 'Nobody can park a call: there are no slots.'}
   </p>
   <h3>While somebody is held</h3>
-  <RecordingChoice
-    hideLabel
-    label="Hold music of the business"
-    chosen={business.holdMusicId}
-    none="a piece of its own"
-    onchoose={(holdMusicId) => (problem = set('Hold music of the business', { holdMusicId }) ?? '')}
+  <HoldSound
+    label="Hold sound of the business"
+    chosen={business}
+    none="music made by code"
+    onchoose={(choice) => (problem = set('Hold sound of the business', choice) ?? '')}
   />
   <h3>Reserved</h3>
   {#each business.reserved as r, i (r.from + r.note)}

@@ -4,6 +4,7 @@
   import { CALLER, ending, hears, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
   import { callerLock, type LiveCall } from '$exchange';
+  import { holdSoundFor } from '$core/system';
   import { readOne } from '$workspace';
   import { durationText } from '../../format';
   import { freshId } from '../../ids';
@@ -134,8 +135,10 @@
       const text = system.recordings[queue.comfort.recordingId]?.text ?? '';
       return `“${text}${queue.comfort.position ? ` You are number ${comfort.position}.` : ''}”`;
     }
-    const music = queue?.holdMusicId ? system.recordings[queue.holdMusicId]?.text : '';
-    return music ? `You wait: “${music}”` : 'You wait, and hear music.';
+    const sound = holdSoundFor(system, call.numberId, queue?.id ?? null);
+    if (sound.is === 'silence') return 'You wait, and hear nothing.';
+    const words = sound.is === 'recording' ? sound.recording.text : '';
+    return words ? `You wait: “${words}”` : 'You wait, and hear music.';
   }
 
   let answer = $state('');

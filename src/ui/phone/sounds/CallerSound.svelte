@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onDestroy, untrack } from 'svelte';
+  import { encodeUlaw, holdMusic } from '$core/audio';
   import type { System } from '$core/system';
   import type { LiveCall } from '$exchange';
   import { samplesOf } from '../../recordings/maker';
@@ -20,7 +21,7 @@
     playback = null;
     if (!key) return player.stop();
     // Only another key is something else: the time that goes on is not.
-    const { recording, message, loop } = untrack(() => heard)!;
+    const { recording, message, made, loop } = untrack(() => heard)!;
     if (message) {
       player.stop();
       void untrack(here)
@@ -31,6 +32,10 @@
           return playback.play();
         })
         .catch(() => {});
+      return;
+    }
+    if (made) {
+      void player.play(key, encodeUlaw(Int16Array.from(holdMusic(), (s) => s * 32_767)), { loop });
       return;
     }
     if (!recording) return;

@@ -1,5 +1,5 @@
 /** What a caller hears at this moment: a recording, words the machine says, or a message played back. */
-import type { Recording, System } from '$core/system';
+import { holdSoundFor, type Recording, type System } from '$core/system';
 import type { LiveCall, MessageKnown } from '$exchange';
 
 export interface Heard {
@@ -9,6 +9,8 @@ export interface Heard {
   recording?: Recording;
   /** A message, whose sound is played as it is. */
   message?: MessageKnown;
+  /** A piece made by code. */
+  made?: true;
   /** Music goes on and on. */
   loop: boolean;
 }
@@ -62,7 +64,9 @@ export function heardNow(
         ? words(said, `${recording?.text ?? ''} You are number ${comfort.position}.`)
         : heard(said, recording?.id);
     }
-    return heard(n, queue?.holdMusicId, true);
+    const sound = holdSoundFor(system, call.numberId, queue?.id ?? null);
+    if (sound.is === 'recording') return heard(n, sound.recording.id, true);
+    return sound.is === 'made' ? { key: key(n, 'made'), made: true, loop: true } : null;
   }
   if (!['prompt', 'menu', 'greeting', 'asked', 'naming', 'inbox'].includes(call.phase)) return null;
   const n = trace.findLastIndex(
