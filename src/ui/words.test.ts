@@ -81,7 +81,7 @@ describe('where a phone stands', () => {
     expect(invited({ state: 'locked' }).problem).toContain('five wrong tries');
     expect(invited({ state: 'withdrawn' }).words).toBe('invitation taken back');
     expect(invited({}, { delivery: () => ({ state: 'came back', words: '5.1.1 nobody' }) })).toMatchObject({
-      problem: 'The letter came back',
+      problem: 'The mail came back',
       todo: '5.1.1 nobody',
     });
   });

@@ -356,14 +356,14 @@ test('plans go out as JSON, CPL and VoiceXML and come back; wrong files are refu
   await open(page, '/answering/service');
   const files = page.locator('aside');
   const json = await fileOf(page, () => files.getByRole('button', { name: 'JSON' }).click());
-  const cpl = await fileOf(page, () => files.getByRole('button', { name: 'CPL' }).click());
-  await expect(files.getByText('CPL cannot say:')).toBeVisible();
+  const cpl = await fileOf(page, () => files.getByRole('button', { name: 'call script' }).click());
+  await expect(files.getByText('A call script cannot say:')).toBeVisible();
   expect(await fileOf(page, () => files.getByRole('button', { name: 'VoiceXML' }).click())).toContain(
     'version="2.1"',
   );
   const read = (name: string, text: string) =>
     page
-      .getByLabel('A plan as JSON or CPL')
+      .getByLabel('A plan as JSON or a call script')
       .setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   await read('x.xml', '<!DOCTYPE cpl [<!ENTITY a "b">]><cpl/>');
   await expect(page.getByText('A script with a document type or entities is not read.')).toBeVisible();

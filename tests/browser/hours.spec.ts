@@ -168,12 +168,29 @@ test('hours go out as a calendar and days off come in from one', async ({ page }
     '',
   ].join('\r\n');
   await input.setInputFiles({ name: 'x.ics', mimeType: 'text/calendar', buffer: Buffer.from(ics) });
-  const dialog = page.getByRole('dialog', { name: 'Add to Office hours?' });
-  await expect(dialog).toContainText('Stocktaking <b>x</b> Mon 1 Mar 2027 to Wed 3 Mar 2027 closed');
-  await dialog.getByRole('button', { name: 'Add 1' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Take into Office hours?' });
+  await expect(dialog).toContainText(
+    'Stocktaking <b>x</b> Mon 1 Mar 2027 to Wed 3 Mar 2027 8-12, 12-13, 13-17 → closed',
+  );
+  await dialog.getByRole('button', { name: 'Take 1 exception' }).click();
   await expect(
     page.getByRole('button', { name: /^2027-03-03, Stocktaking <b>x<\/b>: closed/ }),
   ).toBeVisible();
+
+  // Our own calendar read back: the week is known as a week, and its days off are there already.
+  await input.setInputFiles({ name: 'own.ics', mimeType: 'text/calendar', buffer: Buffer.from(text) });
+  await expect(dialog).toContainText('It is as it is here: Open Mon–Fri 08:00–12:00 and 13:00–17:00');
+  await expect(dialog.getByRole('button', { name: 'Nothing to take' })).toBeDisabled();
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  // A changed one shows what was and what is, and takes the place of the week.
+  const later = text.replaceAll('T080000', 'T090000').replaceAll('-480-720-', '-540-720-');
+  await input.setInputFiles({ name: 'own.ics', mimeType: 'text/calendar', buffer: Buffer.from(later) });
+  await expect(dialog.locator('del').first()).toContainText('Open Mon–Fri 08:00–12:00');
+  await expect(dialog).toContainText('Open Mon–Fri 09:00–12:00 and 13:00–17:00');
+  await dialog.getByRole('button', { name: /^Take the week/ }).click();
+  await expect(dialog).toBeHidden();
+  await visit(page, '/hours');
+  await expect(card.getByLabel(/^Open.*Mon|Mon.*Open/).first()).toHaveValue('9-12, 13-17');
 });
 
 test('a rota: turns, a swap, a gap that is found, and the plan rings whoever has it', async ({ page }) => {

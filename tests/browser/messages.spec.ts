@@ -243,12 +243,12 @@ test('how somebody is reached goes into a CPL script and is read back, seen befo
 }) => {
   await open(page, '/people/rosa/reach');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as CPL' }).click();
+  await page.getByRole('button', { name: 'Save as a call script' }).click();
   expect((await download).suggestedFilename()).toBe('Rosa Delgado.cpl.xml');
-  await expect(page.getByText('CPL says all of it.')).toBeVisible();
+  await expect(page.getByText('A call script says all of it.')).toBeVisible();
   const read = (xml: string) =>
     page
-      .getByLabel('Read a CPL script')
+      .getByLabel('Read a call script')
       .setInputFiles({ name: 'x.xml', mimeType: 'application/xml', buffer: Buffer.from(xml) });
   await read('<cpl><incoming>');
   await expect(page.getByRole('alert')).toContainText('not well-formed');

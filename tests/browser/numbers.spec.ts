@@ -324,7 +324,9 @@ test('sites: a missing city is named, help is told where, and PIDF-LO is what it
   await address.fill('192.168.7.9');
   await expect(sheet.getByText('Outside: in no network of any site.')).toBeVisible();
 
-  const xml = await downloaded(page, () => page.getByRole('button', { name: 'Save all as PIDF-LO' }).click());
+  const xml = await downloaded(page, () =>
+    page.getByRole('button', { name: 'Save all as locations' }).click(),
+  );
   // The browser's own XML parser reads it; names and namespaces as in RFC 4119 and RFC 5139.
   const parts = await page.evaluate((text) => {
     const doc = new DOMParser().parseFromString(text, 'application/xml');
@@ -459,7 +461,7 @@ test('an empty business: every room says what to do first, and a number has its 
   await page.getByRole('button', { name: 'Start with your own business' }).click();
   await page.getByRole('dialog').getByLabel('Name').fill('Gull Point Chandlery');
   await page.getByRole('dialog').getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(page.getByText('Gull Point Chandlery')).toBeVisible();
+  await expect(page.getByTitle('Gull Point Chandlery')).toBeVisible();
   for (const [path, words] of [
     ['/numbers', 'You hold no number yet'],
     ['/numbers/bring', 'Nothing is on its way'],

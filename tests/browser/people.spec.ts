@@ -354,6 +354,7 @@ test.describe('invitations', () => {
     await page.getByLabel('Text').press('Tab');
     await expect(page.getByTestId('letter-preview')).toContainText('Ahoy Idris Okafor,');
     await page.getByRole('button', { name: 'Invite all 2' }).click();
+    await page.getByRole('button', { name: 'Open the mail' }).click();
     const drawer = page.getByRole('complementary', { name: 'Bench' });
     await drawer.getByRole('button', { name: /Your phone at Lantern Cove.*extension 202/ }).click();
     await expect(drawer.getByTestId('mail-text')).toContainText('Ahoy Idris Okafor,');
@@ -370,7 +371,7 @@ test.describe('invitations', () => {
     });
     await visit(page, '/');
     await page.getByRole('button', { name: /Show all/ }).click();
-    const finding = page.locator('.finding', { hasText: 'The letter to Jonah Achterberg came back' });
+    const finding = page.locator('.finding', { hasText: 'The mail to Jonah Achterberg came back' });
     await finding.getByLabel('E-mail of Jonah Achterberg').fill('jonah@lanterncove.example');
     await finding.getByLabel('E-mail of Jonah Achterberg').press('Tab');
     await expect(finding).toHaveCount(0);
@@ -390,7 +391,7 @@ test.describe('invitations', () => {
     const staff = await context.newPage();
     await staff.setViewportSize({ width: 390, height: 780 });
     await staff.goto('/phone');
-    const file = staff.getByLabel('Picture or settings file of the letter');
+    const file = staff.getByLabel('Picture or settings file of the mail');
     await file.setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.from('no picture') });
     await expect(staff.getByRole('alert')).toContainText('This picture cannot be opened');
     // A picture, and no code in it: the page itself.

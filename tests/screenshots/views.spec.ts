@@ -68,7 +68,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await drawer.getByLabel('How Noor Haddad’s Computer softphone is').selectOption('asleep');
   await drawer.getByLabel('Where Mei Tanaka’s Desk phone is').selectOption('outside the office');
   await drawer.getByRole('button', { name: 'Close' }).click();
-  await page.getByText('The letter came back').waitFor({ timeout: 40_000 });
+  await page.getByText('The mail came back').waitFor({ timeout: 40_000 });
   await page.goto('/phones');
   await shot(page, 'phones');
 

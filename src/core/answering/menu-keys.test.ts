@@ -79,12 +79,16 @@ describe('keys of a menu', () => {
   it('are remembered by a call that is stored and goes on', () => {
     const engine = new CallEngine(system, allOn(system));
     engine.act(AT, { kind: 'place', request: { ...pressing([]), behaviour: null } });
+    engine.advance(AT + 1000);
     engine.act(AT + 1000, { kind: 'press', callId: 'c', key: '2' });
+    engine.advance(AT + 2000);
     const again = CallEngine.restore(
       JSON.parse(JSON.stringify(engine.snapshot())) as ReturnType<typeof engine.snapshot>,
       allOn(system),
     );
+    again.advance(AT + 3000);
     again.act(AT + 3000, { kind: 'press', callId: 'c', key: '*' });
+    again.advance(AT + 3001);
     expect(again.calls.get('c')!.stepId).toBe('outer');
   });
   it('do one thing only', () => {

@@ -92,7 +92,7 @@ const NAMES: Readonly<Record<Task, readonly [name: string, why: string, href: st
   'in force': ['Put it in force', 'Until then callers get what was in force before, or nothing.', '/changes'],
   invite: [
     'Invite people',
-    'The letter brings the code that puts somebody on their phone.',
+    'The mail brings the code that puts somebody on their phone.',
     '/phones/invitations',
   ],
   pair: ['Everybody has paired', 'A phone that is not paired does not ring.', '/phones'],

@@ -48,7 +48,8 @@ export function billOf(system: System, tariff: Tariff, minutes: readonly Minutes
     what,
     minutes: minutes.filter((m) => m.used[what] >= SHOWN_FROM),
     perMinute,
-    cents: Math.round(minutes.reduce((sum, m) => sum + m.used[what], 0) * perMinute),
+    // As they are shown: whole minutes of each number, so that the line can be checked by hand.
+    cents: Math.round(minutes.reduce((sum, m) => sum + Math.round(m.used[what]), 0) * perMinute),
     currency,
   });
   return [

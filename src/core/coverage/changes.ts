@@ -31,6 +31,7 @@ import {
   type StampedSwitch,
   type System,
   servingOf,
+  FORWARD_FIELDS,
 } from '../system';
 
 /** What a call that begins in a plan can meet. */
@@ -115,9 +116,7 @@ function peopleBehind(targets: readonly RingTarget[], system: System): string[] 
 }
 
 const forwards = (person: Person | undefined): boolean =>
-  [person?.reach.always, person?.reach.onBusy, person?.reach.onNotAnswered, person?.reach.onUnreachable].some(
-    (t) => t?.to === 'person' || t?.to === 'group',
-  );
+  FORWARD_FIELDS.map((field) => person?.reach[field]).some((t) => t?.to === 'person' || t?.to === 'group');
 
 /** Something a call can ask when it reaches a step or a phone: a set of hours, or who can be rung. */
 export interface Source {
@@ -218,7 +217,11 @@ function peopleChanges(
 }
 
 /** Whether somebody's phones do not ring at all times. */
-const variesIn = (p: Person): boolean => p.away.length > 0 || p.quiet !== null || p.hoursId !== null;
+const variesIn = (p: Person): boolean =>
+  p.away.length > 0 ||
+  p.quiet !== null ||
+  p.hoursId !== null ||
+  (p.reach.always && p.reach.alwaysUntil) != null;
 
 /** Do not disturb and phones switched off that turn themselves on again. */
 const switchedOff = (reached: Reached, { dnd, resting }: Standing): StampedSwitch[] =>
@@ -238,6 +241,7 @@ function personChanges(
     momentOf(zone, a.from, 0),
     momentOf(zone, addDays(a.to, 1), 0),
   ]);
+  if (person.reach.always && person.reach.alwaysUntil) changes.push(person.reach.alwaysUntil);
   const hours = person.hoursId ? system.hours[person.hoursId] : undefined;
   if (hours) changes.push(...boundaries(hours, zone, from, to, standing.overrides[hours.id]?.value));
   if (person.quiet) {

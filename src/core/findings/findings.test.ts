@@ -127,7 +127,7 @@ describe('people and phones', () => {
     const cameBack = { 'pia@yard.example': '5.1.1 yard.example knows no pia.' };
     const found = look([], { cameBack }).find((f) => f.id === 'came-back:pia')!;
     expect(found).toMatchObject({
-      title: 'The letter to Pia Lindqvist came back',
+      title: 'The mail to Pia Lindqvist came back',
       detail: cameBack['pia@yard.example'],
     });
     const put = edited(yard(), corrected(found.correct!, 'pia.l@yard.example').commands);

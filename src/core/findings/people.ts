@@ -61,7 +61,7 @@ export const people: Check = ({ system, cameBack, today, freshId }) =>
         id: `came-back:${person.id}`,
         severity: 'warning',
         place,
-        title: `The letter to ${name} came back`,
+        title: `The mail to ${name} came back`,
         detail: back,
         correct,
       });

@@ -1,6 +1,6 @@
 /** Checks of how people are reached by their own settings, and of calls nobody wants. */
 import { targetInWords } from '../people';
-import { isOn } from '../system';
+import { alwaysAt, isOn } from '../system';
 import type { Check, Finding } from './finding';
 
 /** A switch without an end that has been on so long was probably forgotten, in milliseconds. Common practice, no source. */
@@ -22,13 +22,18 @@ export const forgotten: Check = ({ system, standing, now = 0 }) =>
         detail: `Set by ${dnd.by}, without an end. None of their phones rings.`,
       });
     const always = standing.own?.people[person.id]?.always;
-    if (always && person.reach.always && now - always.at >= FORGOTTEN_MS)
+    if (
+      always &&
+      alwaysAt(person.reach, now) &&
+      person.reach.alwaysUntil == null &&
+      now - always.at >= FORGOTTEN_MS
+    )
       found.push({
         id: `forgotten-forward:${person.id}`,
         severity: 'hint',
         place,
         title: `${person.name} has sent all calls on for ${days(always.at)} days`,
-        detail: `To ${targetInWords(person.reach.always, system)}, set by ${always.by}.`,
+        detail: `To ${targetInWords(always.value!, system)}, set by ${always.by}.`,
       });
     return found;
   });

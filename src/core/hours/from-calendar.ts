@@ -1,6 +1,7 @@
 /** What a calendar says, as changes to a rota or as exceptions to hours. */
-import type { HoursException, Rota } from '../system/shape/hours';
-import { addDays } from './zone';
+import type { Hours, HoursException, Rota } from '../system/shape/hours';
+import { calendarOf } from './days';
+import { addDays, dayNumber } from './zone';
 
 /** An event of a calendar: whole days (both included), or from one local moment to another (ISO, no zone). */
 export interface DatedEvent {
@@ -84,3 +85,46 @@ export function exceptionsFrom(
     skipped: [...skipped],
   };
 }
+
+/** Events of every week as the periods of a week, in its order. */
+export const weekFrom = (
+  weekly: readonly { name: string; days: readonly number[]; from: number; to: number }[],
+): Hours['weekly'] =>
+  weekly
+    .flatMap(({ name, days, from, to }) => days.map((day) => ({ day, from, to, kind: name.slice(0, 30) })))
+    .sort((a, b) => a.day - b.day || a.from - b.from);
+
+/** Whether two weeks have the same periods, whatever order they stand in. */
+export const sameWeek = (a: Hours['weekly'], b: Hours['weekly']): boolean => {
+  const text = (week: Hours['weekly']) =>
+    week
+      .map((p) => `${p.day} ${p.from} ${p.to} ${p.kind}`)
+      .sort()
+      .join();
+  return text(a) === text(b);
+};
+
+/** Exceptions that hours do not have yet: on some day of theirs other times would hold than hold now. */
+export const newTo = <E extends Omit<HoursException, 'id'>>(hours: Hours, list: readonly E[]): E[] =>
+  list.filter((e) => {
+    const days =
+      e.when.on === 'dates'
+        ? e.when.dates
+        : e.when.on === 'range'
+          ? Array.from({ length: dayNumber(e.when.to) - dayNumber(e.when.from) + 1 }, (_, i) =>
+              addDays((e.when as { from: string }).from, i),
+            )
+          : [];
+    const times = (all: readonly { from: number; to: number }[]) =>
+      all
+        .map((t) => `${t.from}-${t.to}`)
+        .sort()
+        .join();
+    return (
+      !days.length ||
+      days.some((day) => {
+        const now = calendarOf(hours).on(dayNumber(day));
+        return !now.exception || times(now.spans) !== times(e.times);
+      })
+    );
+  });

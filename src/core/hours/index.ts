@@ -27,6 +27,6 @@ export {
 } from './writing';
 export { choiceOf, isMeant, offsetInWords, zoneChoices, type ZoneChoice } from './zone-choices';
 export { copyDay } from './copy';
-export { exceptionsFrom, swapsFrom, type DatedEvent } from './from-calendar';
+export { exceptionsFrom, newTo, sameWeek, swapsFrom, weekFrom, type DatedEvent } from './from-calendar';
 export { timesOf } from './exception-times';
 export { dateInWords, DAY_NAMES, daysInWords, kindsOf, periodInWords } from './words';

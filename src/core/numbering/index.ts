@@ -34,5 +34,6 @@ export {
 } from './dialplan';
 export { addressForm, addressLine, addressProblems } from './places';
 export { classOf, countryName, type NumberClass } from './classes';
+export { regionsMeant, regionsOf } from './regions';
 export { whereaboutsOf, zoneOfArea, type Whereabouts } from './zones';
 export { consentAt, CONSENT_TABLE, placeOf, type Consent } from './consent';

@@ -1,6 +1,6 @@
 /** Where somebody's calls are sent on to: read as people write it, and refused where it can do no good. */
 import { profileOf, readNumber, writeNumber } from '../numbering';
-import { isThere, type ForwardTarget, type OwnField, type System } from '../system';
+import { isThere, type FORWARD_FIELDS, type ForwardTarget, type System } from '../system';
 
 export type TargetRead = { ok: true; target: ForwardTarget; note?: string } | { ok: false; message: string };
 
@@ -108,11 +108,13 @@ export function targetInWords(target: ForwardTarget, system: System): string {
 
 /** The settings that send calls on, with when each does. */
 export const FORWARDS: readonly {
-  field: OwnField & ('always' | 'onBusy' | 'onNotAnswered' | 'onUnreachable');
+  field: (typeof FORWARD_FIELDS)[number];
   words: string;
 }[] = [
   { field: 'always', words: 'Always, before anything rings' },
-  { field: 'onBusy', words: 'On a call, declined, or not to be disturbed' },
+  { field: 'onBusy', words: 'On a call' },
+  { field: 'onDeclined', words: 'Declined' },
+  { field: 'onUndisturbed', words: 'Not to be disturbed' },
   { field: 'onNotAnswered', words: 'Nobody answers' },
   { field: 'onUnreachable', words: 'No phone can ring' },
 ];

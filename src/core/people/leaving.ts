@@ -37,6 +37,8 @@ export interface Handover {
 const FORWARDS = {
   always: 'all calls',
   onBusy: 'calls when busy',
+  onDeclined: 'declined calls',
+  onUndisturbed: 'calls while not to be disturbed',
   onNotAnswered: 'calls not answered',
   onUnreachable: 'calls when unreachable',
 } as const;

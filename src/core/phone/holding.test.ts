@@ -47,6 +47,13 @@ const CASES: [string, Setting[], Command[], string, number | null][] = [
     null,
   ],
   [
+    'all calls sent on until this evening',
+    [rosa({ always: { to: 'person', personId: 'idris' }, alwaysUntil: NOW + 3_600_000 })],
+    [],
+    'Rosa Delgado sends all calls on to Idris Okafor',
+    NOW + 3_600_000,
+  ],
+  [
     'do not disturb for an hour',
     [{ kind: 'do not disturb', personId: 'rosa', on: true, until: NOW + 3_600_000 }],
     [],

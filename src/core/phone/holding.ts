@@ -15,6 +15,7 @@ import {
   type Setting,
   type Standing,
   type System,
+  alwaysAt,
   servingOf,
 } from '../system';
 
@@ -85,14 +86,14 @@ function ofPerson(
     setting: { kind: 'person', personId, values },
   });
   const found: Holding[] = [];
-  const { always } = person.reach;
+  const always = alwaysAt(person.reach, now);
   if (always)
     found.push({
       ...base,
       key: `always ${personId}`,
       what: `sends all calls on to ${passedTo(system, always)}`,
       ...stamp('always'),
-      until: null,
+      until: person.reach.alwaysUntil ?? null,
       end: reset(`${name}: calls are no longer sent on`, { always: null }),
     });
   const dnd = standing.dnd[personId];

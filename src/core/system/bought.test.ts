@@ -26,6 +26,19 @@ it('the first number of a business is its main line, the others are departments'
   ]);
 });
 
+it('the first has the plan that was written before there was a number, where there is just one', () => {
+  const none = emptySystem(
+    newBusiness({ name: 'Lantern Cove', country: 'US', timeZone: 'America/Los_Angeles' }),
+  );
+  const steps = [{ id: 's', kind: 'end' as const, how: 'plain' as const }];
+  const plan = (id: string) => ({ do: 'plan.add' as const, value: { id, name: id, steps } });
+  const bought = (system: typeof none) =>
+    takenIn(system, [offer('+13605550101'), offer('+13605550102')], ids()).map((n) => n.planId);
+  expect(bought(edited(none, [plan('a')]))).toEqual(['a', null]);
+  expect(bought(edited(none, [plan('a'), plan('b')]))).toEqual([null, null]);
+  expect(bought(yard())).toEqual([null, null]);
+});
+
 it('they belong to the only site; where there are two it is not said', () => {
   const yards = yard();
   expect(takenIn(yards, [offer('+13605550199')], ids())).toMatchObject([

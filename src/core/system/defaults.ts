@@ -197,14 +197,14 @@ export const usualInvitation = (): InvitationWording => ({
   subject: 'Your phone at {business}: extension {extension}',
   text: `Hello {name},
 
-you have extension {extension} on the phone system of {business}. This letter puts you on your {phone}.
+you have extension {extension} on the phone system of {business}. This mail puts you on your {phone}.
 
 Open {link}
 
 Or, on a phone that asks for them: the business number {number} and the code {code}.
-The picture in this letter can be read by a camera; the file is for phones that take one.
+The picture in this mail can be read by a camera; the file is for phones that take one.
 
-The code works once, until {until}. If it has run out, ask for a new letter.`,
+The code works once, until {until}. If it has run out, ask for a new mail.`,
   days: USUAL_INVITATION_DAYS,
 });
 

@@ -20,6 +20,8 @@
   /** So many of what is open stand here; all of it stands on a page of its own. */
   const FEW = 4;
 
+  /** All are named, not only those who cannot be rung. */
+  let everybody = $state(false);
   const MOST = 30;
   const people = $derived(Object.values(inForce.people));
   /** Phones that a call would ring now, as people have set them. */
@@ -87,6 +89,30 @@
         </p>
       </div>
     {/if}
+    {#if reachable.length}
+      <div class="card" data-testid="reachable">
+        <h2>Reachable now</h2>
+        <p>
+          {reachable.filter((r) => r.on).length} of {count(reachable.length, 'person', 'people')} can be rung.
+          {#if people.length > MOST}
+            <span class="soft small"
+              >{people.length - MOST} more in <a href="/people/directory">the directory</a>.</span
+            >{/if}
+        </p>
+        {#each everybody ? reachable : reachable.filter((r) => !r.on) as r (r.person.id)}
+          <div class="who">
+            <a href="/people/{r.person.id}">{r.person.name}</a>
+            <span>{r.why ?? (r.all ? `${r.on} of ${count(r.all, 'phone')}` : 'no phone')}</span>
+          </div>
+        {/each}
+        <button
+          class="linkish small"
+          type="button"
+          aria-expanded={everybody}
+          onclick={() => (everybody = !everybody)}>{everybody ? 'Only who cannot be' : 'Everybody'}</button
+        >
+      </div>
+    {/if}
     <HoldsNow />
     <div class="card">
       <h2>Before callers notice</h2>
@@ -95,20 +121,6 @@
           most={4}
         />{:else}<p class="soft">Nothing found.</p>{/if}
     </div>
-    {#if reachable.length}
-      <div class="card">
-        <h2>Reachable now</h2>
-        {#each reachable as r (r.person.id)}
-          <div class="who">
-            <a href="/people/{r.person.id}">{r.person.name}</a>
-            <span>{r.why ?? (r.all ? `${r.on} of ${count(r.all, 'phone')}` : 'no phone')}</span>
-          </div>
-        {/each}
-        {#if people.length > MOST}<p class="soft small">
-            and {people.length - MOST} more, in <a href="/people/directory">the directory</a>.
-          </p>{/if}
-      </div>
-    {/if}
   </aside>
 </div>
 

@@ -6,10 +6,12 @@ import {
   rankRows,
   rankSingles,
   readPattern,
+  regionsMeant,
   spread,
   type FictionRange,
   type Item,
   type Pattern,
+  type Profile,
   type Stock,
 } from '../../core/numbering';
 import type { Choice, Search, SearchResult } from './carrier';
@@ -26,7 +28,7 @@ export function searchStock(search: Search, stock: Stock = stockOf(search.countr
       refusal: 'not offered',
       message: `The carrier sells no numbers in ${profile?.name ?? search.country}. You can bring yours over.`,
     };
-  const inArea = areaTest(search.where);
+  const inArea = areaTest(search.where, profile);
   if (search.where && !profile.fiction.some(inArea)) {
     const known = profile.areas.find((a) => inArea({ area: a.code, places: a.places }));
     return {
@@ -38,7 +40,7 @@ export function searchStock(search: Search, stock: Stock = stockOf(search.countr
     };
   }
   const all = (search.row > 1 ? stock.byNumber : stock.byEase).filter(filterOf(search, inArea));
-  if (!all.length) return nothingLeft(search, profile.fiction, inArea);
+  if (!all.length) return nothingLeft(search, profile.fiction, inArea, stock);
   const fits = patternTest(read.pattern);
   const exact = search.pattern ? all.filter((i) => fits(i.national, i.local)) : all;
   const pool = exact.length ? exact : closestOf(all, read.pattern);
@@ -66,17 +68,21 @@ export function searchStock(search: Search, stock: Stock = stockOf(search.countr
 
 type InArea = (range: Pick<FictionRange, 'area' | 'places'>) => boolean;
 
-/** Whether an area is the one asked for, by the beginning of its code or of one of its places. */
-function areaTest(where: string): InArea {
+/** Whether an area is the one asked for, by the beginning of its code or of one of its places, or by its state or province. */
+function areaTest(where: string, { country, areas }: Profile): InArea {
   const text = where.toLowerCase();
   if (/^\d+$/.test(text))
     return ({ area }) => area.startsWith(text) || area.replace(/^0/, '').startsWith(text);
-  return ({ places }) => places.some((p) => p.toLowerCase().startsWith(text));
+  const meant = new Set(regionsMeant(country, where));
+  const inRegion = new Set(areas.filter((a) => meant.has(a.region)).map((a) => a.code));
+  return ({ area, places }) => places.some((p) => p.toLowerCase().startsWith(text)) || inRegion.has(area);
 }
 
 /** Whether an item may be offered for a search at all. What depends on its range only is asked once a range. */
 function filterOf(search: Search, inArea: InArea): (item: Item) => boolean {
-  const place = search.where && !/^\d+$/.test(search.where) ? search.where.toLowerCase() : '';
+  const byPlace =
+    search.where && !/^\d+$/.test(search.where) && !regionsMeant(search.country, search.where).length;
+  const place = byPlace ? search.where.toLowerCase() : '';
   const taken = new Set([...search.taken, ...search.held.map((h) => h.e164)]);
   const head = search.like?.slice(0, -1);
   const known = new Map<FictionRange, boolean>();
@@ -95,13 +101,42 @@ function filterOf(search: Search, inArea: InArea): (item: Item) => boolean {
     (head === undefined || (i.e164 !== search.like && i.e164.slice(0, -1) === head));
 }
 
-function nothingLeft(search: Search, fiction: readonly FictionRange[], inArea: InArea): SearchResult {
+/** Which of the wishes, taken away, would leave something: each by itself. */
+function loosened(search: Search, inArea: InArea, stock: Stock): string[] {
+  const count = (without: Partial<Search>, area = inArea): number =>
+    stock.byNumber.filter(filterOf({ ...search, ...without }, area)).length;
+  const wishes: [string, number][] = [
+    ...(search.where
+      ? [[`without the area “${search.where}”`, count({ where: '' }, () => true)] as [string, number]]
+      : []),
+    ...(search.kind === 'any'
+      ? []
+      : [[`of any kind instead of ${search.kind}`, count({ kind: 'any' })] as [string, number]]),
+  ];
+  return wishes
+    .filter(([, n]) => n > 0)
+    .map(([words, n]) => `${words} there are ${n.toLocaleString('en-US')}`);
+}
+
+function nothingLeft(
+  search: Search,
+  fiction: readonly FictionRange[],
+  inArea: InArea,
+  stock: Stock,
+): SearchResult {
   const range = fiction.find((r) => search.where && inArea(r));
   if (range && SOLD_OUT.includes(range.area))
     return {
       ok: false,
       refusal: 'area sold out',
       message: `No numbers are left in ${range.places[0]} (${range.area}). Try a neighbouring area.`,
+    };
+  const ways = search.like ? [] : loosened(search, inArea, stock);
+  if (ways.length)
+    return {
+      ok: false,
+      refusal: 'not offered',
+      message: `These wishes exclude each other: ${ways.join('; ')}. Loosen one of them.`,
     };
   return {
     ok: false,

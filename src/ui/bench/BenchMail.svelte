@@ -43,8 +43,8 @@
 <details>
   <summary>What comes back here</summary>
   <p class="small">
-    A letter takes a moment. One to an address in <i>.invalid</i>, or at a domain that is one slip away from
-    the one most of your people are at, comes back after twenty seconds: there is no such mail server.
+    A mail takes a moment. One to an address in <i>.invalid</i>, or at a domain that is one slip away from the
+    one most of your people are at, comes back after twenty seconds: there is no such mail server.
     <i>nobody…</i>
     is not known anywhere, and the box of an address that ends in <i>…full</i> is full.
   </p>
@@ -68,7 +68,7 @@
         {#await openLetter(letter) then { text, pictures, files, link }}
           <pre data-testid="mail-text">{text}</pre>
           {#each pictures as picture (picture.name)}
-            <img src={picture.url} alt="The link of the letter, for a camera" width="160" height="160" />
+            <img src={picture.url} alt="The link of the mail, for a camera" width="160" height="160" />
           {/each}
           <div class="row">
             {#if link?.startsWith(location.origin)}<Button

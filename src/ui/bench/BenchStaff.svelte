@@ -54,8 +54,8 @@
 <h3>Invitations that have arrived</h3>
 {#if letters.length}
   <p class="small">
-    Stand-ins take them up as staff would: each opens its letter, reads the settings file in it, and pairs
-    with the code. Pair by hand in a window instead to use the phone yourself.
+    Stand-ins take them up as staff would: each opens its mail, reads the settings file in it, and pairs with
+    the code. Pair by hand in a window instead to use the phone yourself.
   </p>
   <Button size="small" disabled={!!busy} on:click={() => void takeAllUp()}
     >{busy

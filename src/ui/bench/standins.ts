@@ -35,7 +35,7 @@ export async function takeUp(invitation: Invitation, address: string): Promise<s
   const read = PhoneSettings.safeParse(
     file ? JSON.parse(new TextDecoder().decode(file.content as ArrayBuffer)) : null,
   );
-  if (!read.success) return `${who}: the letter holds no settings file.`;
+  if (!read.success) return `${who}: the mail holds no settings file.`;
   const kind = theBusiness().system.phones[invitation.phoneId]?.kind ?? '';
   const device = { address, version: VERSIONS[kind] ?? 'Stand-in', standIn: true };
   const paired = await pair(

@@ -42,7 +42,7 @@
       told = inForce.n;
       session.say({
         kind: 'success',
-        title: `${count(chosen.length, 'letter')} sent`,
+        title: `${count(chosen.length, 'mail')} sent`,
         detail: 'In the bench’s mail.',
       });
     } finally {

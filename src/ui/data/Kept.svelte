@@ -54,7 +54,7 @@
     )} to go back to, {count(view.messages.length, 'message')}, {count(calls ?? view.calls.length, 'call')}, {count(
       view.texts.length,
       'text',
-    )}, {count(view.faxes.length, 'fax', 'faxes')}, {count(view.mail.length, 'letter')}.
+    )}, {count(view.faxes.length, 'fax', 'faxes')}, {count(view.mail.length, 'mail')}.
   </p>
 </section>
 

@@ -15,7 +15,7 @@
     standing: 'settings that hold at once, and paired phones',
     dealings: 'dealings with the carrier',
     invitations: 'an invitation',
-    mail: 'a letter',
+    mail: 'a mail',
     messages: 'a message',
     texts: 'a text',
     faxes: 'a fax',

@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { onMount, untrack, type Snippet } from 'svelte';
   import { tinykeys } from 'tinykeys';
-  import { goto } from '$app/navigation';
+  import { afterNavigate, goto } from '$app/navigation';
   import { count } from '../format';
   import { singleKeys } from '../single-keys.svelte';
   import { theBusiness } from '../window/session.svelte';
@@ -10,6 +10,7 @@
   import { newVersion } from '../data/new-version.svelte';
   import BusinessMenu from './BusinessMenu.svelte';
   import Find from './Find.svelte';
+  import { keepFocus } from './focus-kept';
   import Keys from './Keys.svelte';
   import Notices from './Notices.svelte';
   import { ui } from './open.svelte';
@@ -68,6 +69,16 @@
     unlessTyping(act)(event);
   };
 
+  let main = $state<HTMLElement>();
+  function toPage(event: MouseEvent) {
+    event.preventDefault();
+    main?.focus();
+  }
+  onMount(() => keepFocus(() => main));
+  // A page that is opened has the focus itself: Tab leads to what comes first on it.
+  afterNavigate(({ type }) => {
+    if (type !== 'enter' && document.activeElement === document.body) main?.focus({ preventScroll: true });
+  });
   onMount(() =>
     tinykeys(window, {
       '$mod+k': (event) => {
@@ -85,6 +96,7 @@
   );
 </script>
 
+<a class="skip" href="#page" onclick={toPage}>To the page</a>
 <header>
   <BusinessMenu onstart={() => (ui.ownBusiness = true)} />
   <Wire />
@@ -140,7 +152,9 @@
     {notes.join(' ')} <a href="/data">Where your data is</a>
   </p>
 {/if}
-<main class:striped={strip} class:folded={strip && ui.folded}>{@render children()}</main>
+<main id="page" tabindex="-1" bind:this={main} class:striped={strip} class:folded={strip && ui.folded}>
+  {@render children()}
+</main>
 
 {#if strip}<RehearsalStrip />{/if}
 <Find bind:open={finding} />
@@ -174,6 +188,21 @@
     position: sticky;
     top: var(--alarm-height, 0px);
     z-index: 30;
+  }
+  main:focus {
+    outline: none;
+  }
+  .skip {
+    position: absolute;
+    left: 8px;
+    top: -60px;
+    z-index: 60;
+    padding: 8px 14px;
+    background: var(--solid);
+    color: var(--on-solid);
+  }
+  .skip:focus {
+    top: 8px;
   }
   .tools {
     display: flex;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Modal, Select, TextInput } from 'carbon-components-svelte';
+  import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { PROFILES } from '$core/numbering';
   import { Business, newBusiness } from '$core/system';
@@ -16,6 +17,16 @@
   /** The computer's own, unless another is chosen: a country may have several. */
   let timeZone = $state(Intl.DateTimeFormat().resolvedOptions().timeZone);
   let problem = $state('');
+  // It takes the focus once it can: as long as it opens nothing in it can have it, and what opened it gives it back as it closes.
+  onMount(() => {
+    let tries = 0;
+    const timer = setInterval(() => {
+      const field = document.getElementById('own-name');
+      if (!document.activeElement?.closest('.bx--modal.is-visible')) field?.focus();
+      if (++tries > 20) clearInterval(timer);
+    }, 50);
+    return () => clearInterval(timer);
+  });
 
   async function start() {
     const business = Business.safeParse(newBusiness({ name, country, timeZone }));

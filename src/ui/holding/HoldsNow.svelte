@@ -6,11 +6,14 @@
   import { endOverride } from '../hours/edits';
   import { theBusiness } from '../window/session.svelte';
 
-  /** What holds because somebody set it: who, since when, until when, what callers get of it, and its end in one tap. */
+  /** What holds because somebody set it, of everybody or of one person: who, since when, until when, what callers get of it, and its end in one tap. */
+  let { personId = null }: { personId?: string | null } = $props();
   const business = $derived(theBusiness());
   const inForce = $derived(business.view.inForce.system);
   const { standing, minute } = $derived(business);
-  const holding = $derived(holdingNow(inForce, standing, minute));
+  const holding = $derived(
+    holdingNow(inForce, standing, minute).filter((h) => personId === null || h.personId === personId),
+  );
   /** So many are shown at first. */
   const AT_ONCE = 5;
   let all = $state(false);

@@ -1,18 +1,32 @@
 <script lang="ts">
-  import { Button, Modal } from 'carbon-components-svelte';
-  import type { CalendarEvent } from '$core/formats/ical';
-  import { addDays, exceptionsFrom, kindsOf } from '$core/hours';
+  import { Button, Checkbox, Modal } from 'carbon-components-svelte';
+  import type { CalendarEvent, WeeklyEvent } from '$core/formats/ical';
+  import {
+    addDays,
+    calendarOf,
+    dayNumber,
+    exceptionsFrom,
+    kindsOf,
+    newTo,
+    periodInWords,
+    sameWeek,
+    weekFrom,
+    writeSpans,
+  } from '$core/hours';
   import type { Hours } from '$core/system';
-  import { dateText } from '../format';
+  import { count, dateText } from '../format';
+  import { freshId } from '../ids';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
-  import { addExceptions } from './edits';
+  import { exceptionsOf, setHours } from './edits';
 
   /** Days off from a calendar file; what would be added is shown first. */
   let { hours }: { hours: Hours } = $props();
   let input = $state<HTMLInputElement>();
-  let read = $state.raw<{ events: CalendarEvent[]; notes: string[] } | null>(null);
+  let read = $state.raw<{ events: CalendarEvent[]; weekly: WeeklyEvent[]; notes: string[] } | null>(null);
+  /** The week of the file takes the place of the one there is. */
+  let takeWeek = $state(true);
   let problem = $state('');
   const reading = new FileReading();
 
@@ -27,10 +41,36 @@
     if (result.ok) read = result;
     else problem = result.message;
   }
-  const added = $derived(exceptionsFrom(read?.events ?? [], kindsOf(hours)[0] ?? 'Open'));
+  const week = $derived(weekFrom(read?.weekly ?? []));
+  const otherWeek = $derived(week.length > 0 && !sameWeek(week, hours.weekly));
+  /** Without what repeats every week, where that is taken as the week. */
+  const events = $derived((read?.events ?? []).filter((e) => !e.everyWeek || (otherWeek && !takeWeek)));
+  const found = $derived(exceptionsFrom(events, kindsOf(hours)[0] ?? 'Open'));
+  const list = $derived(newTo(hours, found.list));
+  const same = $derived(found.list.length - list.length);
+  const weekWords = (weekly: Hours['weekly']) => {
+    const as = { ...hours, weekly };
+    return [...new Set(weekly.map((p) => p.kind))]
+      .map((kind) => `${kind} ${periodInWords(as, kind)}`)
+      .join('; ');
+  };
+  /** What holds on the first day of an exception now. */
+  function nowOn({ when }: (typeof list)[number]): string {
+    const day = when.on === 'dates' ? when.dates[0]! : when.on === 'range' ? when.from : theBusiness().today;
+    return writeSpans(calendarOf(hours).on(dayNumber(day)).spans) || 'closed';
+  }
+  const changes = $derived([
+    ...(otherWeek && takeWeek ? ['the week'] : []),
+    ...(list.length ? [count(list.length, 'exception')] : []),
+  ]);
 
   function add() {
-    const wrong = addExceptions(hours, added.list, `${added.list.length} days from a calendar`);
+    const added = list.map((e) => ({ ...e, id: freshId('exception') }));
+    const change = {
+      ...(otherWeek && takeWeek ? { weekly: week } : {}),
+      ...(added.length ? { exceptions: [...exceptionsOf(hours), ...added] } : {}),
+    };
+    const wrong = setHours(hours, change, `${changes.join(' and ')} from a calendar`);
     if (wrong) problem = wrong;
     else read = null;
   }
@@ -53,9 +93,9 @@
 <Modal
   size="sm"
   open={read !== null}
-  modalHeading="Add to {hours.name}?"
-  primaryButtonText="Add {added.list.length}"
-  primaryButtonDisabled={!added.list.length}
+  modalHeading="Take into {hours.name}?"
+  primaryButtonText={changes.length ? `Take ${changes.join(' and ')}` : 'Nothing to take'}
+  primaryButtonDisabled={!changes.length}
   secondaryButtonText="Leave it"
   on:click:button--secondary={() => (read = null)}
   on:close={() => (read = null)}
@@ -64,14 +104,22 @@
   {#if read}
     {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
     {#each read.notes as note (note)}<p class="small soft">{note}</p>{/each}
-    {#if added.more}<p class="small soft">
-        A set of hours has at most 200 exceptions: the last {added.more} are left out.
+    {#if week.length}
+      <h3>The week</h3>
+      {#if otherWeek}
+        <p class="small"><del>{weekWords(hours.weekly) || 'none'}</del> → <b>{weekWords(week)}</b></p>
+        <Checkbox labelText="The week of the file takes its place" bind:checked={takeWeek} />
+      {:else}<p class="small soft">It is as it is here: {weekWords(week)}.</p>{/if}
+    {/if}
+    {#if same}<p class="small soft">{count(same, 'exception is', 'exceptions are')} here already.</p>{/if}
+    {#if found.more}<p class="small soft">
+        A set of hours has at most 200 exceptions: the last {found.more} are left out.
       </p>{/if}
-    {#if added.skipped.length}<p class="small soft">
-        Left out, for they go over midnight: {added.skipped.join(', ')}.
+    {#if found.skipped.length}<p class="small soft">
+        Left out, for they go over midnight: {found.skipped.join(', ')}.
       </p>{/if}
     <ul>
-      {#each added.list.slice(0, 40) as e, i (i)}
+      {#each list.slice(0, 40) as e, i (i)}
         <li>
           <b>{e.name}</b>
           {e.when.on === 'range'
@@ -79,10 +127,14 @@
             : e.when.on === 'dates'
               ? e.when.dates.map(dateText).join(', ')
               : ''}
-          {e.times.length ? 'with other times' : 'closed'}
+          <del>{nowOn(e)}</del> → {e.times.length ? writeSpans(e.times) : 'closed'}
         </li>
-      {:else}<li>There is nothing in it for the coming two years.</li>{/each}
+      {:else}<li>
+          {same || week.length
+            ? 'No day is other than it is here.'
+            : 'There is nothing in it for the coming two years.'}
+        </li>{/each}
     </ul>
-    {#if added.list.length > 40}<p class="small soft">and {added.list.length - 40} more</p>{/if}
+    {#if list.length > 40}<p class="small soft">and {list.length - 40} more</p>{/if}
   {/if}
 </Modal>

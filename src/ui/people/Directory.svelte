@@ -12,6 +12,7 @@
   import Numbers from '../Numbers.svelte';
   import PersonCards from './PersonCards.svelte';
   import { presenceInWords, presenceOf, type Presence } from '$core/phone';
+  import Held from '../holding/Held.svelte';
   import { lamp } from './lamp';
   import SelectItem from '../fields/SelectItem.svelte';
 
@@ -26,7 +27,7 @@
   const seenBy = $derived(theBusiness().actor);
   let asIf = $state('');
   const looker = $derived(seenBy ?? (asIf || null));
-  const all = $derived(directory(system, looker));
+  const all = $derived(directory(withOwn(system, theBusiness().standing.own), looker));
   const words = $derived(query.toLowerCase().split(/\s+/).filter(Boolean));
   const digits = $derived(query.replace(/\D/g, ''));
   const entries = $derived(
@@ -129,7 +130,12 @@
   >
   <button class="linkish" type="button" onclick={() => void saveCsv()}>Save as CSV</button>
   <button class="linkish" type="button" onclick={() => void saveVcards()}>Save as vCards</button>
-  <button class="linkish" type="button" onclick={() => void savePresence()}>Save presence (PIDF)</button>
+  <button
+    class="linkish"
+    type="button"
+    title="A presence document, RFC 3863"
+    onclick={() => void savePresence()}>Save presence</button
+  >
 </div>
 {#if view === 0}
   <div class="paper">
@@ -162,7 +168,10 @@
                   .join(' · ')}</td
               >
               <td class="now"
-                >{#if p}<Dot kind={DOTS[lamp(p)]} />{presenceInWords(p, dateText)}{/if}</td
+                >{#if p}<Dot kind={DOTS[lamp(p)]} />{presenceInWords(
+                    p,
+                    dateText,
+                  )}{/if}{#if e.kind === 'person'}<Held personId={e.id} />{/if}</td
               >
             </tr>
           {/each}

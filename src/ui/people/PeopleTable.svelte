@@ -7,6 +7,7 @@
   import { isLinked, isProved } from '$core/system';
   import { count } from '../format';
   import { Remembered } from '../remembered.svelte';
+  import { heldOf } from '../holding/held';
   import { theBusiness } from '../window/session.svelte';
   import { cellCommand, PEOPLE_COLUMNS, type PeopleColumn } from './columns';
   import EditCell from './EditCell.svelte';
@@ -174,7 +175,9 @@
                 onkeydown={() => {}}
               >
                 {#if column.key === 'name' && !(here && editing)}
+                  {@const held = theBusiness().may('see the system') ? heldOf(p.id) : []}
                   <a href="/people/{p.id}" tabindex="-1">{p.name}</a>
+                  {#if held.length}<span class="held" title={held.join('; ')}>&nbsp;· {held[0]}</span>{/if}
                 {:else if here && editing}
                   <EditCell
                     label="{column.label} of {p.name}"
@@ -275,6 +278,18 @@
   .cell:focus {
     outline: 2px solid var(--copper);
     outline-offset: -2px;
+  }
+  .cell.name {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .cell.name a {
+    display: inline;
+  }
+  .held {
+    color: var(--copper);
+    font-size: var(--text-small);
   }
   .text,
   .cell a {

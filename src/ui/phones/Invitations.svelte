@@ -152,7 +152,7 @@
   <section>
     <div class="card fields">
       <div class="row head">
-        <h2>What the letter says</h2>
+        <h2>What the mail says</h2>
         {#if !usual}<button
             class="linkish small"
             type="button"

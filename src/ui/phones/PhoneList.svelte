@@ -6,6 +6,7 @@
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { inviteAllText, isInvited, sendInvitations } from './invite';
+  import Held from '../holding/Held.svelte';
   import InviteButton from './InviteButton.svelte';
   import { whereItStands, type Where } from './where';
   import SelectItem from '../fields/SelectItem.svelte';
@@ -133,7 +134,7 @@
         <td
           ><Dot
             kind={where.on ? 'on' : where.unpaired || where.stage === 'invited' ? 'waiting' : 'off'}
-          />{where.words}</td
+          />{where.words}<Held personId={person?.id ?? null} phoneId={phone.id} /></td
         >
         <td class="soft">{where.lastSeen === null ? '–' : agoText(where.lastSeen, theBusiness().now)}</td>
         <td>{where.place || '–'}</td>

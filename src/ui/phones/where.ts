@@ -137,12 +137,12 @@ function ofInvited(phone: Phone, { invitations, delivery, now, zone }: Known): W
     problem,
     todo,
   });
-  if (back.state === 'came back') return wrong('The letter came back', back.words);
+  if (back.state === 'came back') return wrong('The mail came back', back.words);
   if (last.state === 'locked') return wrong('Code locked after five wrong tries', 'Send another invitation.');
   if (now >= last.expiresAt)
     return wrong(`Code ran out ${momentText(last.expiresAt, zone)}`, 'Send another invitation.');
   return wrong(
     'Not paired yet',
-    back.state === 'on its way' ? 'The letter is on its way.' : 'Ask whether the letter was read.',
+    back.state === 'on its way' ? 'The mail is on its way.' : 'Ask whether the mail was read.',
   );
 }

@@ -23,7 +23,9 @@
     type="button"
     onclick={() => saveText(`${plan.name}.json`, 'application/json', writePlan(plan, system))}>JSON</button
   >
-  <button class="linkish" type="button" onclick={saveCpl}>CPL</button>
+  <button class="linkish" type="button" title="In the Call Processing Language, RFC 3880" onclick={saveCpl}
+    >call script</button
+  >
   {#if menu}<button
       class="linkish"
       type="button"
@@ -34,11 +36,11 @@
 {#if left}
   <div class="small soft" role="status">
     {#if left.length}
-      CPL cannot say:
+      A call script cannot say:
       <ul>
         {#each left as what (what)}<li>{what}</li>{/each}
       </ul>
-    {:else}CPL says all of it.{/if}
+    {:else}A call script says all of it.{/if}
   </div>
 {/if}
 

@@ -47,7 +47,7 @@
   class="visually-hidden"
   type="file"
   accept=".json,.xml,.cpl"
-  aria-label="A plan as JSON or CPL"
+  aria-label="A plan as JSON or a call script"
   tabindex="-1"
   onchange={(e) => void take(e.currentTarget.files?.[0])}
 />

@@ -2,12 +2,13 @@
   import { Button } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { FORWARDS } from '$core/people';
-  import { accountsOn, type Person } from '$core/system';
+  import { accountsOn, alwaysAt, isLinked, type Person } from '$core/system';
   import IfCalled from '../people/IfCalledNow.svelte';
   import PersonAway from '../people/PersonAway.svelte';
   import { here } from '../window/session.svelte';
   import Effect from './Effect.svelte';
   import { ReachForm } from './form.svelte';
+  import MobileSeen from './MobileSeen.svelte';
   import Origin from './Origin.svelte';
   import OwnPhones from './OwnPhones.svelte';
   import ReachFiles from './ReachFiles.svelte';
@@ -15,6 +16,7 @@
   import { sendFromHere, settingsInWords, type Send } from './settings.svelte';
   import TargetField from './TargetField.svelte';
   import Undisturbed from './Undisturbed.svelte';
+  import UntilField from './UntilField.svelte';
   import WhoCalls from './WhoCalls.svelte';
 
   /** How somebody is reached: by themselves, or set for them. Nothing here waits for the draft. */
@@ -22,6 +24,8 @@
   const form = untrack(() => new ReachForm(given.id));
   const { person, next } = $derived(form);
   const phones = $derived(Object.values(form.system.phones).filter((p) => accountsOn(p).includes(person.id)));
+  /** Where all calls go now: a forward that has ended is none. */
+  const always = $derived(alwaysAt(next.reach, here().minute));
   const own = $derived(here().standing.own?.people[person.id]);
   const otherwise = $derived(
     person.mailboxId && form.system.mailboxes[person.mailboxId]
@@ -41,12 +45,24 @@
         <div class="forward">
           <TargetField
             label={words}
-            target={next.reach[field]}
+            target={field === 'always' ? always : (next.reach[field] ?? null)}
             personId={person.id}
             system={form.system}
-            none={field === 'always' ? 'no: the phones ring' : otherwise}
-            onchange={(target) => form.change({ [field]: target })}
+            none={field === 'always'
+              ? 'no: the phones ring'
+              : field === 'onDeclined' || field === 'onUndisturbed'
+                ? 'as on a call'
+                : otherwise}
+            onchange={(target) =>
+              form.change(field === 'always' ? { always: target, alwaysUntil: null } : { [field]: target })}
           />
+          {#if field === 'always' && always}
+            <UntilField
+              label="Sent on until"
+              until={next.reach.alwaysUntil ?? null}
+              onchange={(alwaysUntil) => form.change({ alwaysUntil })}
+            />
+          {/if}
           <Origin stamp={own?.[field]} />
         </div>
       {/each}
@@ -93,6 +109,7 @@
         />
       {/if}
     </div>
+    {#if phones.some(isLinked)}<MobileSeen {person} {send} />{/if}
     <OwnPhones {person} system={form.system} {send} />
     <WhoCalls {form} />
     <ReachFiles {form} />

@@ -18,7 +18,10 @@
     const written = writeReachCpl(form.next, form.system);
     if (written.xml) saveText(`${form.person.name}.cpl.xml`, 'application/cpl+xml', written.xml);
     problem = '';
-    left = { title: written.left.length ? 'CPL cannot say:' : 'CPL says all of it.', what: written.left };
+    left = {
+      title: written.left.length ? 'A call script cannot say:' : 'A call script says all of it.',
+      what: written.left,
+    };
   }
   async function read(files: readonly File[]) {
     const [file] = files;
@@ -40,11 +43,16 @@
 <div class="card">
   <h2>As a file</h2>
   <div class="row">
-    <button class="linkish" type="button" onclick={() => void save()}>Save as CPL</button>
+    <button
+      class="linkish"
+      type="button"
+      title="In the Call Processing Language, RFC 3880"
+      onclick={() => void save()}>Save as a call script</button
+    >
     <FileUploaderButton
       size="small"
       kind="ghost"
-      labelText="Read a CPL script"
+      labelText="Read a call script"
       accept={['.xml', '.cpl', 'application/cpl+xml']}
       disableLabelChanges
       on:change={(e) => void read(e.detail)}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Select, TextInput } from 'carbon-components-svelte';
-  import { addDays, localTime, momentOf } from '$core/hours';
+  import { addDays, localTime, momentOf, writeTime } from '$core/hours';
   import { fieldText, momentText, momentTyped } from '../format';
   import { here } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
@@ -18,8 +18,8 @@
     return [
       { at: here().minute + HOUR, words: 'for an hour' },
       { at: here().minute + 2 * HOUR, words: 'for two hours' },
-      ...(tonight > here().minute ? [{ at: tonight, words: 'until 18:00' }] : []),
-      { at: momentOf(here().zone, addDays(date, 1), 8 * 60), words: 'until tomorrow, 08:00' },
+      ...(tonight > here().minute ? [{ at: tonight, words: `until ${writeTime(18 * 60)}` }] : []),
+      { at: momentOf(here().zone, addDays(date, 1), 8 * 60), words: `until tomorrow, ${writeTime(8 * 60)}` },
     ];
   });
   let exact = $state(false);
@@ -49,7 +49,7 @@
     selected={exact ? 'exact' : until === null ? '' : 'kept'}
     on:change={(e: Event) => choose((e.target as HTMLSelectElement).value)}
   >
-    <SelectItem value="" text="I switch it back" />
+    <SelectItem value="" text="until I end it" />
     {#if until !== null}<SelectItem value="kept" text={momentText(until, here().zone)} />{/if}
     {#each choices as c (c.words)}<SelectItem value={String(c.at)} text={c.words} />{/each}
     <SelectItem value="exact" text="a day and a time…" />

@@ -175,7 +175,17 @@ export type Happening =
       /** A person or, by a key pressed there, a mailbox. */
       from: string;
       to: ForwardTarget;
-      why: 'always' | 'busy' | 'not answered' | 'unreachable' | 'away' | 'chosen' | 'hidden number' | 'key 0';
+      why:
+        | 'always'
+        | 'busy'
+        | 'declined'
+        | 'not to be disturbed'
+        | 'not answered'
+        | 'unreachable'
+        | 'away'
+        | 'chosen'
+        | 'hidden number'
+        | 'key 0';
     }
   /** Somebody away has named who is rung in their place. */
   | { kind: 'stand-in'; personId: string; forId: string }

@@ -6,6 +6,7 @@ import {
   type Phone,
   type Reach,
   type RingStep,
+  alwaysAt,
 } from '../../system';
 import { standInFor } from '../base/away';
 import { undisturbed } from './eligible';
@@ -127,12 +128,14 @@ export function ringPerson(run: Run, call: CallState, personId: string, until: n
   if (undisturbed(run, call, person)) {
     run.say(call, { t: 0, kind: 'not rung', phone: null, personId, why: 'do not disturb' });
     call.saw.nobody = true;
+    const { onUndisturbed } = person.reach;
+    if (onUndisturbed) return forward(run, call, onUndisturbed, 'not to be disturbed');
     return forward(run, call, person.reach.onBusy, 'busy');
   }
   const standIn = standInFor(personId, run.world(call).system, run.now);
   const instead: ForwardTarget = { to: 'person', personId: standIn };
   if (standIn !== personId && !isInChain(run, call, instead)) return forward(run, call, instead, 'away');
-  const { always } = person.reach;
+  const always = alwaysAt(person.reach, run.now);
   if (always && !isInChain(run, call, always)) return forward(run, call, always, 'always');
   ringOnward(run, call);
 }
@@ -204,17 +207,28 @@ const afterReach = (reach: Reach, ring: NonNullable<CallState['person']>): [Forw
       ? [reach.onBusy, 'busy']
       : [reach.onUnreachable, 'unreachable'];
 
-/** One step of a person's reach is over. Declining counts as busy: they are there and do not want it now. */
+/** One step of a person's reach is over. Declining counts as busy, unless it has a way of its own: they are there and do not want it now. */
 function personOver(run: Run, call: CallState, how: RingEnd): void {
   if (how !== 'declined') return nextReachStep(run, call);
   const person = run.world(call).system.people[call.person!.personId]!;
-  forward(run, call, person.reach.onBusy, 'busy');
+  const { onDeclined, onBusy } = person.reach;
+  if (onDeclined) forward(run, call, onDeclined, 'declined');
+  else forward(run, call, onBusy, 'busy');
 }
+
+/** What somebody's own settings send on: a call that was passed to them comes back instead. */
+const OF_THEIR_OWN: ReadonlySet<Why> = new Set([
+  'busy',
+  'declined',
+  'not to be disturbed',
+  'not answered',
+  'unreachable',
+]);
 
 function forward(run: Run, call: CallState, target: ForwardTarget | null, why: Why): void {
   const { personId } = call.person!;
   call.person = null;
-  const own = why === 'busy' || why === 'not answered' || why === 'unreachable';
+  const own = OF_THEIR_OWN.has(why);
   if (!target || (own && isPassed(call))) return goOnward(run, call);
   redirect(run, call, personId, target, why);
 }

@@ -68,6 +68,9 @@ export function writeReachCpl(person: Person, system: System): CplWritten {
         ]
       : usual;
   if (reach.always && reach.steps.length) left.push('what rings once calls are no longer forwarded');
+  if (reach.always && reach.alwaysUntil != null) left.push('until when all calls are forwarded');
+  if (!reach.always && (reach.onDeclined || reach.onUndisturbed))
+    left.push('where calls go that are declined, or come while not to be disturbed');
   if (quiet && reach.always) left.push('quiet hours');
   if (quiet?.phoneIds && !reach.always) left.push('that only one phone has quiet hours');
   const { personIds, listIds, contacts, again } = { ...USUAL.exceptions, ...person.exceptions };

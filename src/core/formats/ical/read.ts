@@ -13,6 +13,7 @@ const MOST_NOTES = 40;
 /** Progress is told after so many events. */
 const TELL_EVERY = 100;
 const DAY = 86_400_000;
+const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
 export interface CalendarEvent {
   name: string;
@@ -20,10 +21,23 @@ export interface CalendarEvent {
   days: { from: string; to: string } | null;
   /** Local date and time of the business, such as 2027-05-03T08:00; null for whole days. */
   times: { from: string; to: string } | null;
+  /** It is one occurrence of an event of every week that has no end. */
+  everyWeek?: true;
+}
+
+/** An event of every week without an end, within one day: what hours of a week are. */
+export interface WeeklyEvent {
+  name: string;
+  /** ISO days of the week. */
+  days: number[];
+  /** Minutes of the local day. */
+  from: number;
+  to: number;
 }
 
 export type CalendarRead =
-  { ok: true; events: CalendarEvent[]; notes: string[] } | { ok: false; message: string };
+  | { ok: true; events: CalendarEvent[]; weekly: WeeklyEvent[]; notes: string[] }
+  | { ok: false; message: string };
 
 /**
  * Reads the events of a calendar that touch a span of days. Repeating events are taken apart, single occurrences that were
@@ -54,6 +68,7 @@ export function readCalendar(
   }));
   const of = parts.reduce((n, p) => n + p.events.length, 0);
   let done = 0;
+  const weekly: WeeklyEvent[] = [];
   const read = parts.flatMap(({ zones, events }) => {
     const all = events.flatMap((block) => {
       if (done++ % TELL_EVERY === 0) progress(done, of);
@@ -63,6 +78,7 @@ export function readCalendar(
     const moved = new Map<string, Set<Wall>>();
     for (const e of all)
       if (e.instead !== undefined) moved.set(e.uid, (moved.get(e.uid) ?? new Set()).add(e.instead));
+    weekly.push(...all.flatMap((e) => reader.weekly(e) ?? []));
     return all.flatMap((e) => reader.occurrences(e, moved.get(e.uid)));
   });
   const events = read.slice(0, MOST_EVENTS);
@@ -73,6 +89,7 @@ export function readCalendar(
   return {
     ok: true,
     events,
+    weekly,
     notes:
       told.length > MOST_NOTES
         ? [...told.slice(0, MOST_NOTES), `and ${told.length - MOST_NOTES} more things like that`]
@@ -160,6 +177,28 @@ class Reader {
     };
   }
 
+  /** An event of every week without an end, or undefined for any other. */
+  weekly({ name, start, length, rule, cancelled, instead }: Part): WeeklyEvent | undefined {
+    const parts = new Map(
+      rule
+        ?.toUpperCase()
+        .split(';')
+        .map((p) => p.split('=') as [string, string]),
+    );
+    const endless = parts.get('FREQ') === 'WEEKLY' && (parts.get('INTERVAL') ?? '1') === '1';
+    const known = [...parts.keys()].every((k) => ['FREQ', 'INTERVAL', 'BYDAY', 'WKST'].includes(k));
+    const from = (start.wall % DAY) / 60_000;
+    const to = from + length / 60_000;
+    if (!endless || !known || start.isDate || cancelled || instead !== undefined || to > 1440 || to <= from)
+      return undefined;
+    const byDay = parts.get('BYDAY')?.split(',') ?? [];
+    const days = byDay.map((d) => WEEKDAYS.indexOf(d) + 1);
+    // A number before a day, as in 1MO, is not of a week.
+    if (days.includes(0)) return undefined;
+    const first = ((Math.floor(start.wall / DAY) + 3) % 7) + 1;
+    return { name, days: days.length ? days.sort((a, b) => a - b) : [first], from, to };
+  }
+
   /** The occurrences of an event that touch the span. @param moved those that stand elsewhere */
   occurrences(part: Part, moved: ReadonlySet<Wall> | undefined): CalendarEvent[] {
     if (part.cancelled) return [];
@@ -186,7 +225,13 @@ class Reader {
       for (const w of moved ?? []) out.add(w);
       walls = [...new Set([...walls, ...part.added])].filter((w) => !out.has(w));
     }
-    return walls.sort((a, b) => a - b).flatMap((w) => this.asEvent(name, w, w + length, start) ?? []);
+    const everyWeek = this.weekly(part) ? { everyWeek: true as const } : {};
+    return walls
+      .sort((a, b) => a - b)
+      .flatMap((w) => {
+        const event = this.asEvent(name, w, w + length, start);
+        return event ? { ...event, ...everyWeek } : [];
+      });
   }
 
   private asEvent(name: string, from: Wall, to: Wall, { isDate, zone }: Moment): CalendarEvent | undefined {

@@ -19,6 +19,7 @@ import {
   type RingStep,
   type Standing,
   type System,
+  FORWARD_FIELDS,
 } from '../../system';
 
 /** The business as a phone knows it: the document, and what stands over it. */
@@ -197,7 +198,7 @@ export function unseenNumbers(system: System, standing: Standing, phoneId: strin
       found.add(phone.number);
   }
   for (const { id, reach } of Object.values(set.people))
-    for (const target of [reach.always, reach.onBusy, reach.onNotAnswered, reach.onUnreachable])
+    for (const target of FORWARD_FIELDS.map((field) => reach[field]))
       if (id !== me && target?.to === 'outside') found.add(target.number);
   for (const { members } of Object.values(set.groups))
     for (const m of members) if (m.kind === 'outside') found.add(m.id);

@@ -27,11 +27,27 @@ export const IfNobody = z.discriminatedUnion('then', [
   z.object({ then: z.literal('another'), to: PassTarget }),
 ]);
 
+/** When a person's own forwarding takes a call. */
+export const FORWARD_FIELDS = [
+  'always',
+  'onBusy',
+  'onDeclined',
+  'onUndisturbed',
+  'onNotAnswered',
+  'onUnreachable',
+] as const;
+
 /** The ordered list of ways one person is reached, when they are rung as a person. */
 export const Reach = z.object({
   always: ForwardTarget.nullable(),
+  /** Until when `always` holds, epoch milliseconds; absent or null is until somebody ends it. */
+  alwaysUntil: z.number().nullable().optional(),
   steps: z.array(z.object({ phoneIds: z.array(Id).nullable(), seconds: RingSeconds })).max(10),
+  /** All phones that could ring are on calls. */
   onBusy: ForwardTarget.nullable(),
+  /** Somebody declines, or is not to be disturbed; absent or null is as when busy. */
+  onDeclined: ForwardTarget.nullable().optional(),
+  onUndisturbed: ForwardTarget.nullable().optional(),
   onNotAnswered: ForwardTarget.nullable(),
   onUnreachable: ForwardTarget.nullable(),
 });

@@ -38,7 +38,7 @@ export const ReservedExtensions = z
 export const InvitationWording = z.object({
   subject: text(200).min(1, 'Write a subject.'),
   text: text(4000)
-    .min(1, 'Write what the letter says.')
+    .min(1, 'Write what the mail says.')
     .refine((t) => t.includes('{link}') || (t.includes('{number}') && t.includes('{code}')), {
       message: 'Nobody could pair with this: it needs {link}, or both {number} and {code}.',
     }),

@@ -6,6 +6,7 @@
 import { z } from 'zod';
 import {
   Exceptions,
+  FORWARD_FIELDS,
   ForwardTarget,
   HiddenCallers,
   Person,
@@ -26,8 +27,11 @@ const set = <T extends z.ZodType>(value: T) => stamped(value).extend({ over: z.s
 export const PersonOwn = z
   .object({
     always: set(ForwardTarget.nullable()),
+    alwaysUntil: set(z.number().nullable()),
     steps: set(Reach.shape.steps),
     onBusy: set(ForwardTarget.nullable()),
+    onDeclined: set(ForwardTarget.nullable()),
+    onUndisturbed: set(ForwardTarget.nullable()),
     onNotAnswered: set(ForwardTarget.nullable()),
     onUnreachable: set(ForwardTarget.nullable()),
     quiet: set(Quiet.nullable()),
@@ -35,6 +39,7 @@ export const PersonOwn = z
     exceptions: set(Exceptions),
     screening: set(Screening),
     hidden: set(HiddenCallers),
+    mobileSeenBy: set(Person.shape.mobileSeenBy),
   })
   .partial();
 
@@ -54,7 +59,7 @@ export type OwnField = keyof PersonOwn;
 export type OwnValues = { [F in OwnField]?: NonNullable<PersonOwn[F]>['value'] };
 
 /** The fields of them that are part of `Person.reach`. */
-const OF_REACH = ['always', 'steps', 'onBusy', 'onNotAnswered', 'onUnreachable'] as const;
+const OF_REACH = ['steps', 'alwaysUntil', ...FORWARD_FIELDS] as const;
 const isOfReach = (field: OwnField): field is (typeof OF_REACH)[number] =>
   (OF_REACH as readonly string[]).includes(field);
 
@@ -115,8 +120,7 @@ function setPerson(person: Person, set: PersonOwn, system: System): Person {
     if (isOfReach(field)) result.reach[field] = value;
     else Object.assign(result, { [field]: value });
   const { reach } = result;
-  for (const field of ['always', 'onBusy', 'onNotAnswered', 'onUnreachable'] as const)
-    if (reach[field] && !isThere(reach[field], system)) reach[field] = null;
+  for (const field of FORWARD_FIELDS) if (reach[field] && !isThere(reach[field], system)) reach[field] = null;
   reach.steps = reach.steps.map((s) => ({
     ...s,
     phoneIds: s.phoneIds?.filter((id) => system.phones[id]) ?? null,
@@ -162,3 +166,7 @@ export function standingOver(own: Own, system: System): Own {
     ),
   };
 }
+
+/** Where all calls of somebody are sent on to at a moment (epoch milliseconds); null where the phones ring. */
+export const alwaysAt = ({ always, alwaysUntil }: Reach, now: number): ForwardTarget | null =>
+  alwaysUntil == null || now < alwaysUntil ? always : null;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Select, TextInput } from 'carbon-components-svelte';
-  import { newNumber } from '$core/system';
+  import { hasArrived, newNumber } from '$core/system';
   import { firstPortDay, type PortFacts as Facts } from '$standins/carrier/porting';
   import { PRICE } from '$standins/carrier/stock';
   import { profileOf, PROFILES, readNumber, type NumberKind } from '$core/numbering';
@@ -12,6 +12,12 @@
   import SelectItem from '../../fields/SelectItem.svelte';
 
   const system = $derived(theBusiness().system);
+  /** Numbers that calls come to already: one on its way cannot stand in. */
+  const here = $derived(
+    Object.values(system.numbers).filter((n) =>
+      hasArrived(theBusiness().standing, n.e164, theBusiness().minute),
+    ),
+  );
   const first = $derived(firstPortDay(theBusiness().now, theBusiness().zone));
   const blank = (): { number: string; standIn: string; facts: Facts } => ({
     number: '',
@@ -110,7 +116,7 @@
       on:update={(e) => (form.value = { ...form.value, standIn: String(e.detail) })}
     >
       <SelectItem value="" text="none" />
-      {#each Object.values(system.numbers) as n (n.id)}<SelectItem
+      {#each here as n (n.id)}<SelectItem
           value={n.e164}
           text="{theBusiness().number(n.e164)}, {n.label}"
         />{/each}

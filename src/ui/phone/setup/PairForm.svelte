@@ -90,14 +90,14 @@
   <div class="fields">
     <div>
       <Button kind="tertiary" size="small" on:click={() => picker.click()}
-        >Read the letter’s picture or file</Button
+        >Read the mail’s picture or file</Button
       >
       <input
         bind:this={picker}
         class="visually-hidden"
         type="file"
         accept="image/*,application/json,.json"
-        aria-label="Picture or settings file of the letter"
+        aria-label="Picture or settings file of the mail"
         tabindex="-1"
         onchange={() => {
           void read(picker.files?.[0]);

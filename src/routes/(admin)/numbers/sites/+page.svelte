@@ -87,8 +87,8 @@
     <HelpTable />
     <div class="out">
       {#if sites.length}
-        <button class="linkish small" type="button" onclick={() => void pidf()}
-          >Save all as PIDF-LO (RFC 4119)</button
+        <button class="linkish small" type="button" onclick={() => void pidf()} title="PIDF-LO, RFC 4119"
+          >Save all as locations</button
         >
       {/if}
       <CsvButtons kind="sites" />

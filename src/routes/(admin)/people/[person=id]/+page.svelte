@@ -1,5 +1,6 @@
 <script lang="ts">
   import { page } from '$app/state';
+  import HoldsNow from '$ui/holding/HoldsNow.svelte';
   import IfCalled from '$ui/people/IfCalledNow.svelte';
   import OwnPage from '$ui/people/OwnPage.svelte';
   import PersonBasics from '$ui/people/PersonBasics.svelte';
@@ -57,6 +58,7 @@
             >
           </p>
         </div>
+        <HoldsNow personId={person.id} />
         <PersonPhones {person} />
         <PersonBelongs {person} />
         <p class="small">

@@ -1,11 +1,18 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { ROLE_ACTS, may, type Act } from '$core/people';
-  import { Role } from '$core/system';
+  import { goto } from '$app/navigation';
+  import { Role, type Person } from '$core/system';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const acts = Object.entries(ROLE_ACTS) as [Act, string][];
   const people = $derived(Object.values(theBusiness().system.people).filter((p) => p.role !== 'shared room'));
+
+  /** Leads to a page that they may see. */
+  async function lookAs(person: Person) {
+    theBusiness().lookAs(person.id);
+    await goto(may(person.role, 'see the system') ? '/' : `/people/${person.id}`);
+  }
 </script>
 
 <svelte:head><title>Roles · People · Upper Line</title></svelte:head>
@@ -39,7 +46,7 @@
       {#each people as p (p.id)}
         <li>
           <span><a href="/people/{p.id}">{p.name}</a> <span class="soft">{p.role}</span></span>
-          <Button size="small" kind="ghost" on:click={() => theBusiness().lookAs(p.id)}
+          <Button size="small" kind="ghost" on:click={() => void lookAs(p)}
             >Look<span class="visually-hidden">&nbsp;as {p.name}</span></Button
           >
         </li>

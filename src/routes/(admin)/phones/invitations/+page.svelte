@@ -6,7 +6,7 @@
 
 <h1>Invitations</h1>
 <p class="sub">
-  A letter with a code, a picture of it and a settings file puts an app or a softphone in service. Who has not
+  A mail with a code, a picture of it and a settings file puts an app or a softphone in service. Who has not
   taken it up stands here.
 </p>
 <Invitations />
