@@ -22,8 +22,8 @@ it('has a line for each number, one for people, one for each kind of minutes', (
     ['number', 400, 'CAD'],
     ['number', 400, 'USD'],
     ['people', 4 * 1400, 'USD'],
-    // 100.8 minutes are shown as 101, and 101 times three cents is what they cost; a number with next to none is not named.
-    ['tollFree', 303, 'USD'],
+    // Minutes as they are shown, whole, times three cents: 100; a number with next to none is not named.
+    ['tollFree', 300, 'USD'],
     ['forwarded', 0, 'USD'],
   ]);
   expect(bill[4]).toMatchObject({ minutes: [{ number: { id: 'main' } }] });

@@ -31,6 +31,7 @@ import {
   type StampedSwitch,
   type System,
   servingOf,
+  alwaysAt,
   FORWARD_FIELDS,
 } from '../system';
 
@@ -271,6 +272,7 @@ function peopleAt(reached: Reached, system: System, standing: Standing, at: numb
       away ? (away.standInId ?? true) : false,
       hours ? periodAt(hours, own, at, standing.overrides[hours.id]?.value) !== null : true,
       person.quiet ? isQuiet(person.quiet, localTime(own, at)) : false,
+      alwaysAt(person.reach, at) !== null,
     );
   }
   if (reached.dials) {
