@@ -116,3 +116,46 @@ test('as long as nobody has paired, what would ring is shown as if they had, and
   await page.reload();
   await expect(note).toContainText('as it is now');
 });
+
+test('a saved file of the business that is open says what would differ before it takes its place', async ({
+  page,
+}) => {
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await page.getByRole('button', { name: 'Businesses and files' }).click();
+  await page.getByRole('menuitem', { name: 'Save everything as a file' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save \d/ }).click();
+  const path = (await (await download).path())!;
+  await page.keyboard.press('Escape');
+  await page.goto('/people/pia');
+  const extension = page.getByLabel('Extension', { exact: true });
+  await extension.fill('299');
+  await extension.press('Tab');
+  await saved(page);
+  await page.getByLabel('A file saved by Upper Line').setInputFiles(path);
+  const dialog = page.getByRole('dialog', { name: /^Open Lantern Cove/ });
+  await expect(dialog.getByTestId('differs')).toContainText('People: 1 changed (Pia Lindqvist)');
+  await expect(dialog.getByTestId('differs')).toContainText('Pia Lindqvist, extension: 299 → 203');
+  await dialog.getByRole('button', { name: 'Leave it' }).click();
+  await expect(extension).toHaveValue('299');
+});
+
+test('a queue is served by a group, and by whoever comes into it', async ({ page }) => {
+  await page.goto('/answering/queues');
+  const card = page.getByRole('region', { name: 'Front desk' });
+  await card.getByRole('combobox', { name: 'Groups that serve it' }).click();
+  await page.getByRole('option', { name: 'Charter desk' }).click();
+  await page.keyboard.press('Escape');
+  await saved(page);
+  await page.reload();
+  await expect(card.getByRole('combobox', { name: 'Groups that serve it' })).toContainText('Charter desk');
+  await expect(
+    card
+      .getByRole('switch', { name: /Pia Lindqvist/ })
+      .or(card.getByText('Pia Lindqvist'))
+      .first(),
+  ).toBeVisible();
+  await card.getByLabel('Hold sound').selectOption('silence');
+  await expect(page.getByRole('link', { name: 'Review 2 changes' })).toBeVisible();
+});

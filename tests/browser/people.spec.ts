@@ -80,6 +80,7 @@ test.describe('a list', () => {
       'Full name,Email,Team,Colour,Ext\nAda Fenwick,ada@lanterncove.example,Front office,red,\nBo Li,bo@,Sail loft,blue,201\nRosa Delgado,rosa.delgado@lanterncove.example,Charter desk,,\n',
     );
     await expect(status(page)).toContainText('3 rows: 1 new, 1 with changes, 0 as they are, 1 wrong');
+    await expect(page.locator('.changes').first()).toContainText('group nothing → Charter desk');
     await expect(status(page)).toContainText('Not read: Colour.');
     await expect(page.getByText('That is not an e-mail address')).toBeVisible();
     await expect(page.getByText('There is no group “Sail loft”.')).toBeVisible();

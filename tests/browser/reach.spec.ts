@@ -1,6 +1,6 @@
 /** How somebody is reached: set by themselves, for them, or by star codes; what it does to callers. */
 import type { Page } from '@playwright/test';
-import { bench, callFrom, open, putInForce, saved, withSoftphone, visit } from './bench';
+import { bench, callFrom, open, putInForce, saved, withSoftphone, visit, setClock } from './bench';
 import { expect, test } from './seeded';
 
 const effect = (page: Page) => page.getByTestId('effect');
@@ -110,6 +110,44 @@ test.describe('a forward that can do no good is refused beside the field', () =>
     await page.getByLabel('Always, before anything rings').selectOption('Pia Lindqvist · 203');
     await expect(page.getByText('Rosa Delgado → Pia Lindqvist → Rosa Delgado')).toBeVisible();
   });
+});
+
+test('a forward ends by itself, and the overview, the directory and the phones say the same of it', async ({
+  page,
+}) => {
+  await open(page, '/people/idris/reach');
+  await page.getByLabel('Always, before anything rings').selectOption('Rosa Delgado · 201');
+  await page.getByLabel('Sent on until').selectOption('for two hours');
+  await page.getByLabel('Declined', { exact: true }).selectOption('Pia Lindqvist · 203');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByRole('heading', { name: 'If somebody dials 202 now' })).toBeVisible();
+  const told = 'sends all calls on to Rosa Delgado until Tue 24 Nov, 12:15';
+  await visit(page, '/phones');
+  await expect(page.getByTestId('held').first()).toHaveText(told);
+  await visit(page, '/people/directory');
+  await expect(page.getByRole('row', { name: /Idris Okafor/ }).getByTestId('held')).toHaveText(told);
+  await visit(page, '/people/idris');
+  await expect(page.getByTestId('holds-now')).toContainText('until Tue 24 Nov, 12:15');
+  await visit(page, '/');
+  await expect(page.getByTestId('holds-now')).toContainText(
+    'Idris Okafor sends all calls on to Rosa Delgado',
+  );
+  await setClock(page, '2026-11-24T12:16');
+  await expect(page.getByTestId('holds-now')).toContainText(
+    'Nothing: what callers get is what plans and hours say.',
+  );
+  await visit(page, '/people/idris/reach');
+  await expect(page.getByLabel('Always, before anything rings')).toHaveValue('');
+  await expect(page.getByLabel('Declined', { exact: true })).toHaveValue('person pia');
+});
+
+test('staff say themselves who sees the number of their own mobile', async ({ page }) => {
+  await open(page, '/people/roles');
+  await page.getByRole('button', { name: 'Look as Dov Petrenko' }).click();
+  await expect(page).toHaveURL(/\/people\/dov$/);
+  await page.getByRole('link', { name: /^How you are reached/ }).click();
+  await page.getByLabel('Who sees the number of the own mobile').selectOption('everybody');
+  await expect(page.getByText(/set by Dov Petrenko/).first()).toBeVisible();
 });
 
 test('do not disturb says which numbers then reach nobody, ends by itself, and lets exceptions through', async ({

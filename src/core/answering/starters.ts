@@ -65,11 +65,21 @@ export function assignNumber(
         ],
       },
     },
-    { do: 'number.set', id: numberId, change: { planId, use: one ? 'direct' : 'shared' } },
+    {
+      do: 'number.set',
+      id: numberId,
+      change: { planId, use: one ? 'direct' : 'shared', ...(one ? shownBy(number, one.id) : {}) },
+    },
   );
   if (old && !usedElsewhere && isSimple(old)) commands.push({ do: 'plan.remove', id: old.id });
   return commands;
 }
+
+/** Somebody's direct number is what their calls show: whoever has one may show it. */
+const shownBy = ({ callerIdFor }: NumberHeld, personId: string): Partial<NumberHeld> =>
+  callerIdFor === 'everybody' || callerIdFor.includes(personId)
+    ? {}
+    : { callerIdFor: [...callerIdFor, personId] };
 
 /** A number whose plan only rang somebody rings several: the plan it has is changed, and its mailbox goes on taking the messages. */
 function shared(

@@ -113,6 +113,21 @@ describe('searching', () => {
     expect(left).not.toContain(second);
   });
 
+  it('finds a state by its name and its short name, and says which of two wishes to loosen', async () => {
+    const places = async (where: string) => {
+      const found = await ask('US', where);
+      if (!found.ok) throw new Error(found.message);
+      return new Set(found.choices.flatMap((c) => c.offers.map((o) => o.area)));
+    };
+    for (const where of ['Minnesota', 'MN', 'minn'])
+      for (const area of await places(where))
+        expect(['218', '320', '507', '612', '651', '763', '952']).toContain(area);
+    const excluded = await ask('US', 'Minnesota', { kind: 'toll-free' });
+    expect(excluded).toMatchObject({ ok: false, refusal: 'not offered' });
+    expect(excluded.ok || excluded.message).toMatch(
+      /These wishes exclude each other: without the area “Minnesota” there are [\d,]+; of any kind instead of toll-free there are [\d,]+\. Loosen one of them\./,
+    );
+  });
   it('says when an area is unknown, not served, sold out, or slow', async () => {
     expect(await ask('US', '999')).toMatchObject({ ok: false, refusal: 'no such area' });
     expect(await ask('US', 'Atlantis')).toMatchObject({ ok: false, refusal: 'no such area' });

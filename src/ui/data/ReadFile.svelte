@@ -2,7 +2,9 @@
   import { Modal, ProgressBar } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
+  import { byPart, netChanges, type NetChange } from '$core/changes';
   import { remember, type Whole } from '$workspace';
+  import { PART_HEADINGS } from '../changes/where';
   import { bytesText, count } from '../format';
   import { session, theBusiness } from '../window/session.svelte';
   import { Files } from './files';
@@ -49,6 +51,21 @@
     ].join(', ');
   });
 
+  /** What the business that is here would lose and get, where it is the one that is open. */
+  const differs = $derived(
+    whole && replaces?.id === theBusiness().id
+      ? byPart(netChanges(theBusiness().system, whole.draft.system))
+      : null,
+  );
+  /** So many names of a part are said. */
+  const FEW = 3;
+  const inWords = (all: readonly NetChange[], what: NetChange['what']): string => {
+    const names = all.filter((c) => c.what === what).map((c) => c.name);
+    if (!names.length) return '';
+    const some = names.slice(0, FEW).join(', ');
+    return `${names.length} ${what} (${some}${names.length > FEW ? ', …' : ''})`;
+  };
+
   async function adopt() {
     if (!whole || storing) return;
     storing = true;
@@ -90,6 +107,29 @@
         <b>{replaces.name} is in this browser already.</b> What is here now is replaced, and cannot be brought back
         unless you save it first.
       </p>
+      {#if differs}
+        <h3>What would differ from the draft here</h3>
+        {#if differs.length}
+          <ul data-testid="differs">
+            {#each differs as [part, all] (part)}
+              <li>
+                <b>{PART_HEADINGS[part]}:</b>
+                {(['new', 'gone', 'changed'] as const)
+                  .map((what) => inWords(all, what))
+                  .filter(Boolean)
+                  .join('; ')}
+                {#each all.slice(0, FEW) as change (change.key)}
+                  {#each change.fields.slice(0, FEW) as field (field.field)}
+                    <span class="field small"
+                      >{change.name}, {field.name}: <del>{field.was}</del> → {field.is}</span
+                    >
+                  {/each}
+                {/each}
+              </li>
+            {/each}
+          </ul>
+        {:else}<p>Nothing: they are the same. Messages and calls may differ.</p>{/if}
+      {/if}
     {:else}
       <p>It is kept in this browser beside what is here already.</p>
     {/if}
@@ -111,6 +151,21 @@
 {/if}
 
 <style>
+  ul {
+    margin: 4px 0 12px;
+    padding: 0;
+    list-style: none;
+    max-height: 240px;
+    overflow-y: auto;
+  }
+  h3 {
+    font-size: var(--text-lead);
+    margin: 8px 0 0;
+  }
+  .field {
+    display: block;
+    overflow-wrap: anywhere;
+  }
   .wrong {
     color: var(--alarm);
   }

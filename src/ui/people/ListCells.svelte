@@ -29,16 +29,20 @@
     overscan: 6,
   });
   const problemsOf = (row: number) => preview?.rows[row]?.problems ?? [];
+  /** What somebody has now and would have, where a row changes them. */
+  const changesOf = (row: number) =>
+    preview?.rows[row]?.does === 'changes' ? preview.rows[row].changes : [];
   $effect(() => {
     const shown = [...order];
-    const read = preview;
+    void preview;
     void box;
     untrack(() =>
       $virtual.setOptions({
         count: shown.length,
         getScrollElement: () => box ?? null,
         getItemKey: (i) => shown[i] ?? i,
-        estimateSize: (i) => 34 + 17 * (read?.rows[shown[i] ?? -1]?.problems.length ?? 0),
+        estimateSize: (i) =>
+          34 + 17 * (problemsOf(shown[i] ?? -1).length + Math.min(1, changesOf(shown[i] ?? -1).length)),
       }),
     );
     untrack(() => $virtual.measure());
@@ -93,6 +97,18 @@
               />
             {/each}
           </div>
+          {#if changesOf(row).length}
+            <p
+              class="changes"
+              title={changesOf(row)
+                .map((c) => `${c.field}: ${c.from || 'nothing'} → ${c.to || 'nothing'}`)
+                .join('; ')}
+            >
+              {#each changesOf(row) as c, n (n)}<span
+                  ><b>{c.field}</b> <del>{c.from || 'nothing'}</del> → {c.to || 'nothing'}</span
+                >{/each}
+            </p>
+          {/if}
           {#each problemsOf(row) as p (p.field + p.message)}
             <p class="problem"><b>{p.field}</b> {p.message}</p>
           {/each}
@@ -146,6 +162,17 @@
     position: absolute;
     inset: 0 0 auto 0;
     border-bottom: 1px solid var(--rule);
+  }
+  .changes {
+    margin: 0 0 0 52px;
+    height: 17px;
+    overflow: hidden;
+    white-space: nowrap;
+    text-overflow: ellipsis;
+    font-size: var(--text-small);
+  }
+  .changes span + span {
+    margin-left: 14px;
   }
   .line .row {
     height: 33px;

@@ -47,7 +47,8 @@ function joined(
   for (const field of ['firm', 'note', 'uid'] as const)
     if (card[field] && !known?.[field]) {
       change[field] = card[field].slice(0, field === 'note' ? NOTE_LENGTH : undefined);
-      if (known && field !== 'uid') says.push(`the ${field}`);
+      if (known && field !== 'uid')
+        says.push(`the ${field} “${change[field]!.slice(0, 40)}”, where there was none`);
     }
   const on = card.lists.flatMap((name) => lists.get(name.toLowerCase()) ?? []);
   const fresh = on.filter((id) => !known?.listIds.includes(id));
