@@ -74,7 +74,7 @@ test('the days of the year are walked with the keyboard', async ({ page }) => {
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('button', { name: /^2026-12-02,/ })).toBeFocused();
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('First day')).toHaveValue('2026-12-02');
+  await expect(page.getByLabel('First day')).toHaveValue('Wed 2 Dec 2026');
 });
 
 test('public holidays come from the list of the country, with a choice for each', async ({ page }) => {

@@ -26,6 +26,7 @@ export {
   type Writing,
 } from './writing';
 export { choiceOf, isMeant, offsetInWords, zoneChoices, type ZoneChoice } from './zone-choices';
+export { readDate, readMoment } from './typed-dates';
 export { copyDay } from './copy';
 export { exceptionsFrom, newTo, sameWeek, swapsFrom, weekFrom, type DatedEvent } from './from-calendar';
 export { timesOf } from './exception-times';

@@ -122,7 +122,7 @@
     <p class="small soft">
       {is.name} writes {CLOCK_WORDS[habit.clock]} and {DATE_WORDS[habit.dates]}. Today is {dateText(
         theBusiness().today,
-      )}. Times may be typed either way. In fields for dates the browser’s own language decides.
+      )}. Times may be typed either way.
     </p>
   </section>
 

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { Button, TextInput } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import { localTime } from '$core/hours';
   import { momentText, momentTyped } from '../format';
   import { theBusiness } from '../window/session.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** The draft as it is now goes in force at a later moment. */
   let { disabled }: { disabled: boolean } = $props();
@@ -43,14 +44,7 @@
   </p>
 {:else if asking}
   <form onsubmit={take}>
-    <TextInput
-      size="sm"
-      type="datetime-local"
-      labelText="In force from"
-      bind:value={when}
-      invalid={!!problem}
-      invalidText={problem}
-    />
+    <WhenField label="In force from" time bind:value={when} {problem} />
     <Button size="small" kind="tertiary" type="submit">Plan it</Button>
     <Button size="small" kind="ghost" on:click={() => (asking = false)}>Leave it</Button>
   </form>

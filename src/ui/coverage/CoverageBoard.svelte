@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { InlineLoading, RadioButton, RadioButtonGroup, Select, TextInput } from 'carbon-components-svelte';
+  import { InlineLoading, RadioButton, RadioButtonGroup, Select } from 'carbon-components-svelte';
   import { callersFor, NO_FILTER, rowsOf, tableOf, type Filter, type Row } from '$core/coverage';
   import { onDestroy } from 'svelte';
   import { addDays, localTime, momentOf } from '$core/hours';
@@ -15,6 +15,7 @@
   import Lanes from './Lanes.svelte';
   import YearLanes from './YearLanes.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   let { system: document }: { system: System } = $props();
   /** As people have set it: callers they treat in a way of their own are told apart too. */
@@ -128,14 +129,7 @@
     </RadioButtonGroup>
     <span class="when">
       <button class="linkish" type="button" aria-label="Earlier" onclick={() => move(-1)}>‹</button>
-      <TextInput
-        size="sm"
-        type="date"
-        hideLabel
-        labelText="Day shown"
-        value={date}
-        on:change={(e) => ask({ date: String(e.detail ?? '') })}
-      />
+      <WhenField hideLabel label="Day shown" value={date} onvalue={(value) => ask({ date: value })} />
       <button class="linkish" type="button" aria-label="Later" onclick={() => move(1)}>›</button>
     </span>
   </div>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { NumberInput, Select, TextInput } from 'carbon-components-svelte';
+  import { NumberInput, Select } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
   import { sentence } from '$core/calls';
   import { fieldText } from '../format';
@@ -10,6 +10,7 @@
   import { theBusiness } from '../window/session.svelte';
   import { fold, ui } from './open.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   const numbers = $derived(Object.values(theBusiness().system.numbers ?? {}));
   const plans = $derived(unnumbered(theBusiness().system));
@@ -70,13 +71,12 @@
       </Select>
       <span>at</span>
       <div class="moment">
-        <TextInput
+        <WhenField
           hideLabel
-          labelText="Moment of the call; empty is now"
-          type="datetime-local"
-          size="sm"
+          label="Moment of the call; empty is now"
+          time
           value={when || fieldText(rehearsal.moment, theBusiness().zone)}
-          on:input={(e) => setMoment(String(e.detail))}
+          onvalue={(value) => setMoment(value)}
         />
         {#if rehearsal.question.at !== null}<button
             class="now"
@@ -236,10 +236,8 @@
   .strip :global(.bx--select__arrow) {
     fill: #f3efe6;
   }
-  .strip :global(input[type='datetime-local']) {
-    width: 190px;
-    padding: 0 8px;
-    color-scheme: dark;
+  .strip :global(.when) {
+    width: 232px;
   }
   .strip :global(.bx--number input[type='number']) {
     padding: 0 8px;

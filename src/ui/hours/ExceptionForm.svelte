@@ -4,6 +4,7 @@
   import type { Hours, OnDates } from '$core/system';
   import { addExceptions } from './edits';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** Other times on some days: closed, shorter, or of a kind of their own. */
   let { hours, days, ondone }: { hours: Hours; days: { from: string; to: string }; ondone: () => void } =
@@ -66,22 +67,8 @@
     invalidText={wrong('name')}
   />
   <div class="two">
-    <TextInput
-      size="sm"
-      type="date"
-      labelText="First day"
-      bind:value={from}
-      invalid={!!wrong('from')}
-      invalidText={wrong('from')}
-    />
-    <TextInput
-      size="sm"
-      type="date"
-      labelText="Last day"
-      bind:value={to}
-      invalid={!!wrong('to')}
-      invalidText={wrong('to')}
-    />
+    <WhenField label="First day" bind:value={from} problem={wrong('from')} />
+    <WhenField label="Last day" bind:value={to} problem={wrong('to')} />
   </div>
   <Checkbox labelText="Every year" bind:checked={yearly} />
   <div class="two">

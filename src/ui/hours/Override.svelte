@@ -1,10 +1,11 @@
 <script lang="ts">
-  import { Button, TextInput } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import { kindsOf, localTime, periodAt, fieldTime } from '$core/hours';
   import type { Hours } from '$core/system';
   import { momentText, momentTyped } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import { endOverride, override } from './edits';
+  import WhenField from '../fields/WhenField.svelte';
 
   let { hours }: { hours: Hours } = $props();
   const zone = $derived(hours.timeZone ?? theBusiness().zone);
@@ -42,13 +43,11 @@
     <button class="linkish small" type="button" onclick={() => void endOverride(hours)}>End it now</button>
   {:else if asking}
     <form onsubmit={take}>
-      <TextInput
-        size="sm"
-        type="datetime-local"
-        labelText={asking === 'close' ? 'Closed until' : 'Open until'}
+      <WhenField
+        label={asking === 'close' ? 'Closed until' : 'Open until'}
+        time
         bind:value={until}
-        invalid={!!problem}
-        invalidText={problem}
+        {problem}
       />
       <Button size="small" type="submit">{asking === 'close' ? 'Close now' : 'Stay open'}</Button>
       <Button size="small" kind="ghost" on:click={() => (asking = null)}>Leave it</Button>

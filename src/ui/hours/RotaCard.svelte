@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, NumberInput, Select, TextInput } from 'carbon-components-svelte';
+  import { Button, NumberInput, Select } from 'carbon-components-svelte';
   import { writeRota } from '$core/formats/ical';
   import {
     addDays,
@@ -22,6 +22,7 @@
   import { theBusiness } from '../window/session.svelte';
   import { setRota } from './edits';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   let { rota }: { rota: Rota } = $props();
   /** So many days of the rota are shown. */
@@ -194,13 +195,11 @@
         keep={(handover) =>
           (problem = setRota(rota, { handover }, `hands over at ${writeTime(handover)}`) ?? '')}
       />
-      <TextInput
-        size="sm"
-        type="date"
-        labelText="The first turn begins"
+      <WhenField
+        label="The first turn begins"
         value={rota.from}
-        on:change={(e) => {
-          const from = String(e.detail ?? '');
+        onvalue={(value) => {
+          const from = value;
           problem = /^\d{4}-\d\d-\d\d$/.test(from)
             ? (setRota(rota, { from }, `begins ${from}`) ?? '')
             : 'Give a day.';
@@ -209,8 +208,8 @@
     </div>
     <form class="fields" onsubmit={addSwap} aria-label="Somebody else for a time">
       <h3>Somebody else for a time</h3>
-      <TextInput size="sm" type="datetime-local" labelText="From" bind:value={swap.from} />
-      <TextInput size="sm" type="datetime-local" labelText="To" bind:value={swap.to} />
+      <WhenField label="From" time bind:value={swap.from} />
+      <WhenField label="To" time bind:value={swap.to} />
       <Select size="sm" labelText="Who" bind:selected={swap.personId}>
         <SelectItem value="" text="Nobody" />
         {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}

@@ -15,6 +15,7 @@
   import EntrySheet from './EntrySheet.svelte';
   import SaveLog from './SaveLog.svelte';
   import type { Told } from './reader.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** Every call, message and text of the business: narrowed, searched, and each in full. */
   const business = $derived(theBusiness());
@@ -187,23 +188,14 @@
         </Select>
       {/if}
       <span class="days">
-        <TextInput
-          size="sm"
-          type="date"
+        <WhenField
           hideLabel
-          labelText="From day"
+          label="From day"
           value={question.from}
-          on:change={(e) => ask({ from: String(e.detail ?? '') })}
+          onvalue={(value) => ask({ from: value })}
         />
         <span class="soft">to</span>
-        <TextInput
-          size="sm"
-          type="date"
-          hideLabel
-          labelText="To day"
-          value={question.to}
-          on:change={(e) => ask({ to: String(e.detail ?? '') })}
-        />
+        <WhenField hideLabel label="To day" value={question.to} onvalue={(value) => ask({ to: value })} />
       </span>
     </div>
     <div class="views">

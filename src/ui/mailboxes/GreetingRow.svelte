@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Select, TextInput } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { greetingWhenInWords } from '$core/answering';
   import { addDays, kindsOf } from '$core/hours';
   import type { Greeting, GreetingWhen, Mailbox, System } from '$core/system';
@@ -7,6 +7,7 @@
   import { theBusiness } from '../window/session.svelte';
   import { setGreetings } from './edits';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** A greeting made for an occasion: when it plays, and which recording. */
   interface Props {
@@ -88,19 +89,15 @@
   </span>
   {#if when.on === 'dates'}
     <div class="dates">
-      <TextInput
-        size="sm"
-        type="date"
-        labelText="From"
+      <WhenField
+        label="From"
         value={when.from}
-        on:change={(e) => set({ when: { ...when, from: String(e.detail) } })}
+        onvalue={(value) => set({ when: { ...when, from: value } })}
       />
-      <TextInput
-        size="sm"
-        type="date"
-        labelText="To, with this day"
+      <WhenField
+        label="To, with this day"
         value={when.to}
-        on:change={(e) => set({ when: { ...when, to: String(e.detail) } })}
+        onvalue={(value) => set({ when: { ...when, to: value } })}
       />
     </div>
   {/if}

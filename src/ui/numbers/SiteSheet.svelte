@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, Select, TextInput } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { addressProblems, profileOf, readNumber } from '$core/numbering';
   import { addDays } from '$core/hours';
@@ -10,6 +10,7 @@
   import { theBusiness } from '../window/session.svelte';
   import TryAddress from './TryAddress.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   let { site }: { site: Site } = $props();
   // A field that is taken away with its text still in it reports a change; by then another site may be shown.
@@ -88,13 +89,11 @@
         })}
     />
     <div class="again">
-      <TextInput
-        size="sm"
-        type="date"
-        labelText="Look again whether this is right on"
+      <WhenField
+        label="Look again whether this is right on"
         value={site.checkAgainOn ?? ''}
-        on:change={(e) => {
-          const checkAgainOn = String(e.detail ?? '') || null;
+        onvalue={(value) => {
+          const checkAgainOn = value || null;
           if (checkAgainOn !== (system.sites[id]?.checkAgainOn ?? null))
             set(`Look at the address of ${name()} again`, { checkAgainOn });
         }}

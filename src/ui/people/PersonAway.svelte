@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { Button, Select, TextInput } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { withOwn, type Away, type Person } from '$core/system';
   import { dateText } from '../format';
   import Origin from '../reach/Origin.svelte';
   import { sendFromHere, type Send } from '../reach/settings.svelte';
   import { here } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** The days somebody is away, and who stands in. It holds at once. */
   let { person: given, send = sendFromHere }: { person: Person; send?: Send } = $props();
@@ -75,15 +76,8 @@
 </ul>
 <Origin stamp={here().standing.own?.people[person.id]?.away} />
 <form onsubmit={add}>
-  <TextInput
-    size="sm"
-    type="date"
-    labelText="From"
-    bind:value={from}
-    invalid={!!problem}
-    invalidText={problem}
-  />
-  <TextInput size="sm" type="date" labelText="To" min={from} bind:value={to} />
+  <WhenField label="From" bind:value={from} {problem} />
+  <WhenField label="To" bind:value={to} />
   <Select size="sm" labelText="Stands in" bind:selected={standIn}>
     <SelectItem value="" text="nobody" />
     {#each others as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}

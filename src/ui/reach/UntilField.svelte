@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Select, TextInput } from 'carbon-components-svelte';
+  import { Select } from 'carbon-components-svelte';
   import { addDays, localTime, momentOf, writeTime } from '$core/hours';
   import { fieldText, momentText, momentTyped } from '../format';
   import { here } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** Until when something holds: until it is ended, or a moment, in the business's time. */
   let {
@@ -54,15 +55,13 @@
     {#each choices as c (c.words)}<SelectItem value={String(c.at)} text={c.words} />{/each}
     <SelectItem value="exact" text="a day and a time…" />
   </Select>
-  {#if exact}<TextInput
-      size="sm"
+  {#if exact}<WhenField
       hideLabel
-      labelText="{label}: day and time"
-      type="datetime-local"
+      label="{label}: day and time"
+      time
       bind:value={typed}
-      invalid={!!problem}
-      invalidText={problem}
-      on:change={read}
+      {problem}
+      onvalue={() => read()}
     />{/if}
 </div>
 

@@ -12,6 +12,7 @@
   import { asPlan, subjectOf, unnumbered } from './subject';
   import type { Question, Rung } from './question';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   interface Props {
     question: Question;
@@ -92,12 +93,11 @@
     }}
   />
   <div class="moment">
-    <TextInput
-      size="sm"
-      type="datetime-local"
-      labelText="At"
+    <WhenField
+      label="At"
+      time
       value={fieldText(question.at ?? theBusiness().minute, theBusiness().zone)}
-      on:input={(e) => setMoment(String(e.detail))}
+      onvalue={(value) => setMoment(value)}
     />
     {#if question.at !== null}<Button kind="ghost" size="small" on:click={() => onask({ at: null })}
         >Now</Button

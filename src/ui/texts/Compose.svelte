@@ -12,6 +12,7 @@
   import PartsLine from './PartsLine.svelte';
   import Quiet from './Quiet.svelte';
   import { madeSmaller } from './smaller';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** Writing a text: words and files, now or later. What is begun stays, conversation by conversation. */
   interface Props {
@@ -254,14 +255,12 @@
   {/if}
   {#if begun.later}
     <div class="later">
-      <TextInput
-        size="sm"
-        type="datetime-local"
-        labelText="It goes"
+      <WhenField
+        label="It goes"
+        time
         value={begun.later}
-        invalid={problem?.field === 'sendAt'}
-        invalidText={problem?.message ?? ''}
-        on:input={(e) => write({ later: String(e.detail ?? '') })}
+        problem={problem?.field === 'sendAt' ? (problem?.message ?? '') : ''}
+        onvalue={(value) => write({ later: value })}
       />
       <button class="linkish small" type="button" onclick={() => write({ later: '' })}
         >Send it now instead</button

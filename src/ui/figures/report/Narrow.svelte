@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { NumberInput, Select, TextInput } from 'carbon-components-svelte';
+  import { NumberInput, Select } from 'carbon-components-svelte';
   import { DAY_NAMES } from '$core/hours';
   import {
     COMPARISONS,
@@ -14,6 +14,7 @@
   } from '$core/traffic';
   import type { System } from '$core/system';
   import SelectItem from '../../fields/SelectItem.svelte';
+  import WhenField from '../../fields/WhenField.svelte';
 
   /** Which calls a report is of, what it is compared with, and how it judges. */
   interface Props {
@@ -74,24 +75,19 @@
     <SelectItem value="" text="days of your own" />
   </Select>
   <span class="days">
-    <TextInput
-      size="sm"
-      type="date"
+    <WhenField
       hideLabel
-      labelText="First day"
+      label="First day"
       value={span.from}
-      invalid={!!problem}
-      invalidText={problem}
-      on:change={(e) => e.detail && onchange({ named: '', span: { ...span, from: String(e.detail) } })}
+      {problem}
+      onvalue={(value) => value && onchange({ named: '', span: { ...span, from: value } })}
     />
     <span class="soft">to</span>
-    <TextInput
-      size="sm"
-      type="date"
+    <WhenField
       hideLabel
-      labelText="Last day"
+      label="Last day"
       value={span.to}
-      on:change={(e) => e.detail && onchange({ named: '', span: { ...span, to: String(e.detail) } })}
+      onvalue={(value) => value && onchange({ named: '', span: { ...span, to: value } })}
     />
   </span>
   <Select

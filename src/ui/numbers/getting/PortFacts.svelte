@@ -1,6 +1,7 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
   import type { PortFacts } from '$standins/carrier/porting';
+  import WhenField from '../../fields/WhenField.svelte';
 
   /** What a carrier asks for, in the order in which it stands on a bill. */
   let {
@@ -33,13 +34,10 @@
       on:input={(e) => change({ ...facts, [field]: String(e.detail ?? '') })}
     />
   {/each}
-  <TextInput
-    size="sm"
-    type="date"
-    labelText="Day on which it should move"
+  <WhenField
+    label="Day on which it should move"
     value={facts.wantedOn}
-    invalid={problem?.field === 'wantedOn'}
-    invalidText={problem?.message ?? ''}
-    on:input={(e) => change({ ...facts, wantedOn: String(e.detail ?? '') })}
+    problem={problem?.field === 'wantedOn' ? (problem?.message ?? '') : ''}
+    onvalue={(value) => change({ ...facts, wantedOn: value })}
   />
 </div>
