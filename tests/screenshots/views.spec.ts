@@ -19,7 +19,7 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.goto('/');
   await shot(page, 'overview');
   for (const [view, name] of [
-    ['hours', 'hours'],
+    ['begin', 'begin'],
     ['people', 'people'],
     ['answering/promises', 'promises'],
   ] as const) {
