@@ -12,7 +12,7 @@ import type { System, PairedStanding } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
 import { subjectOf } from './rehearse/subject';
 import { Remembered } from './remembered.svelte';
-import { supposed } from './supposed.svelte';
+import { supposed } from './supposed/supposed.svelte';
 import { theBusiness } from './window/session.svelte';
 
 /** What the strip lets people do. */

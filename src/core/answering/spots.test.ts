@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { edited, yard } from '../../../tests/fixtures/yard';
 import { demonstration } from '../../../demo/lantern-cove';
-import { allSteps, applyEdit, whereIs, type System } from '../system';
+import { allSteps, applyEdit, branchesOf, whereIs, type System } from '../system';
 import { levelled, spotsFor } from '.';
 
 const demo = demonstration(Date.UTC(2026, 10, 24, 18)).draft.system;
@@ -16,10 +16,14 @@ describe('places a step can move to', () => {
         const spots = spotsFor(plan, step, demo);
         const inside = new Set([...allSteps([step])].map((s) => s.id));
         for (const spot of spots) if (spot.place) expect(inside).not.toContain(spot.place.parentId);
-        // Lists and their gaps, without the list of the step itself that is counted one shorter, and without its own place.
-        const lists = new Set(spots.map((s) => JSON.stringify(s.place)));
         expect(new Set(spots.map((s) => `${JSON.stringify(s.place)} ${s.index}`)).size).toBe(spots.length);
-        expect(lists.size).toBeGreaterThan(0);
+        // One more than there are steps in each list that is not inside it, without the step itself and its own place.
+        const lists = [
+          plan.steps,
+          ...[...allSteps(plan.steps)].filter((s) => !inside.has(s.id)).flatMap(branchesOf),
+        ];
+        const gaps = lists.reduce((n, list) => n + list.filter((s) => s.id !== step.id).length + 1, 0);
+        expect(spots).toHaveLength(gaps - 1);
       }
   });
   it('can be moved to, each of them, and lose no step', () => {

@@ -106,7 +106,6 @@ export function beginAs(
     people,
     times: read.times,
     words: read.words,
-    sites,
     businessName: system.business.name,
     today,
   };

@@ -12,8 +12,6 @@ export interface Made {
   people: Record<string, string[]>;
   times: Record<string, Span[]>;
   words: Record<string, string>;
-  /** Sites by the id of the question that named them. */
-  sites: Record<string, string>;
   businessName: string;
   /** ISO date. */
   today: string;

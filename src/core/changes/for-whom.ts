@@ -1,7 +1,7 @@
 /** What has changed for each person between two systems, in words for them: who should know when a change goes in force. */
 import { peopleRung } from './rung';
 import { netChanges, type NetChange } from './net';
-import { servingOf, type Person, type System } from '../system';
+import { servingOf, usersOf, type Person, type System } from '../system';
 
 export interface ForWhom {
   person: Person;
@@ -79,10 +79,8 @@ export function changesByPerson(then: System, now: System): ForWhom[] {
             says.push(`What callers of ${change.name} get has changed: ${steps(change)}.`);
           break;
         case 'hours': {
-          const by = Object.values(now.plans).filter(
-            (p) => ringing.has(p.id) && JSON.stringify(p.steps).includes(`"hoursId":"${object}"`),
-          );
-          if ((by.length || person.hoursId === object) && change.what === 'changed')
+          const by = usersOf(now, 'hours', object).some((u) => u.kind === 'plan' && ringing.has(u.id));
+          if ((by || person.hoursId === object) && change.what === 'changed')
             says.push(`${change.name}: ${fields(change)}.`);
           break;
         }

@@ -7,8 +7,8 @@
   import { saveText } from '../download';
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
-  import { supposed } from '../supposed.svelte';
-  import Supposed from '../Supposed.svelte';
+  import { supposed } from '../supposed/supposed.svelte';
+  import Supposed from '../supposed/Supposed.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { CoverageAsked } from './client';
   import { isQuick } from './quick';

@@ -129,6 +129,10 @@
             {/each}
           </ul>
         {:else}<p>Nothing: they are the same. Messages and calls may differ.</p>{/if}
+      {:else}
+        <p class="small soft">
+          What would differ is shown for the business that is open: open it first to see that.
+        </p>
       {/if}
     {:else}
       <p>It is kept in this browser beside what is here already.</p>

@@ -4,14 +4,14 @@
   import { tinykeys } from 'tinykeys';
   import { afterNavigate, goto } from '$app/navigation';
   import { count } from '../format';
-  import { singleKeys } from '../single-keys.svelte';
+  import { singleKeys } from '../keys/single-keys.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { keeping } from '../data/keeping.svelte';
   import { newVersion } from '../data/new-version.svelte';
   import BusinessMenu from './BusinessMenu.svelte';
-  import Find from './Find.svelte';
+  import Find from '../find/Find.svelte';
   import { keepFocus } from './focus-kept';
-  import Keys from './Keys.svelte';
+  import Keys from '../keys/Keys.svelte';
   import Notices from './Notices.svelte';
   import { ui } from './open.svelte';
   import OwnBusiness from './OwnBusiness.svelte';

@@ -4,7 +4,7 @@
   import InformationFilled from 'carbon-icons-svelte/lib/InformationFilled.svelte';
   import WarningFilled from 'carbon-icons-svelte/lib/WarningFilled.svelte';
   import { timeText } from '../format';
-  import { here, session } from '../window/session.svelte';
+  import { here, MOST_TOLD, session } from '../window/session.svelte';
 
   /** What is said to whoever looks: a line of the page, so that nothing lies below it, and a list of what was said before. */
   let { kept = false }: { kept?: boolean } = $props();
@@ -74,6 +74,7 @@
           <span>{SAID[notice.kind]}: <b>{notice.title}</b> {notice.detail ?? ''}</span>
         </li>
       {/each}
+      {#if session.told.length >= MOST_TOLD}<li class="soft">The last {MOST_TOLD} are kept.</li>{/if}
     </ul>
   {/if}
 </section>

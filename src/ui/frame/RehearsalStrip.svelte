@@ -6,7 +6,7 @@
   import { asPlan, unnumbered } from '../rehearse/subject';
   import { DOINGS, rehearsal } from '../rehearsal.svelte';
   import RingChart from '../RingChart.svelte';
-  import { supposed } from '../supposed.svelte';
+  import { supposed } from '../supposed/supposed.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { fold, ui } from './open.svelte';
   import SelectItem from '../fields/SelectItem.svelte';

@@ -5,7 +5,7 @@
   import { aheadOf } from '$core/phone';
   import { allSteps, contactOf, type System } from '$core/system';
   import type { LiveCall } from '$exchange';
-  import { singleKeys } from '../single-keys.svelte';
+  import { singleKeys } from '../keys/single-keys.svelte';
   import { here } from '../window/session.svelte';
   import Before from './Before.svelte';
   import { showCall } from './notify';

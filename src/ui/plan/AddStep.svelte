@@ -3,6 +3,7 @@
   import { tick } from 'svelte';
   import { stepInWords } from '$core/answering';
   import type { Plan, Step, StepList } from '$core/system';
+  import { chosenBy } from '../chosen';
   import { theBusiness } from '../window/session.svelte';
   import { copiedStep, cutting, putDown } from './clipboard.svelte';
   import { addStep } from './edits';
@@ -97,8 +98,8 @@
     (first ?? document.querySelector<HTMLElement>(`[data-focus="step-${id}"]`))?.focus();
   }
   function onkeydown(event: KeyboardEvent) {
-    if (event.key === 'ArrowDown') chosen = Math.min(chosen + 1, shown.length - 1);
-    else if (event.key === 'ArrowUp') chosen = Math.max(chosen - 1, 0);
+    const next = chosenBy(event.key, chosen, shown.length);
+    if (next !== null) chosen = next;
     else if (event.key === 'Enter') void take(shown[chosen]);
     else if (event.key === 'Escape') close();
     else return;

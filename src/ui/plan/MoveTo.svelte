@@ -3,6 +3,7 @@
   import { tick, untrack } from 'svelte';
   import { spotsFor } from '$core/answering';
   import type { Plan, Step, System } from '$core/system';
+  import { chosenBy } from '../chosen';
   import { moveStepTo, named } from './edits';
 
   /** Everywhere a step could stand, found by typing. */
@@ -25,8 +26,8 @@
     document.querySelector<HTMLElement>(`[data-focus="step-${step.id}"]`)?.focus();
   }
   function onkeydown(event: KeyboardEvent) {
-    if (event.key === 'ArrowDown') chosen = Math.min(chosen + 1, shown.length - 1);
-    else if (event.key === 'ArrowUp') chosen = Math.max(chosen - 1, 0);
+    const next = chosenBy(event.key, chosen, shown.length);
+    if (next !== null) chosen = next;
     else if (event.key === 'Enter') void take(chosen);
     else return;
     event.preventDefault();

@@ -29,7 +29,8 @@ export interface Trouble {
 
 /** So long something is shown, in milliseconds; it can be read later too. */
 const SHOWN_MS = { success: 10_000, info: 10_000, error: 30_000 } as const;
-const MOST_TOLD = 100;
+/** So much of what was said is kept to be read later. */
+export const MOST_TOLD = 100;
 
 class Session {
   /** The business that is shown; null until it is open. */

@@ -16,8 +16,8 @@
   import { LoadHeld } from '$ui/promises/load-held.svelte';
   import LoadVerdicts from '$ui/promises/LoadVerdicts.svelte';
   import { CoverageClient } from '$ui/coverage/client';
-  import { supposed } from '$ui/supposed.svelte';
-  import Supposed from '$ui/Supposed.svelte';
+  import { supposed } from '$ui/supposed/supposed.svelte';
+  import Supposed from '$ui/supposed/Supposed.svelte';
   import { session, theBusiness } from '$ui/window/session.svelte';
   import { TARIFF } from '$standins/carrier/prices';
 

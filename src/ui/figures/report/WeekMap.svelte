@@ -38,7 +38,7 @@
         <thead>
           <tr>
             <th scope="col"><span class="bx--visually-hidden">Day</span></th>
-            {#each hours as hour (hour)}<th scope="col">{String(hour).padStart(2, '0')}</th>{/each}
+            {#each hours as hour (hour)}<th scope="col">{writeTime(hour * 60).replace(':00', '')}</th>{/each}
           </tr>
         </thead>
         <tbody>

@@ -18,7 +18,7 @@
   import OutOf from '../talk/OutOf.svelte';
   import Dial from './Dial.svelte';
   import OwnCalls from './OwnCalls.svelte';
-  import SingleKeys from '../../SingleKeys.svelte';
+  import SingleKeys from '../../keys/SingleKeys.svelte';
   import OwnState from './OwnState.svelte';
   import PhoneFaxes from './PhoneFaxes.svelte';
   import Pointed from './Pointed.svelte';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Modal } from 'carbon-components-svelte';
   import { ACT_KEYS, type ActName } from '$core/phone';
-  import { singleKeys } from '../../single-keys.svelte';
-  import SingleKeys from '../../SingleKeys.svelte';
+  import { singleKeys } from '../../keys/single-keys.svelte';
+  import SingleKeys from '../../keys/SingleKeys.svelte';
 
   /** Every key of the phone: shown by ?, and put away when it rings. */
   let { away = false }: { away?: boolean } = $props();

@@ -13,7 +13,7 @@
   import type { IfNobody, PassTarget } from '$core/system';
   import { durationText } from '../../format';
   import { freshId } from '../../ids';
-  import { singleKeys } from '../../single-keys.svelte';
+  import { singleKeys } from '../../keys/single-keys.svelte';
   import Keypad from '../Keypad.svelte';
   import type { PhoneDesk } from '../desk.svelte';
   import CallField from './CallField.svelte';

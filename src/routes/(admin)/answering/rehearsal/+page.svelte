@@ -20,8 +20,8 @@
   import TraceList from '$ui/rehearse/TraceList.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
-  import { supposed } from '$ui/supposed.svelte';
-  import Supposed from '$ui/Supposed.svelte';
+  import { supposed } from '$ui/supposed/supposed.svelte';
+  import Supposed from '$ui/supposed/Supposed.svelte';
   import { noteRehearsed } from '$ui/begin/here.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
   import SelectItem from '$ui/fields/SelectItem.svelte';

@@ -7,8 +7,8 @@
   import PersonBelongs from '$ui/people/PersonBelongs.svelte';
   import PersonPhones from '$ui/people/PersonPhones.svelte';
   import PersonTimes from '$ui/people/PersonTimes.svelte';
-  import { supposed } from '$ui/supposed.svelte';
-  import Supposed from '$ui/Supposed.svelte';
+  import { supposed } from '$ui/supposed/supposed.svelte';
+  import Supposed from '$ui/supposed/Supposed.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);

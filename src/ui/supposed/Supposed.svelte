@@ -1,8 +1,8 @@
 <script lang="ts">
   import { notPairedYet, type System } from '$core/system';
-  import { count } from './format';
+  import { count } from '../format';
   import { supposed, type Place } from './supposed.svelte';
-  import { here } from './window/session.svelte';
+  import { here } from '../window/session.svelte';
 
   /** Which system is shown, and whether as if everybody had paired or as it is now, to be switched. */
   let { place, system, of }: { place: Place; system: System; of: 'the draft' | 'what is in force' } =

@@ -2,10 +2,11 @@
   import { Modal, Search } from 'carbon-components-svelte';
   import { tick } from 'svelte';
   import { goto } from '$app/navigation';
-  import { find, type Hit } from '../find';
-  import type { Doing, Part } from '../things-to-do';
+  import { find, type Hit } from './find';
+  import type { Doing, Part } from './things-to-do';
+  import { chosenBy } from '../chosen';
   import { theBusiness } from '../window/session.svelte';
-  import { ui } from './open.svelte';
+  import { ui } from '../frame/open.svelte';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();
   let query = $state('');
@@ -58,8 +59,8 @@
     there?.querySelector<HTMLElement>('input:not([type=hidden]), button')?.focus();
   }
   function onkeydown(event: KeyboardEvent) {
-    if (event.key === 'ArrowDown') chosen = Math.min(chosen + 1, hits.length - 1);
-    else if (event.key === 'ArrowUp') chosen = Math.max(chosen - 1, 0);
+    const next = chosenBy(event.key, chosen, hits.length);
+    if (next !== null) chosen = next;
     else if (event.key === 'Enter') void go(hits[chosen]);
     else return;
     event.preventDefault();

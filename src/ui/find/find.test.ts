@@ -1,9 +1,9 @@
 /** Finding people, numbers, plans, and things to do, by the words people have for them. */
 import { describe, expect, it } from 'vitest';
-import { demonstration } from '../../demo/lantern-cove';
+import { demonstration } from '../../../demo/lantern-cove';
 import { find } from './find';
-import { fromLink } from './rehearse/question';
-import { ALL_ROOMS } from './rooms';
+import { fromLink } from '../rehearse/question';
+import { ALL_ROOMS } from '../rooms';
 import { thingsToDo } from './things-to-do';
 
 const { system } = demonstration(Date.UTC(2026, 10, 24, 18, 15)).draft;

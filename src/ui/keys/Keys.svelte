@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Modal, Search } from 'carbon-components-svelte';
-  import SingleKeys from '../SingleKeys.svelte';
+  import SingleKeys from './SingleKeys.svelte';
   import { KEYS } from './keys';
 
   let { open = $bindable(false) }: { open?: boolean } = $props();

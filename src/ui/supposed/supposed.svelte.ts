@@ -1,6 +1,6 @@
 /** Whether what is shown is worked out as if everybody had paired, or as it is now: for each place where that is asked. */
 import { asAllPaired, asPaired, type PairedStanding, type Standing, type System } from '$core/system';
-import { Remembered } from './remembered.svelte';
+import { Remembered } from '../remembered.svelte';
 
 export type Place = 'changes' | 'rehearsal' | 'coverage' | 'person';
 

@@ -1,6 +1,6 @@
 /** What can be done, found by the words people use for it, and where it is done. */
 import type { System } from '$core/system';
-import { asLink, freshQuestion } from './rehearse/question';
+import { asLink, freshQuestion } from '../rehearse/question';
 
 /** Where something is done: on a page, with the part of it that takes the cursor; or by the frame itself. */
 export type Doing =
