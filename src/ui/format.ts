@@ -33,6 +33,9 @@ export const dayText = (at: number, zone: string): string =>
   format(zone, 'day', { weekday: 'short', day: 'numeric' }).format(at);
 /** "Fri 4 Dec 2026". @param date ISO */
 export const dateText = dateInWords;
+/** "Sat 5 Dec 2026, 17:00" of a local day and time as fields have them. @param local "2026-12-05T17:00" */
+export const localText = (local: string): string =>
+  `${dateInWords(local.slice(0, 10))}, ${writeTime(Number(local.slice(11, 13)) * 60 + Number(local.slice(14, 16)))}`;
 /** "2 min 10 s". @param ms milliseconds */
 export function durationText(ms: number): string {
   const seconds = Math.round(ms / 1000);

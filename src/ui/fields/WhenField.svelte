@@ -1,7 +1,8 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
   import Calendar from 'carbon-icons-svelte/lib/Calendar.svelte';
-  import { dateInWords, readDate, readMoment, writeTime } from '$core/hours';
+  import { readDate, readMoment } from '$core/hours';
+  import { dateText, localText } from '../format';
   import { here } from '../window/session.svelte';
 
   /** A day, or a day and a time: typed as people type it, shown as the business writes it, or picked from the browser's own calendar. */
@@ -28,13 +29,7 @@
   let typed = $state<string | null>(null);
   let refused = $state('');
   let picker = $state<HTMLInputElement>();
-  const shown = $derived.by(() => {
-    if (!value) return '';
-    const [date, clock] = value.split('T') as [string, string | undefined];
-    if (!/^\d{4}-\d\d-\d\d$/.test(date)) return value;
-    const minute = clock ? Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3, 5)) : 0;
-    return time ? `${dateInWords(date)}, ${writeTime(minute)}` : dateInWords(date);
-  });
+  const shown = $derived(!/^\d{4}-\d\d-\d\d/.test(value) ? value : time ? localText(value) : dateText(value));
   const read = (text: string) => (time ? readMoment : readDate)(text, here().today);
 
   function take(next: string) {

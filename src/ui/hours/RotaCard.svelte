@@ -16,7 +16,7 @@
   import { saveText } from '../download';
   import EditField from '../fields/EditField.svelte';
   import TimeField from '../fields/TimeField.svelte';
-  import { momentText } from '../format';
+  import { dateText, localText, momentText } from '../format';
   import { FileReading } from '../file-reader.svelte';
   import ReadingFile from '../ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
@@ -56,7 +56,7 @@
       setRota(
         rota,
         { swaps: [...rota.swaps, { from, to, personId }] },
-        `${nameOf(personId)} from ${from.replace('T', ' ')}`,
+        `${nameOf(personId)} from ${localText(from)}`,
       ) ?? '';
     if (!problem) swap = { from: '', to: '', personId: '' };
   }
@@ -201,7 +201,7 @@
         onvalue={(value) => {
           const from = value;
           problem = /^\d{4}-\d\d-\d\d$/.test(from)
-            ? (setRota(rota, { from }, `begins ${from}`) ?? '')
+            ? (setRota(rota, { from }, `begins ${dateText(from)}`) ?? '')
             : 'Give a day.';
         }}
       />
@@ -221,11 +221,11 @@
       <h3>Swaps</h3>
       {#each rota.swaps.filter((s) => s.to >= dateOf(localTime(zone, theBusiness().minute).days)) as s, i (i)}
         <p class="small">
-          {nameOf(s.personId)}, {s.from.replace('T', ' ')} to {s.to.replace('T', ' ')}
+          {nameOf(s.personId)}, {localText(s.from)} to {localText(s.to)}
           <button
             class="linkish"
             type="button"
-            aria-label="Take back the swap of {s.from}"
+            aria-label="Take back the swap of {localText(s.from)}"
             onclick={() => setRota(rota, { swaps: rota.swaps.filter((x) => x !== s) }, 'a swap taken back')}
             >Take back</button
           >
