@@ -5,7 +5,12 @@ import { expect, type BrowserContext, type Locator, type Page } from '@playwrigh
 export async function bench(page: Page, tab: string): Promise<Locator> {
   await page.getByRole('button', { name: 'Bench' }).click();
   const drawer = page.getByRole('complementary', { name: 'Bench' });
-  await drawer.getByRole('tab', { name: tab }).click();
+  // A tab that has just been drawn does not hear a click yet.
+  const chosen = drawer.getByRole('tab', { name: tab });
+  await expect(async () => {
+    await chosen.click();
+    await expect(chosen).toHaveAttribute('aria-selected', 'true', { timeout: 1000 });
+  }).toPass();
   return drawer;
 }
 

@@ -19,7 +19,8 @@
   const number = $derived(
     numbers.find((n) => n.e164 === to) ?? numbers.find((n) => n.faxMailboxId) ?? numbers[0],
   );
-  let habits = $state.raw<FaxHabits>({});
+  /** Null until it was read: what is chosen before that would go by what is not so. */
+  let habits = $state.raw<FaxHabits | null>(null);
   onMount(() => void readFaxHabits(theBusiness().db, theBusiness().id).then((h) => (habits = h)));
   const WORDS: Record<FaxHabit, string> = {
     'takes them': 'takes faxes',
@@ -61,11 +62,11 @@
   }
   const habit = $derived.by(() => {
     const read = readNumber(from, theBusiness().system.business.country);
-    return (read.ok && habits[read.number.e164]) || 'takes them';
+    return (read.ok && habits?.[read.number.e164]) || 'takes them';
   });
 </script>
 
-{#if number}
+{#if number && habits}
   <h3>Fax one of your numbers</h3>
   <form onsubmit={(e) => void send(e)} aria-label="A fax from outside">
     <TextInput
