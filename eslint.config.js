@@ -75,6 +75,7 @@ const FLOORS = [
       'calls',
       'changes',
       'story',
+      'followups',
       'traffic',
       'staffing',
       'phone',

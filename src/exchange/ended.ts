@@ -2,13 +2,16 @@
 import { addressOfHelp, saidSoFar, sentence, whoCalls, type CallState } from '../core/calls';
 import { addressLine, writeNumber } from '../core/numbering';
 import { momentInFull, writingOf } from '../core/hours';
+import { callRow } from '../core/story';
 import { contactOf, isBlockedNumber, type Standing, type System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
 import { emergencyWords, messageWords } from '../standins/mail/letters';
 import {
   putLeaving,
+  raise,
   within,
   type Beside,
+  type CallRecord,
   type Change,
   type Db,
   type MailRecord,
@@ -17,13 +20,16 @@ import {
   type TextRecord,
 } from '../workspace';
 
-/** Stores what a call leaves behind, in one transaction. @returns what changed */
+/**
+ * Stores what a call leaves behind, in one transaction, with what follow-ups want done for it.
+ * @param system that it went by @returns what changed
+ */
 export async function keepEnded(
   db: Db,
   businessId: string,
   system: System,
   call: CallState,
-  { said, beside, standing }: { said: Said; beside: Beside; standing: Standing },
+  { said, beside, standing, now }: { said: Said; beside: Beside; standing: Standing; now: System },
 ): Promise<Change[]> {
   const { request, trace } = call;
   // Whoever took the call while a message was left did not take away what was said until then.
@@ -35,19 +41,22 @@ export async function keepEnded(
     ...(await emergencyLetters(businessId, system, call)),
   ];
   const texts = message && !message.folder ? textsFor(system, message) : [];
+  const record: CallRecord = {
+    id: request.id,
+    businessId,
+    at: request.at,
+    request,
+    trace,
+    words: sentence(trace, system, 'past'),
+    ...beside,
+  };
+  let raised: string[] = [];
   await db.write('call', async (open) => {
-    const tx = open('calls', 'messages', 'mail', 'texts', 'dealings', 'settings');
-    within(
-      tx.objectStore('calls').put({
-        id: request.id,
-        businessId,
-        at: request.at,
-        request,
-        trace,
-        words: sentence(trace, system, 'past'),
-        ...beside,
-      }),
-    );
+    const tx = open('calls', 'messages', 'mail', 'texts', 'dealings', 'settings', 'errands');
+    within(tx.objectStore('calls').put(record));
+    raised = await raise(tx, businessId, now, [
+      { is: 'dealt with', row: callRow(record, message ?? undefined) },
+    ]);
     if (message) within(tx.objectStore('messages').put(message));
     for (const letter of mail) within(tx.objectStore('mail').put(letter));
     for (const text of texts) await putLeaving(tx, text);
@@ -55,6 +64,7 @@ export async function keepEnded(
   });
   return [
     { businessId, what: 'calls', ids: [request.id] },
+    ...(raised.length ? [{ businessId, what: 'errands' as const, ids: raised }] : []),
     ...(message ? [{ businessId, what: 'messages' as const, ids: [message.id] }] : []),
     ...(mail.length ? [{ businessId, what: 'mail' as const, ids: mail.map((m) => m.id) }] : []),
     ...(texts.length ? [{ businessId, what: 'texts' as const, ids: texts.map((t) => t.id) }] : []),

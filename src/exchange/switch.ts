@@ -24,6 +24,8 @@ import {
   readHabits,
   readMany,
   Said,
+  carryDue,
+  raiseWithoutCall,
   sendDue,
   StandingRecord,
   storeSettings,
@@ -481,6 +483,7 @@ export class Switch {
       said,
       beside: line.beside.get(id) ?? {},
       standing: line.standing,
+      now: line.engine.document,
     });
     await this.carryOut(businessId, line, call);
     line.said.delete(id);
@@ -521,6 +524,7 @@ export class Switch {
     await this.logOutTheGone(id, line);
     const sent = await sendDue(this.db, id, this.now());
     if (sent.length) this.changes.tell({ businessId: id, what: 'texts', ids: sent });
+    await this.doByItself(id, line);
     const changed = Object.entries(line.standing.registrations).filter(
       ([phoneId, r]) => !r.standIn && r.online !== open.has(phoneLock(id, phoneId)),
     );
@@ -536,6 +540,18 @@ export class Switch {
       await this.refresh(id, 'standing');
       this.changes.tell({ businessId: id, what: 'standing' });
     }
+  }
+
+  /** What follow-ups want done and is due: first what comes about without a call, then all of it. */
+  private async doByItself(id: string, line: Line): Promise<void> {
+    const { document } = line.engine;
+    if (!Object.keys(document.followUps).length && !(await this.db.countFromIndex('errands', 'business', id)))
+      return;
+    for (const change of [
+      ...(await raiseWithoutCall(this.db, id, document, this.now())),
+      ...(await carryDue(this.db, id, document, this.now())),
+    ])
+      this.changes.tell(change);
   }
 
   /**

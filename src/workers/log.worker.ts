@@ -1,6 +1,8 @@
 /** Answers what is asked of a long log, off the page: from rows that are kept ready, with the records of what is shown. */
 import { expose } from 'comlink';
-import { type Question, type Row, type Settled } from '../core/story';
+import { known as knownOf, type Question, type Row, type Settled } from '../core/story';
+import { whereaboutsOf } from '../core/numbering';
+import type { WishEntered } from '../core/texting';
 import { writeAs, writingOf } from '../core/hours';
 import type { Rates, System } from '../core/system';
 import {
@@ -17,6 +19,7 @@ import {
   todayOf,
   type Wanted,
 } from '../core/traffic';
+import { countsOf, happeningsOf, tryOn, type Got, type Happening } from '../core/followups';
 import { trafficOf } from '../core/staffing/load/traffic';
 import { Changes, KeptLog, LOGGED, openDatabase, type EntryRecords } from '../workspace';
 
@@ -24,6 +27,18 @@ import { Changes, KeptLog, LOGGED, openDatabase, type EntryRecords } from '../wo
 const SLICE_MS = 12;
 /** Rows that differ are stored when nothing has come for so long. */
 const SAVE_MS = 3000;
+
+/** What a follow-up would have done. */
+export interface TriedHere {
+  /** Happenings of the kind it waits for, and those it would have applied to. */
+  about: number;
+  applied: number;
+  /** How often each condition was the first that did not hold. */
+  notSo: number[];
+  counts: ReturnType<typeof countsOf>;
+  /** The newest of those it applied to. */
+  lines: { happening: Happening; got: Got[] }[];
+}
 
 /** An entry with its records, and what settled it. */
 export interface Shown extends EntryRecords {
@@ -194,6 +209,38 @@ const reader = {
   async traffic(span: Span, numberIds: string[]): Promise<ReturnType<typeof trafficOf>> {
     await whole;
     return kept && system ? trafficOf(kept.log, span, system, numberIds) : null;
+  },
+  /**
+   * A follow-up tried on the days up to now, together with all others of the system that is worked on.
+   * @param wishes stops as people entered them @param now epoch milliseconds @param most so many of those it applied to are shown
+   * @returns null where nothing is known of the business yet, or there is no such follow-up
+   */
+  async tried(id: string, wishes: WishEntered[], days: number, now: number, most: number): Promise<TriedHere | null> {
+    await whole;
+    if (!kept || !system) return null;
+    const { log } = kept;
+    const { business, followUps } = system;
+    const { contacts } = knownOf(system);
+    const tried = tryOn(
+      Object.values(followUps),
+      {
+        happenings: happeningsOf(log.between(now - days * 86_400_000, now)),
+        settling: log.settling,
+        textsOf: (number) => log.with([number]).filter((r) => r.kind === 'text' && r.facts.way === 'in'),
+        wishes,
+        where: (number) =>
+          whereaboutsOf(number, business.country, business.timeZone, contacts.get(number)?.timeZone ?? undefined),
+      },
+      { system, tagsOf: (row) => row.tags ?? [] },
+    ).get(id);
+    if (!tried) return null;
+    return {
+      about: tried.about,
+      applied: tried.lines.length,
+      notSo: [...tried.notSo],
+      counts: countsOf(tried.lines),
+      lines: tried.lines.slice(0, most).map(({ happening, got }) => ({ happening, got: [...got] })),
+    };
   },
   /** The calls behind a figure of the last report. @param most so many of them with their records */
   async behind(key: string, most: number): Promise<Found> {

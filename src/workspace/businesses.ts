@@ -283,6 +283,8 @@ export function wholeOf(
     faxes: [],
     circles: [],
     words: [],
+    errands: [],
+    tasks: [],
     ...rest,
   };
 }

@@ -34,6 +34,8 @@ export function revisionOf({
   faxes,
   circles,
   words,
+  errands,
+  tasks,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -66,6 +68,8 @@ export function revisionOf({
     ]),
     circles.map((c) => [c.id, c.name, c.memberIds]),
     words.length,
+    errands.map((e) => [e.state, e.next]),
+    tasks.map((t) => [t.text, t.personId, t.by, t.doneAt]),
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.
   let hash = 0x811c9dc5;

@@ -7,6 +7,7 @@ import { upgradeStanding } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import type { ClockSetting } from '../standins/clock/clock';
 import type { OutsideHabits } from '../standins/outside/outside';
+import type { HookBook } from '../standins/hooks/receiver';
 import type { FaxHabits } from '../standins/carrier/faxing';
 import type { TextHabits } from '../standins/carrier/texting';
 import type {
@@ -18,6 +19,7 @@ import type {
   DealingsRecord,
   DraftRecord,
   EditRecord,
+  ErrandRecord,
   ExchangeRecord,
   FaxRecord,
   FileRecord,
@@ -28,6 +30,7 @@ import type {
   OwnContactRecord,
   SoundRecord,
   StandingRecord,
+  TaskRecord,
   TextRecord,
   ThreadRecord,
   VersionRecord,
@@ -40,7 +43,7 @@ import { Store } from './store';
 import { upgradeEdit, upgradeHead, upgradeInvitation, upgradeVersion, withoutTexts } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 8;
+export const DB_VERSION = 9;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -57,6 +60,13 @@ interface Shape extends DBSchema {
   faxes: { key: string; value: FaxRecord; indexes: { business: string } };
   circles: { key: string; value: CircleRecord; indexes: { business: string } };
   words: { key: string; value: WordsRecord; indexes: { business: string } };
+  /** By when they are looked at next, and by what went to whom. */
+  errands: {
+    key: string;
+    value: ErrandRecord;
+    indexes: { business: string; next: [string, number]; receiver: [string, string] };
+  };
+  tasks: { key: string; value: TaskRecord; indexes: { business: string } };
   ownContacts: { key: string; value: OwnContactRecord; indexes: { business: string } };
   /** By who sent them and when; and those that are to go later. */
   texts: {
@@ -86,6 +96,7 @@ interface Shape extends DBSchema {
       | `outside:${string}`
       | `texting:${string}`
       | `faxing:${string}`
+      | `hooks:${string}`
       | `past:${string}`
       | `views:${string}`
       | `boards:${string}`
@@ -98,6 +109,7 @@ interface Shape extends DBSchema {
       | OutsideHabits
       | TextHabits
       | FaxHabits
+      | HookBook
       | SavedView[]
       | Boards
       | LoadPromises
@@ -187,7 +199,14 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           );
           db.createObjectStore('journal', { autoIncrement: true });
         }
-        if (oldVersion > 0 && oldVersion < 7) await upgradeRecords(tx, Math.min(oldVersion, 5));
+        if (oldVersion < 9) {
+          for (const store of ['errands', 'tasks'] as const)
+            db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
+          const errands = tx.objectStore('errands');
+          errands.createIndex('next', ['businessId', 'next']);
+          errands.createIndex('receiver', ['businessId', 'receiver']);
+        }
+        if (oldVersion > 0 && oldVersion < 9) await upgradeRecords(tx, versionStored(oldVersion));
       },
       blocking(_current, blocked, event) {
         // A newer version of the product wants to upgrade, or the data is deleted: let it, and say so.
@@ -202,6 +221,9 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
     throw error;
   }
 }
+
+/** The version of systems that a version of the database held. */
+const versionStored = (db: number): number => (db < 7 ? Math.min(db, 5) : 6);
 
 type Upgrade = IDBPTransaction<Shape, StoreNames<Shape>[], 'versionchange'>;
 

@@ -19,7 +19,7 @@ export const forget = (
 ): Promise<number> =>
   db.write('upkeep', async (open) => {
     const wanted = new Set<string | null>(numbers);
-    const tx = open('calls', 'messages', 'texts', 'threads', 'ownContacts', 'faxes', 'dealings');
+    const tx = open('calls', 'messages', 'texts', 'threads', 'ownContacts', 'faxes', 'dealings', 'errands', 'tasks');
     const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
     const gone = new Set<string>();
     for (const call of await calls.index('business').getAll(businessId))
@@ -56,6 +56,9 @@ export const forget = (
         gone.add(contact.id);
         within(own.delete(contact.id));
       }
+    for (const store of ['errands', 'tasks'] as const)
+      for (const { id, other } of await tx.objectStore(store).index('business').getAll(businessId))
+        if (other !== null && wanted.has(other)) within(tx.objectStore(store).delete(id));
     const entries = gone.size;
     const forgotten = [...(dealings.forgotten ?? []), { at, by, entries }];
     within(tx.objectStore('dealings').put({ ...dealings, forgotten }));

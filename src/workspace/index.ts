@@ -55,6 +55,12 @@ export {
 export { keepPapers, readFaxHabits, receiveFax, sendFax, writeFaxHabits, type Papers } from './faxes';
 export { keepFile, type FileKept } from './texting/files';
 export { putLeaving, readTextHabits, sendDue, writeTextHabits } from './texting/kept';
+export { raise } from './by-itself/raise';
+export { carryDue } from './by-itself/carry';
+export { raiseWithoutCall } from './by-itself/without-call';
+export { readHookBook, setHookHabit } from './by-itself/hooks';
+export { doAgain, setTags, withdrawErrands } from './by-itself/acts';
+export { addTask, changeTask, dropTask } from './by-itself/tasks';
 export { soldTo } from './side';
 export { readHabits, writeHabits } from './outside';
 export { forget } from './forget';

@@ -30,6 +30,8 @@ const ONE_BY_ONE = [
   'ownContacts',
   'circles',
   'words',
+  'errands',
+  'tasks',
   'mail',
   'invitations',
 ] as const;

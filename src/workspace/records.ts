@@ -12,6 +12,7 @@ import {
   SYSTEM_VERSION,
 } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
+import { Kept, Task } from '../core/followups';
 import { Port } from '../standins/carrier/porting';
 import { TextingRequest } from '../standins/carrier/approval';
 import { Fax } from '../standins/carrier/faxing';
@@ -107,6 +108,8 @@ export const DealingsRecord = z.object({
       z.object({ number: E164, at: z.number(), does: z.enum(['stop', 'lift']), by: z.string().max(120) }),
     )
     .optional(),
+  /** What web hooks are signed with. */
+  hookSecret: z.string().max(200).optional(),
   /** What was deleted for good, or hidden: when, by whom or by which rule, and how much; not with whom it was. */
   forgotten: z
     .array(
@@ -181,6 +184,10 @@ export const FaxRecord = Fax.extend({
   answeredAt: z.number().optional(),
   folder: z.enum(['archive', 'bin']).optional(),
 });
+
+/** What a follow-up does. */
+export const ErrandRecord = Kept.extend({ businessId: Id });
+export const TaskRecord = Task.extend({ businessId: Id });
 
 /** A contact of one person only. */
 export const OwnContactRecord = OwnContact.extend({
@@ -289,6 +296,8 @@ export const CallRecord = z.object({
   /** Who is to see to it. */
   assignedTo: Id.optional(),
   remarks: Remarks.optional(),
+  /** Words it is found and counted by. */
+  tags: z.array(z.string().min(1).max(30)).max(30).optional(),
   ...Beside.shape,
 });
 
@@ -359,6 +368,8 @@ export const Aside = z.object({
     'circles',
     'words',
     'faxes',
+    'errands',
+    'tasks',
     'exchange',
     'carrier',
     'settings',
@@ -390,6 +401,8 @@ export type SoundRecord = z.infer<typeof SoundRecord>;
 export type FileRecord = z.infer<typeof FileRecord>;
 export type TextRecord = z.infer<typeof TextRecord>;
 export type FaxRecord = z.infer<typeof FaxRecord>;
+export type ErrandRecord = z.infer<typeof ErrandRecord>;
+export type TaskRecord = z.infer<typeof TaskRecord>;
 export type CircleRecord = z.infer<typeof CircleRecord>;
 export type WordsRecord = z.infer<typeof WordsRecord>;
 export type OwnContactRecord = z.infer<typeof OwnContactRecord>;

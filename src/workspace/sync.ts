@@ -16,6 +16,8 @@ export interface Change {
     | 'faxes'
     | 'circles'
     | 'words'
+    | 'errands'
+    | 'tasks'
     | 'invitations'
     | 'dealings'
     | 'carrier'

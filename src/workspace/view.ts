@@ -11,11 +11,13 @@ import type {
   CallRecord,
   CircleRecord,
   DealingsRecord,
+  ErrandRecord,
   FaxRecord,
   Invitation,
   MailRecord,
   MessageRecord,
   OwnContactRecord,
+  TaskRecord,
   TextRecord,
   ThreadRecord,
   VersionRecord,
@@ -50,6 +52,8 @@ export interface View {
   faxes: FaxRecord[];
   circles: CircleRecord[];
   words: WordsRecord[];
+  errands: ErrandRecord[];
+  tasks: TaskRecord[];
   clock: ClockSetting;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
@@ -98,6 +102,8 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     faxes: whole.faxes,
     circles: whole.circles,
     words: whole.words,
+    errands: whole.errands,
+    tasks: whole.tasks,
     clock: await clockOf(db),
     storage: db.state,
     aside,

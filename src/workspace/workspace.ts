@@ -55,6 +55,8 @@ const SHOWN: readonly Change['what'][] = [
   'faxes',
   'circles',
   'words',
+  'errands',
+  'tasks',
   'invitations',
   'clock',
 ];
@@ -444,6 +446,8 @@ export class Workspace {
       faxes,
       circles,
       words,
+      errands,
+      tasks,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -465,6 +469,8 @@ export class Workspace {
       faxes,
       circles,
       words,
+      errands,
+      tasks,
     };
   }
 
@@ -563,6 +569,8 @@ export class Workspace {
       case 'faxes':
       case 'circles':
       case 'words':
+      case 'errands':
+      case 'tasks':
       case 'invitations':
         return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:

@@ -175,8 +175,12 @@ test('a rehearsal in full: keys, several calls, compared, kept as a promise, ope
   await open(page, '/answering/rehearsal');
   await page.getByRole('textbox', { name: 'At', exact: true }).fill('2026-11-24T12:10');
   await page.getByRole('button', { name: 'Presses a key' }).click();
+  await page.getByLabel('Keys, time 1').fill('1x');
+  await page.getByLabel('Keys, time 1').press('Tab');
+  await expect(page.getByText('“x” is none.')).toBeVisible();
   await page.getByLabel('Keys, time 1').fill('1');
   await page.getByLabel('Keys, time 1').press('Tab');
+  await expect(page.getByText('Nothing on this way listens')).toHaveCount(0);
   await page.getByLabel('What Tomas Brandt does').selectOption('answers');
   await expect(page.getByTestId('page-outcome')).toContainText('answered by Tomas Brandt at 29 s');
   await page.getByRole('button', { name: 'Hold this to compare' }).click();

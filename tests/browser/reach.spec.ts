@@ -320,7 +320,7 @@ test('from empty: somebody who is only in the draft, with a phone that is not pa
   const dialog = page.getByRole('dialog');
   await dialog.getByLabel('Name').fill('Gull Point Chandlery');
   await dialog.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(page.getByText('Gull Point Chandlery')).toBeVisible();
+  await expect(page.getByText('Gull Point Chandlery', { exact: true })).toBeVisible();
   await page.getByTestId('task-people').getByRole('link').click();
   const form = page.locator('form', { hasText: 'Add one' });
   await form.getByLabel('Name').fill('Ada Fenwick');

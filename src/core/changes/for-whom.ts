@@ -103,6 +103,7 @@ export function changesByPerson(then: System, now: System): ForWhom[] {
         case 'list':
         case 'shortcut':
         case 'wording':
+        case 'follow-up':
         case 'promise':
           // Whom a number or a group rings is said below; the rest is about callers, not about anybody here.
           break;

@@ -47,6 +47,7 @@ export const PARTS = [
   'list',
   'shortcut',
   'wording',
+  'follow-up',
   'promise',
 ] as const satisfies readonly Part[];
 /** A part that is not read does not compile. */

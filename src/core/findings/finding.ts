@@ -6,7 +6,7 @@ export type Severity = 'stops' | 'warning' | 'hint';
 
 export type Place =
   | {
-      kind: 'number' | 'person' | 'phone' | 'group' | 'queue' | 'rota' | 'hours' | 'mailbox' | 'site';
+      kind: 'number' | 'person' | 'phone' | 'group' | 'queue' | 'rota' | 'hours' | 'mailbox' | 'site' | 'follow-up';
       id: string;
     }
   | { kind: 'dialling' }
@@ -52,6 +52,8 @@ export interface Sight {
   now?: number;
   /** E-mail addresses whose last letter came back, with why. */
   cameBack?: Readonly<Record<string, string>>;
+  /** What follow-ups could not do lately, by follow-up. */
+  troubled?: Readonly<Record<string, { n: number; why: string }>>;
   /** Promises that a worker found broken, or could not follow to the end. */
   broken?: readonly Extract<Verdict, { is: 'broken' | 'not followed' }>[];
   freshId: (kind: string) => string;

@@ -4,6 +4,7 @@ import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, cutOffWhenDialled, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
+import { followUps } from './follow-ups';
 import { phones } from './phones';
 import { recordedForEver } from './recording';
 import { forgotten, unwantedNowhere } from './reach';
@@ -47,6 +48,7 @@ const CHECKS: readonly Check[] = [
   forgotten,
   unwantedNowhere,
   recordedForEver,
+  followUps,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 

@@ -49,7 +49,7 @@ const NONE = {
 const low = (parts: readonly (string | null | undefined)[]): string =>
   parts.filter(Boolean).join(' ').toLowerCase();
 
-export const factsOfCall = once(({ request, trace, words, note, remarks, recordings }: CallKept): Facts => {
+export const factsOfCall = once(({ request, trace, words, note, remarks, recordings, tags }: CallKept): Facts => {
   const { from } = request;
   const outcome = outcomeOf(trace)?.outcome ?? null;
   const sets = {
@@ -118,6 +118,7 @@ export const factsOfCall = once(({ request, trace, words, note, remarks, recordi
       words,
       note,
       ...said,
+      ...(tags ?? []),
       ...(remarks ?? []).flatMap((r) => [r.text, r.by]),
       ...(recordings ?? []).flatMap((r) => (r.said ?? []).map((s) => s.text)),
     ]),

@@ -23,7 +23,7 @@ export { dueBy, withoutCaller } from './keeping';
 export { conversationText, logJson, logTable } from './out';
 export { ANY, Question, SavedView, says, tester, VIEWS, type View } from './question';
 export type { CallKept, FaxChange, FaxKept, MessageKept, Remark, TextKept, ThreadKept } from './records';
-export { settledBy, settling, type Settled, type Settling } from './settled';
+export { settledBy, settling, settlingOf, type Settled, type Settling } from './settled';
 export { toAnswer, type ToAnswer } from './to-answer';
 export { known } from './known';
 export { detailOf, lasting, settledInWords, titleOf } from './words';

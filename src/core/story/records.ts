@@ -21,6 +21,8 @@ export interface CallKept {
   answeredAt?: number | undefined;
   /** Who is to see to it. */
   assignedTo?: string | undefined;
+  /** Words it is found and counted by. */
+  tags?: readonly string[] | undefined;
   /** What those who talked wrote down meanwhile. */
   note?: string | undefined;
   /** The oldest first. */

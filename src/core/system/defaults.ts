@@ -241,6 +241,7 @@ export const emptySystem = (business: Business): System => ({
   lists: {},
   shortcuts: {},
   wordings: {},
+  followUps: {},
   promises: {},
 });
 

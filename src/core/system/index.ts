@@ -23,6 +23,7 @@ export { RecordsLink, recordsOf } from './records-link';
 export * from './shape/shortcuts';
 export { behindCode, leadsTo, shortcutsOf, type Leads } from './shortcuts';
 export * from './shape/wordings';
+export * from './shape/follow-ups';
 export * from './shape/behaviour';
 export * from './shape/promises';
 export * from './shape/greetings';

@@ -54,6 +54,9 @@ const NEW_IN_4 = ['queues', 'rotas', 'contacts', 'lists', 'promises'] as const;
 /** Those that version 6 added. */
 const NEW_IN_6 = ['shortcuts', 'wordings'] as const;
 
+/** And version 7. */
+const NEW_IN_7 = ['followUps'] as const;
+
 /** From which version on each set of additions was there. */
 const STEPS: readonly [number, Record<string, (item: Fields) => Fields>][] = [
   [2, TO_2],
@@ -66,7 +69,7 @@ export function upgradeSystem(raw: unknown, version: number): unknown {
   if (version >= SYSTEM_VERSION || !isFields(raw) || !isFields(raw.business)) return raw;
   let system: Fields = {
     groups: {},
-    ...Object.fromEntries([...NEW_IN_4, ...NEW_IN_6].map((c) => [c, {}])),
+    ...Object.fromEntries([...NEW_IN_4, ...NEW_IN_6, ...NEW_IN_7].map((c) => [c, {}])),
     ...raw,
   };
   for (const change of stepsFrom(version)) {

@@ -22,6 +22,14 @@ it('leaves what nothing is known for, and what is no field, as it stands', () =>
   expect(unknownFields('Hi {first name}, {boat}')).toEqual(['{boat}']);
   expect(fieldsLeft('Hi {first name}, {boat}')).toEqual(['{first name}']);
 });
+it('takes what stands after the stroke where nothing is known', () => {
+  expect(filled('Hi {first name|there}!', facts).text).toBe('Hi Ada!');
+  expect(filled('Hi {first name| there }!', { ...facts, contact: undefined })).toEqual({
+    text: 'Hi there!',
+    empty: [],
+  });
+  expect(filled('{firm|}', { ...facts, contact: undefined }).empty).toEqual(['{firm|}']);
+});
 it('what is filled in is not filled in again', () => {
   const contact = { name: '{business} Ltd' };
   expect(filled('{name}', { ...facts, contact }).text).toBe('{business} Ltd');

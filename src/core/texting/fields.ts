@@ -21,7 +21,8 @@ export interface Facts {
   from: string;
 }
 
-const FIELD = /\{\s*([\p{L} ]+?)\s*\}/gu;
+/** A field, with what stands there where nothing is known for it: `{first name|there}`. */
+const FIELD = /\{\s*([\p{L} ]+?)\s*(?:\|([^{}]*))?\}/gu;
 
 function valueOf(field: FieldName, { contact, business, by, from }: Facts): string {
   switch (field) {
@@ -49,16 +50,22 @@ export interface Filled {
 }
 
 /** Fills a text in; fields that are none, or that nothing is known for, stay as they are written. */
-export function filled(text: string, facts: Facts): Filled {
+export const filled = (text: string, facts: Facts): Filled =>
+  filledBy(text, (field) => (Object.hasOwn(FIELDS, field) ? valueOf(field as FieldName, facts) : ''));
+
+/** The same with fields of other names. @param valueOf by name in lower case; empty is that nothing is known */
+export function filledBy(text: string, valueOf: (field: string) => string): Filled {
   const empty: string[] = [];
-  const done = text.replace(FIELD, (written, name: string) => {
-    const field = name.toLowerCase();
-    const value = Object.hasOwn(FIELDS, field) ? valueOf(field as FieldName, facts) : '';
+  const done = text.replace(FIELD, (written, name: string, instead: string | undefined) => {
+    const value = valueOf(name.toLowerCase()) || instead?.trim();
     if (!value) empty.push(written);
     return value || written;
   });
   return { text: done, empty };
 }
+
+/** The names of the fields in a text, in lower case, as they stand. */
+export const fieldsIn = (text: string): string[] => [...text.matchAll(FIELD)].map((m) => m[1]!.toLowerCase());
 
 /** Fields in a text that there are none of. */
 export const unknownFields = (text: string): string[] =>

@@ -19,6 +19,7 @@ export const PART_HEADINGS: Record<Part, string> = {
   list: 'Lists of contacts',
   shortcut: 'Shortcuts',
   wording: 'Ready-made answers',
+  'follow-up': 'Follow-ups',
   promise: 'Promises',
 };
 
@@ -56,6 +57,8 @@ export function pageOf(part: Part, id: string): string | null {
     case 'shortcut':
     case 'wording':
       return null;
+    case 'follow-up':
+      return `/by-itself#${id}`;
     case 'promise':
       return `/answering/promises#${id}`;
   }

@@ -19,6 +19,8 @@
     messages: 'a message',
     texts: 'a text',
     faxes: 'a fax',
+    errands: 'something a follow-up does',
+    tasks: 'a task',
     circles: 'a conversation of colleagues',
     words: 'words of a colleague',
     ownContacts: 'a contact of somebody’s own',

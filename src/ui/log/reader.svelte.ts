@@ -13,7 +13,8 @@ import {
 import type { System } from '$core/system';
 import type { Seen, Traffic } from '$core/staffing';
 import { USUAL_RULES, type Report, type Span, type Today } from '$core/traffic';
-import type { Found, LogReader, ReportAsked, Shown, State } from '../../workers/log.worker';
+import type { WishEntered } from '$core/texting';
+import type { Found, LogReader, ReportAsked, Shown, State, TriedHere } from '../../workers/log.worker';
 
 /** An entry as it is shown, with what settled it. */
 export interface Told {
@@ -151,6 +152,15 @@ export class LogHere {
     const remote = this.start();
     this.tellSystem(remote);
     return remote.traffic(span, [...numberIds]);
+  }
+  /** A follow-up of the draft tried on the last days. @returns null where it cannot be read, or there is no such follow-up */
+  tried(id: string, wishes: readonly WishEntered[], days: number, most: number): Promise<TriedHere | null> {
+    const remote = this.start();
+    this.tellSystem(remote);
+    return remote.tried(id, $state.snapshot([...wishes]), days, this.whose.now, most).catch((error: unknown) => {
+      this.fail(error);
+      return null;
+    });
   }
   /** The calls behind a figure of the last report. */
   async behind(key: string, most: number): Promise<{ told: Told[]; total: number }> {

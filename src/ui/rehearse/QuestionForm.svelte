@@ -2,7 +2,7 @@
   import { Button, Checkbox, NumberInput, Select, TextInput } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
   import { readNumber } from '$core/numbering';
-  import { whoseName, type Act } from '$core/calls';
+  import { whoseName, type Act, type Trace } from '$core/calls';
   import { allSteps, isLinked, type System } from '$core/system';
   import { plansFrom, readingOf } from '$core/answering';
   import { fieldText } from '../format';
@@ -10,7 +10,7 @@
   import DoingField from './DoingField.svelte';
   import ThenFields from './ThenFields.svelte';
   import { asPlan, subjectOf, unnumbered } from './subject';
-  import type { Question, Rung } from './question';
+  import { keysUnheard, type Question, type Rung } from './question';
   import SelectItem from '../fields/SelectItem.svelte';
   import WhenField from '../fields/WhenField.svelte';
 
@@ -19,9 +19,11 @@
     system: System;
     /** The phones the call can ring, and whose they are then. */
     rung: readonly Rung[];
+    /** The call as it was worked out. */
+    trace: Trace | undefined;
     onask: (change: Partial<Question>) => void;
   }
-  let { question, system, rung, onask }: Props = $props();
+  let { question, system, rung, trace, onask }: Props = $props();
   let problem = $state('');
   const numbers = $derived(Object.values(theBusiness().system.numbers));
   const plans = $derived(unnumbered(theBusiness().system));
@@ -30,6 +32,7 @@
     number?.planId ? plansFrom(system, number.planId).flatMap((p) => [...allSteps(p.steps)]) : [],
   );
   const asksKeys = $derived(steps.some((s) => readingOf(s).asksForKeys?.(s)));
+  const unheard = $derived(keysUnheard(question.keys, trace));
   const labels = $derived([...new Set(steps.flatMap((s) => readingOf(s).asks?.(s) ?? []))]);
   const behaving = $derived([
     ...new Set([...rung.flatMap((r) => r.personId ?? []), ...Object.keys(question.people)]),
@@ -140,7 +143,9 @@
           size="sm"
           labelText="Keys, time {i + 1}"
           value={k.press}
-          on:change={(e) => key(i, { press: String(e.detail ?? '').replace(/[^0-9*#]/g, '') })}
+          invalid={!!unheard[i]}
+          invalidText={unheard[i] ?? ''}
+          on:change={(e) => key(i, { press: String(e.detail ?? '').replace(/\s/g, '') })}
         />
         <NumberInput
           size="sm"

@@ -1,7 +1,7 @@
 /** Questions of the rehearsal page: what calls they ask about, and that a link asks the same. */
 import { describe, expect, it } from 'vitest';
 import { demoSystem } from '../../../demo/lantern-cove';
-import { asLink, freshQuestion, fromLink, requestsOf, type Question } from './question';
+import { asLink, freshQuestion, fromLink, keysUnheard, requestsOf, type Question } from './question';
 
 const number = demoSystem().numbers['n-main']!;
 const question: Question = {
@@ -36,6 +36,22 @@ describe('a question', () => {
       kind: 'outside',
       number: null,
     });
+  });
+  it('says of keys which are none, and which nothing listens to', () => {
+    const key = (press: string) => ({ after: 2, press });
+    const trace = [
+      { t: 0, kind: 'key', key: '1' },
+      { t: 0, kind: 'key', key: '9' },
+    ] as const;
+    expect(keysUnheard([key('1'), key('9')], [...trace])).toEqual([null, null]);
+    expect(keysUnheard([key('12'), key('9'), key('3')], [...trace])).toEqual([
+      'Nothing on this way listens to 2.',
+      null,
+      'Nothing on this way listens to 3.',
+    ]);
+    expect(keysUnheard([key('1x')], [...trace])).toEqual([
+      'A phone has the keys 0 to 9, * and #: “x” is none.',
+    ]);
   });
   it('is asked again by its link, and by no other', () => {
     const link = new URL(`http://x.example/answering/rehearsal${asLink(question)}`);

@@ -50,6 +50,8 @@ export const behaviourOf = (q: Question): Behaviour => ({
   ...(q.then.length ? { then: q.then } : {}),
 });
 
+const KEYS_OF_A_PHONE = /[0-9*#]/g;
+
 /** The calls a question asks about. @param now epoch milliseconds, where it asks about now */
 export const requestsOf = (q: Question, number: NumberHeld, now: number): CallRequest[] =>
   Array.from({ length: q.calls }, (_, i) => ({
@@ -74,6 +76,25 @@ export function rungIn(traces: readonly Trace[]): Rung[] {
     if (e.kind === 'leg offered' || e.kind === 'not rung')
       seen.set(`${e.phone} ${e.personId}`, { phone: e.phone, personId: e.personId });
   return [...seen.values()];
+}
+
+/**
+ * What is wrong with each entry of keys: what is no key, or keys that nothing on the call's way listened to. A wrong key
+ * was listened to; the trace says of it that it leads nowhere.
+ * @param trace the call as it was worked out with these keys
+ */
+export function keysUnheard(keys: Question['keys'], trace: Trace | undefined): (string | null)[] {
+  const heard = (trace ?? []).flatMap((e) => (e.kind === 'key' ? [e.key] : []));
+  return keys.map(({ press }) => {
+    const wrong = press.replace(KEYS_OF_A_PHONE, '');
+    if (wrong) return `A phone has the keys 0 to 9, * and #: “${wrong}” is none.`;
+    const lost = [...press].filter((key) => {
+      const found = heard[0] === key;
+      if (found) heard.shift();
+      return !found;
+    });
+    return trace && lost.length ? `Nothing on this way listens to ${lost.join(' ')}.` : null;
+  });
 }
 
 /** The part of an address that asks a question, for a link within this browser. */

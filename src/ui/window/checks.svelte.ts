@@ -20,6 +20,7 @@ interface LookedAt {
   readonly today: string;
   readonly minute: number;
   readonly cameBack: Record<string, string>;
+  readonly troubled: Record<string, { n: number; why: string }>;
   readonly workspace: { now(): number };
 }
 
@@ -73,9 +74,9 @@ export class Checks {
   }
 
   private find(): (() => void) | undefined {
-    const { system, standing, today, minute, cameBack } = this.at;
+    const { system, standing, today, minute, cameBack, troubled } = this.at;
     const { broken, verdicts } = this;
-    const asked = { system, standing, today, now: minute, cameBack, broken };
+    const asked = { system, standing, today, now: minute, cameBack, troubled, broken };
     const here = () => findingsOf({ ...asked, freshId });
     const tell = (found: Finding[]) => {
       this.findings = found;

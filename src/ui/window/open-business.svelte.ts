@@ -1,4 +1,5 @@
 /** The business that this window shows: its workspace as reactive state, what is found of it, and what was done in it. */
+import { troubledBy } from '$core/followups';
 import { localTime, writeAs, writingOf } from '$core/hours';
 import { writeNumber } from '$core/numbering';
 import { may, type Act } from '$core/people';
@@ -92,6 +93,9 @@ export class OpenBusiness implements Here {
   });
   /** Addresses whose last letter came back, with why. */
   readonly cameBack = $derived(JSON.parse(this.cameBackText) as Record<string, string>);
+  private readonly troubledText = $derived(JSON.stringify(troubledBy(this.view.errands, this.minute)));
+  /** What follow-ups could not do in the last week. */
+  readonly troubled = $derived(JSON.parse(this.troubledText) as ReturnType<typeof troubledBy>);
   /** What is found of the draft, kept up to date. */
   readonly checks: Checks;
   /** Edits in the draft that callers do not get yet; negative when edits in force were undone. */

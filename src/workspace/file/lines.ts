@@ -63,6 +63,8 @@ export const Line = z.discriminatedUnion('is', [
   z.object({ is: z.literal('fax'), value: fields }),
   z.object({ is: z.literal('circle'), value: fields }),
   z.object({ is: z.literal('words'), value: fields }),
+  z.object({ is: z.literal('errand'), value: fields }),
+  z.object({ is: z.literal('task'), value: fields }),
   z.object({ is: z.literal('file'), value: fields }),
   z.object({ is: z.literal('recording'), value: fields }),
   /** The last line: how many there were before it, so that a file that was cut off is found out. */

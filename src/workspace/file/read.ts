@@ -169,6 +169,12 @@ async function assembled(
       case 'words':
         lists.words.push(line.value);
         break;
+      case 'errand':
+        lists.errands.push(line.value);
+        break;
+      case 'task':
+        lists.tasks.push(line.value);
+        break;
       case 'end':
         if (line.lines !== n - 1) throw new Wrong('The file is damaged: some of its lines are missing.');
         ended = true;

@@ -68,6 +68,8 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     faxes: (value) => [{ is: 'fax', value }],
     circles: (value) => [{ is: 'circle', value }],
     words: (value) => [{ is: 'words', value }],
+    errands: (value) => [{ is: 'errand', value }],
+    tasks: (value) => [{ is: 'task', value }],
   };
   function* all<K extends Many>(kind: K): Generator<Line> {
     for (const record of whole[kind]) yield* LINES[kind](record as RecordOf<K>);

@@ -1,6 +1,6 @@
 /** Texting: the approval a business needs, the texts that go out and come in, and who sees to a conversation. */
 import { nanoid } from 'nanoid';
-import { conversationKey, type ThreadChange } from '../../core/story';
+import { conversationKey, textRow, type ThreadChange } from '../../core/story';
 import type { WishEntered } from '../../core/texting';
 import { TextingFacts } from '../../standins/carrier/approval';
 import { carriesTexts, TextMessage } from '../../standins/carrier/texting';
@@ -9,6 +9,7 @@ import { TextRecord, ThreadRecord } from '../records';
 import { within } from '../store';
 import type { Place } from '../place';
 import type { Workspace } from '../workspace';
+import { raise } from '../by-itself/raise';
 import { openTexts, putAnswer, putLeaving, stoppedIn } from './kept';
 
 /** Asks for approval to send texts. */
@@ -74,17 +75,21 @@ export async function receiveText(workspace: Workspace, words: Omit<Words, 'send
   if (!read.success) return firstProblem(read.error.issues);
   const text = read.data;
   const { system } = view.inForce;
+  let raised: string[] = [];
   const number = Object.values(system.numbers).find((n) => n.e164 === text.to);
   if (!number) return no('Not delivered: nobody has this number.', 'to');
   if (!carriesTexts(number)) return no('Not delivered: this number takes calls only.', 'to');
   const ids = await workspace.db.write('text', async (open) => {
-    const tx = openTexts(open);
+    const tx = open('texts', 'dealings', 'settings', 'errands');
     within(tx.objectStore('texts').put(text));
+    const row = textRow(text);
+    if (row) raised = await raise(tx, businessId, system, [{ is: 'dealt with', row }]);
     const answer = await putAnswer(tx, text, system);
     await tx.done;
     return answer ? [text.id, answer.id] : [text.id];
   });
   await workspace.changedOnes('texts', ids);
+  if (raised.length) await workspace.changedOnes('errands', raised);
   return { ok: true };
 }
 

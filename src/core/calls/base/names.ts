@@ -81,5 +81,5 @@ export const mailboxName = (system: System, id: string): string =>
 export const queueName = (system: System, id: string): string => system.queues[id]?.name ?? 'a removed queue';
 
 /** "Rosa, Idris and Pia". */
-export const listed = (names: readonly string[]): string =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+export const listed = (names: readonly string[], last: 'and' | 'or' = 'and'): string =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} ${last} ${names.at(-1)}`;

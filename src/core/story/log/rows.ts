@@ -24,6 +24,8 @@ export interface Row {
   /** Somebody of ours wrote something down to it. */
   noted: boolean;
   recorded: boolean;
+  /** Words that were put on it. */
+  tags?: readonly string[] | undefined;
   /** When somebody said that calling back is done. */
   answeredAt?: number | undefined;
 }
@@ -42,6 +44,7 @@ export function callRow(call: CallKept, message?: MessageKept): Row {
     left: message !== undefined,
     noted: Boolean(call.note || message?.note || call.remarks?.length || message?.remarks?.length),
     recorded: (call.recordings?.length ?? 0) > 0,
+    ...(call.tags?.length ? { tags: call.tags } : {}),
     answeredAt: call.answeredAt ?? message?.answeredAt,
   };
 }

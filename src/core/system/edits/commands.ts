@@ -15,6 +15,7 @@ import { Recording } from '../shape/recordings';
 import * as s from '../shape/schema';
 import { Shortcut } from '../shape/shortcuts';
 import { Wording } from '../shape/wordings';
+import { FollowUp } from '../shape/follow-ups';
 
 /** Any of an object's fields but its id. */
 const changeOf = <T extends z.ZodObject>(schema: T) =>
@@ -46,6 +47,7 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('list', ContactList),
   ...collection('shortcut', Shortcut),
   ...collection('wording', Wording),
+  ...collection('follow-up', FollowUp),
   ...collection('promise', Promised),
   ...collection('plan', Plan),
   z.object({

@@ -25,6 +25,7 @@ export const COLLECTIONS = {
   list: 'lists',
   shortcut: 'shortcuts',
   wording: 'wordings',
+  'follow-up': 'followUps',
   promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
@@ -46,6 +47,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   list: 'list',
   shortcut: 'shortcut',
   wording: 'ready-made answer',
+  'follow-up': 'follow-up',
   promise: 'promise',
 };
 
@@ -165,6 +167,12 @@ const PLACES: Record<Place, Points> = {
   'contacts.listIds[]': points('list', 'out'),
   'shortcuts.target.contactId': points('contact', 'whole'),
   'shortcuts.target.personId': points('person', 'whole'),
+  'followUps.if[].numberIds[]': points('number', 'out'),
+  'followUps.if[].hoursId': points('hours', 'null'),
+  'followUps.if[].listId': points('list', 'null'),
+  'followUps.then[].numberId': points('number', 'null'),
+  'followUps.then[].to.personId': points('person', 'null'),
+  'followUps.then[].personId': points('person', 'null'),
   // A promise about what is no longer there cannot be kept or broken; one that expects somebody who is gone is broken.
   'promises.numberId': points('number', 'whole'),
   'promises.when.hoursId': points('hours', 'whole'),

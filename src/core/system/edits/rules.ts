@@ -5,6 +5,7 @@ import { Network } from '../shape/primitives';
 import type { Hours } from '../shape/hours';
 import type { Step, StepOf } from '../shape/plans';
 import { slotsOf, type System } from '../shape/schema';
+import { answersForEver, circleOf } from '../follow-circles';
 import { groupsWithin } from '../groups';
 import { extensionsInUse } from '../namespace';
 import { COLLECTIONS, goneFrom, type Kind } from './references';
@@ -96,6 +97,22 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
     if (wrong) throw new Refused('code', wrong);
   },
   wording: ({ id }, { wordings }) => onlyName(wordings, id, 'ready-made answer'),
+  'follow-up': (one, { followUps }) => {
+    onlyName(followUps, one.id, 'follow-up');
+    const circle = circleOf(one, Object.values(followUps));
+    if (circle)
+      throw new Refused(
+        'then',
+        circle.length === 1
+          ? 'It would set itself off again and again.'
+          : `${circle.join(', ')} would set each other off again and again.`,
+      );
+    if (answersForEver(one))
+      throw new Refused(
+        'pauseDays',
+        'It would answer the answer to its own text, without end: name words that a text must have, or a pause of at least a day.',
+      );
+  },
   promise: () => undefined,
 };
 

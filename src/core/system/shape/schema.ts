@@ -11,6 +11,7 @@ import { Contact, ContactList } from './contacts';
 import { RecordsLink } from '../records-link';
 import { Shortcut } from './shortcuts';
 import { Wording } from './wordings';
+import { ByItself, FollowUp } from './follow-ups';
 import { Hours, Rota } from './hours';
 import { ForwardTarget, Group, Person, Phone } from './people';
 import { CivicAddress, Site } from './places';
@@ -24,7 +25,7 @@ import { Recording, Respelling, Voice } from './recordings';
 export { StarCode, StarFeature } from '../../numbering/star-codes';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
-export const SYSTEM_VERSION = 6;
+export const SYSTEM_VERSION = 7;
 
 /** Extensions kept for something to come: nobody is given one of them by proposal. */
 export const ReservedExtensions = z
@@ -89,6 +90,8 @@ export const Business = z.object({
   /** How times and dates are written; absent is as people of the country are used to. */
   clock: z.enum(CLOCKS).optional(),
   dates: z.enum(DATE_ORDERS).optional(),
+  /** What holds for all that happens by itself; absent is as usual. */
+  byItself: ByItself.optional(),
   /** How long what was dealt with is kept; absent is for ever. */
   keeping: Keeping.optional(),
   /** Where records about those who call are kept elsewhere; see `recordsOf`. */
@@ -202,6 +205,7 @@ export const System = z.object({
   lists: z.record(Id, ContactList),
   shortcuts: z.record(Id, Shortcut),
   wordings: z.record(Id, Wording),
+  followUps: z.record(Id, FollowUp),
   promises: z.record(Id, Promised),
 });
 

@@ -81,7 +81,7 @@
 {:else}
   <div class="columns">
     <section class="card" aria-label="The call">
-      <QuestionForm {question} {system} {rung} onask={ask} />
+      <QuestionForm {question} {system} {rung} {trace} onask={ask} />
     </section>
     <div>
       <section class="card" aria-label="What happens">
