@@ -60,6 +60,12 @@ export const MESSAGE_ROOMS: readonly Room[] = [
   { path: '/messages/script', name: 'Read in one go' },
 ];
 
+export const BY_ITSELF_ROOMS: readonly Room[] = [
+  { path: '/by-itself', name: 'Follow-ups' },
+  { path: '/by-itself/done', name: 'What was done' },
+  { path: '/by-itself/tasks', name: 'Tasks' },
+];
+
 export const FIGURE_ROOMS: readonly Room[] = [
   { path: '/figures', name: 'Now' },
   { path: '/figures/questions', name: 'Questions' },
@@ -76,5 +82,6 @@ export const ALL_ROOMS: readonly Room[] = [
   ...PEOPLE_ROOMS,
   ...PHONE_ROOMS,
   ...MESSAGE_ROOMS,
+  ...BY_ITSELF_ROOMS,
   ...FIGURE_ROOMS,
 ];

@@ -58,7 +58,7 @@ export { putLeaving, readTextHabits, sendDue, writeTextHabits } from './texting/
 export { raise } from './by-itself/raise';
 export { carryDue } from './by-itself/carry';
 export { raiseWithoutCall } from './by-itself/without-call';
-export { readHookBook, setHookHabit } from './by-itself/hooks';
+export { hookSecret, readHookBook, setHookHabit } from './by-itself/hooks';
 export { doAgain, setTags, withdrawErrands } from './by-itself/acts';
 export { addTask, changeTask, dropTask } from './by-itself/tasks';
 export { soldTo } from './side';

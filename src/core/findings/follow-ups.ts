@@ -4,13 +4,7 @@ import { profileOf } from '../numbering';
 import { allSteps, type FollowIf, type FollowUp, type System } from '../system';
 import type { Check, Finding, Severity } from './finding';
 
-const finding = (
-  of: FollowUp,
-  what: string,
-  severity: Severity,
-  title: string,
-  detail: string,
-): Finding => ({
+const finding = (of: FollowUp, what: string, severity: Severity, title: string, detail: string): Finding => ({
   id: `follow-up:${what}:${of.id}`,
   severity,
   place: { kind: 'follow-up', id: of.id },
@@ -32,7 +26,8 @@ function neverApplies({ when, if: conditions }: FollowUp, system: System): strin
 }
 
 function contradicts(condition: FollowIf, when: FollowUp['when']): boolean {
-  if (when.is === 'text') return ['step', 'length', 'end', 'tagged'].includes(condition.is) && !isNot(condition);
+  if (when.is === 'text')
+    return ['step', 'length', 'end', 'tagged'].includes(condition.is) && !isNot(condition);
   if (condition.is === 'end')
     return when.is === 'missed'
       ? condition.how === 'answered'
@@ -73,8 +68,7 @@ function excludes(a: FollowIf, b: FollowIf): boolean {
   if (a.is === 'contact' && b.is === 'listed') return !a.known;
   if (a.is === 'end' && b.is === 'end') return a.how !== b.how;
   if (a.is === 'tagged' && b.is === 'tagged') return a.tag === b.tag && a.has !== b.has;
-  if (a.is === 'length' && b.is === 'length')
-    return a.longer && !b.longer && a.seconds >= b.seconds;
+  if (a.is === 'length' && b.is === 'length') return a.longer && !b.longer && a.seconds >= b.seconds;
   return false;
 }
 
@@ -104,7 +98,13 @@ export const followUps: Check = ({ system, troubled = {} }) => {
         );
       if (then.do === 'mail' && then.to.is === 'person' && !system.people[then.to.personId ?? '']?.email)
         found.push(
-          finding(one, `nobody-${i}`, 'warning', `${one.name} mails nobody`, 'Choose somebody who has an e-mail address.'),
+          finding(
+            one,
+            `nobody-${i}`,
+            'warning',
+            `${one.name} mails nobody`,
+            'Choose somebody who has an e-mail address.',
+          ),
         );
       if (then.do !== 'text') continue;
       const from = then.numberId ? system.numbers[then.numberId] : undefined;
@@ -130,10 +130,18 @@ export const followUps: Check = ({ system, troubled = {} }) => {
         );
       if (one.when.is === 'number moved' || one.when.is === 'not paired')
         found.push(
-          finding(one, `whom-${i}`, 'warning', `${one.name} texts nobody`, 'There is no caller to be texted.'),
+          finding(
+            one,
+            `whom-${i}`,
+            'warning',
+            `${one.name} texts nobody`,
+            'There is no caller to be texted.',
+          ),
         );
     }
-    const twin = all.find((other) => other.id > one.id && reaches(other).some((r) => reaches(one).includes(r)));
+    const twin = all.find(
+      (other) => other.id > one.id && reaches(other).some((r) => reaches(one).includes(r)),
+    );
     if (twin)
       found.push(
         finding(

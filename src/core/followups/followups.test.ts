@@ -55,7 +55,9 @@ const pastWith = (all: readonly Row[], change: Partial<Past> = {}): Past => ({
 const text = (words: string, change: Partial<Parameters<typeof textRow>[0]> = {}): Row =>
   textRow({ id: 't', way: 'in', from: ADA, to: '+13605550142', text: words, at: NOW, ...change })!;
 /** A call in vain, of the day at a time. */
-const missed = rows.find((r) => r.facts.missed && r.facts.other?.startsWith('+1') && r.facts.numberId === 'n-main')!;
+const missed = rows.find(
+  (r) => r.facts.missed && r.facts.other?.startsWith('+1') && r.facts.numberId === 'n-main',
+)!;
 const at = (row: Row, moment: number, id: string, other = ADA): Row => ({
   ...row,
   id,
@@ -76,7 +78,9 @@ describe('what sets one off', () => {
   it('tells talks that came in from those that were made', () => {
     const talks = rows.filter((r) => r.facts.talked);
     for (const way of ['in', 'out'] as const)
-      expect(talks.filter((r) => applies({ is: 'talked', way }, r)).every((r) => r.facts.way === way)).toBe(true);
+      expect(talks.filter((r) => applies({ is: 'talked', way }, r)).every((r) => r.facts.way === way)).toBe(
+        true,
+      );
     expect(talks.filter((r) => applies({ is: 'talked', way: 'either' }, r))).toHaveLength(talks.length);
   });
   it('is never one of our own numbers, nor a colleague, nor what nobody wants', () => {
@@ -106,8 +110,11 @@ describe('what sets one off', () => {
   });
   it('goes by the hours at the moment of the call', () => {
     const open = (is: boolean, moment: number) =>
-      judge(followUp({ if: [{ is: 'hours', hoursId: 'office', open: is }] }), dealt(at(missed, moment, 'a')), sight())
-        .is === 'applies';
+      judge(
+        followUp({ if: [{ is: 'hours', hoursId: 'office', open: is }] }),
+        dealt(at(missed, moment, 'a')),
+        sight(),
+      ).is === 'applies';
     const ten = momentOf(zone, '2026-11-24', 10 * 60);
     expect(open(true, ten)).toBe(true);
     expect(open(false, ten)).toBe(false);
@@ -119,7 +126,11 @@ describe('what is done', () => {
   const made = (change: Partial<FollowUp>, row: Row = at(missed, NOW, 'a')) =>
     errandsOf(followUp(change), dealt(row), demo);
   it('is filled in, with what stands in place of what is not known', () => {
-    expect(made({})[0]!.doing).toMatchObject({ text: 'Sorry, hello. We call you back.', to: ADA, from: '+13605550142' });
+    expect(made({})[0]!.doing).toMatchObject({
+      text: 'Sorry, hello. We call you back.',
+      to: ADA,
+      from: '+13605550142',
+    });
     const harrow = at(missed, NOW, 'a', demo.contacts.harrow!.numbers[0]);
     const name = demo.contacts.harrow!.name.split(' ')[0];
     expect(made({}, harrow)[0]!.doing).toMatchObject({ text: `Sorry, ${name}. We call you back.` });
@@ -139,7 +150,8 @@ describe('what is done', () => {
     // 1 November 2026, 2:00: an hour comes twice (energy policy act of 2005).
     const night = momentOf(zone, '2026-10-31', 23 * 60);
     const over = { ...missed, facts: { ...missed.facts, course: null } };
-    const due = (after: FollowUp['after']) => errandsOf(followUp({ after }), dealt(at(over, night, 'a')), demo)[0]!.due;
+    const due = (after: FollowUp['after']) =>
+      errandsOf(followUp({ after }), dealt(at(over, night, 'a')), demo)[0]!.due;
     expect(due({ is: 'minutes', minutes: 600 }) - night).toBe(600 * MINUTE);
     expect(due({ is: 'next day', at: 540 })).toBe(momentOf(zone, '2026-11-01', 540));
     expect(due({ is: 'next day', at: 540 }) - night).toBe(11 * 3_600_000);
@@ -147,7 +159,11 @@ describe('what is done', () => {
 });
 
 describe('at the moment of sending', () => {
-  const errand = errandsOf(followUp({ unlessTalked: true, pauseDays: 7 }), dealt(at(missed, NOW, 'a')), demo)[0]!;
+  const errand = errandsOf(
+    followUp({ unlessTalked: true, pauseDays: 7 }),
+    dealt(at(missed, NOW, 'a')),
+    demo,
+  )[0]!;
   const known = (change: Partial<Known> = {}): Known => ({
     now: errand.due,
     zone,
@@ -174,7 +190,11 @@ describe('at the moment of sending', () => {
     ['it is two days and an hour late', { now: errand.due + 49 * 3_600_000 }, { is: 'not', task: true }],
     ['an hour late', { now: errand.due + 3_600_000 }, { is: 'do', late: true }],
     ['approval is missing', { held: () => 'not yet' }, { is: 'wait', until: errand.due + 3_600_000 }],
-    ['it is missing for two days', { held: () => 'not yet', now: errand.due + 47.5 * 3_600_000 }, { is: 'not', task: true }],
+    [
+      'it is missing for two days',
+      { held: () => 'not yet', now: errand.due + 47.5 * 3_600_000 },
+      { is: 'not', task: true },
+    ],
   ])('%s', (_, change, decision) => expect(decide(errand, known(change))).toMatchObject(decision));
   it('waits for the morning where they are, by 47 CFR 64.1200(c)(1)', () => {
     const night = momentOf(zone, '2026-11-24', 21 * 60);
@@ -183,7 +203,11 @@ describe('at the moment of sending', () => {
       until: momentOf(zone, '2026-11-25', 8 * 60),
     });
     // In New York it is night three hours earlier.
-    const newYork = { ...errand, due: night - 3 * 3_600_000, doing: { ...errand.doing!, to: '+12125550101' } } as never;
+    const newYork = {
+      ...errand,
+      due: night - 3 * 3_600_000,
+      doing: { ...errand.doing!, to: '+12125550101' },
+    } as never;
     expect(decide(newYork, known({ now: night - 3 * 3_600_000 }))).toMatchObject({
       is: 'wait',
       until: momentOf('America/New_York', '2026-11-25', 8 * 60),
@@ -212,7 +236,12 @@ describe('tried on what was', () => {
     expect(counts.find((c) => c.why.includes('within 3 days'))!.n).toBeGreaterThan(0);
   });
   it('counts for each condition how often it was the first that did not hold', () => {
-    const one = followUp({ if: [{ is: 'number', numberIds: ['n-main'] }, { is: 'contact', known: false }] });
+    const one = followUp({
+      if: [
+        { is: 'number', numberIds: ['n-main'] },
+        { is: 'contact', known: false },
+      ],
+    });
     const { about, notSo, lines } = tryOn([one], pastWith(rows), sight()).get('sorry')!;
     expect(notSo.reduce((a, b) => a + b, 0) + lines.length).toBe(about);
     expect(notSo.every((n) => n > 0)).toBe(true);
@@ -220,12 +249,19 @@ describe('tried on what was', () => {
   it('shares what one gets in a day among all of them, and one call brings one text', () => {
     const ten = momentOf(zone, '2026-11-24', 600);
     const calls = [0, 1, 2, 3].map((i) => at(missed, ten + i * 20 * MINUTE, `c${i}`));
-    const both = [followUp(), followUp({ id: 'other', then: [{ do: 'text', text: 'Other', numberId: null }] })];
+    const both = [
+      followUp(),
+      followUp({ id: 'other', then: [{ do: 'text', text: 'Other', numberId: null }] }),
+    ];
     const found = tryOn(both, pastWith(calls), sight());
-    const done = [...found.values()].flatMap((t) => t.lines.flatMap((l) => l.got)).filter((g) => g.at !== null);
+    const done = [...found.values()]
+      .flatMap((t) => t.lines.flatMap((l) => l.got))
+      .filter((g) => g.at !== null);
     expect(done).toHaveLength(2);
     expect(countsOf(found.get('other')!.lines)).toEqual(
-      expect.arrayContaining([expect.objectContaining({ why: 'They had another for the same already.', n: 2 })]),
+      expect.arrayContaining([
+        expect.objectContaining({ why: 'They had another for the same already.', n: 2 }),
+      ]),
     );
   });
   it('is told a stop from the moment it was written', () => {
@@ -241,7 +277,9 @@ describe('tried on what was', () => {
   it('never sends twice within the pause, whatever comes when', () => {
     fc.assert(
       fc.property(
-        fc.array(fc.tuple(fc.integer({ min: 0, max: 20 * 24 * 60 }), fc.integer({ min: 1, max: 3 })), { maxLength: 60 }),
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 20 * 24 * 60 }), fc.integer({ min: 1, max: 3 })), {
+          maxLength: 60,
+        }),
         fc.integer({ min: 0, max: 5 }),
         fc.integer({ min: 0, max: 3000 }),
         (calls, pauseDays, minutes) => {
@@ -272,7 +310,10 @@ describe('tried on what was', () => {
 
 it('reads as a sentence', () => {
   const whole: FollowUp = followUp({
-    if: [{ is: 'number', numberIds: ['n-main'] }, { is: 'contact', known: false }],
+    if: [
+      { is: 'number', numberIds: ['n-main'] },
+      { is: 'contact', known: false },
+    ],
     then: [
       { do: 'text', text: 'Sorry', numberId: null },
       { do: 'task', personId: 'rosa', text: 'Ring {caller}', callBack: true, days: 1 },

@@ -27,9 +27,7 @@ export function keyOf(happening: Happening): string {
 
 /** When it was over, epoch milliseconds: a call with its last event. */
 export const overAt = (happening: Happening): number =>
-  happening.is === 'dealt with'
-    ? happening.row.at + (happening.row.facts.course?.ended ?? 0)
-    : happening.at;
+  happening.is === 'dealt with' ? happening.row.at + (happening.row.facts.course?.ended ?? 0) : happening.at;
 
 export const rowOf = (happening: Happening): Row | null =>
   happening.is === 'dealt with' || happening.is === 'tagged' ? happening.row : null;
@@ -97,7 +95,12 @@ function isMeant({ when }: FollowUp, happening: Happening, { system }: Sight): b
 
 /** Whether a text has a word, or words in a row, as they are written. @param text in lower case */
 export function hasWord(text: string, word: string): boolean {
-  const plain = (s: string) => ` ${s.toLowerCase().normalize('NFC').replace(/[^\p{L}\p{N}]+/gu, ' ').trim()} `;
+  const plain = (s: string) =>
+    ` ${s
+      .toLowerCase()
+      .normalize('NFC')
+      .replace(/[^\p{L}\p{N}]+/gu, ' ')
+      .trim()} `;
   return plain(word).trim() !== '' && plain(text).includes(plain(word));
 }
 
@@ -159,4 +162,3 @@ export function dueAt({ after }: FollowUp, over: number, zone: string): number {
       return momentOf(zone, addDays(localTime(zone, over).date, 1), after.at);
   }
 }
-

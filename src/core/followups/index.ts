@@ -25,4 +25,6 @@ export {
   type Tried,
 } from './trial';
 export { afterInWords, followUpInWords, ifInWords, thenInWords, whenInWords } from './words';
+export { exampleOf } from './example';
+export { starters } from './starters';
 export { Kept, Task, troubledBy, type TaskChange } from './kept';

@@ -52,7 +52,8 @@ export function decide(errand: Errand, known: Known): Decision {
   const limit = due + known.lateHours * HOUR_MS;
   const late = now - due > LATE_MS;
   const tooLate = (why: string): Decision => ({ is: 'not', why, task: true });
-  if (now > limit) return tooLate(`No window of Upper Line was open for ${known.lateHours} hours after its time.`);
+  if (now > limit)
+    return tooLate(`No window of Upper Line was open for ${known.lateHours} hours after its time.`);
   if (errand.unlessTalked && other && known.talkedSince(other, over))
     return { is: 'not', why: 'They were talked with meanwhile.', task: false };
   const receiver = receiverOf(doing);
@@ -73,7 +74,9 @@ export function decide(errand: Errand, known: Known): Decision {
   if (doing.do === 'text') {
     const held = known.held(doing.from);
     if (held)
-      return now + LOOK_AGAIN_MS > limit ? tooLate(held) : { is: 'wait', until: now + LOOK_AGAIN_MS, why: held };
+      return now + LOOK_AGAIN_MS > limit
+        ? tooLate(held)
+        : { is: 'wait', until: now + LOOK_AGAIN_MS, why: held };
     const allowed = nextAllowed(known.where(receiver), now);
     if (allowed === null || allowed > limit)
       return tooLate('There was no hour in time at which they may be texted.');

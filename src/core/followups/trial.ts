@@ -75,11 +75,7 @@ interface Due {
  * @param followUps all that are in it; those that rest are passed over
  * @returns by the id of each
  */
-export function tryOn(
-  followUps: readonly FollowUp[],
-  past: Past,
-  sight: Sight,
-): Map<string, Tried> {
+export function tryOn(followUps: readonly FollowUp[], past: Past, sight: Sight): Map<string, Tried> {
   const { system } = sight;
   const { timeZone: zone } = system.business;
   const { perDay, lateHours } = system.business.byItself ?? usualByItself();
@@ -107,7 +103,8 @@ export function tryOn(
   const last = new Map<string, number>();
   const daily = new Map<string, number>();
   const forSame = new Set<string>();
-  const same = (about: { kind: string; id: string }, receiver: string) => `${receiver} ${about.kind} ${about.id}`;
+  const same = (about: { kind: string; id: string }, receiver: string) =>
+    `${receiver} ${about.kind} ${about.id}`;
   const known: Known = {
     now: 0,
     zone,
@@ -156,7 +153,9 @@ export function tryOn(
 }
 
 /** How what would have been done comes out, by what it is and why: the most frequent first. */
-export function countsOf(lines: readonly Line[]): { what: Doing['do'] | null; why: string; done: boolean; n: number }[] {
+export function countsOf(
+  lines: readonly Line[],
+): { what: Doing['do'] | null; why: string; done: boolean; n: number }[] {
   const counts = new Map<string, { what: Doing['do'] | null; why: string; done: boolean; n: number }>();
   for (const { got } of lines)
     for (const { doing, at, why } of got) {

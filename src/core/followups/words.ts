@@ -37,7 +37,9 @@ export function whenInWords(when: FollowWhen): string {
     case 'text':
       return when.words.length ? `a text comes with ${listed(when.words.map(quoted), 'or')}` : 'a text comes';
     case 'asked':
-      return when.label ? `a caller answers the question ${quoted(when.label)}` : 'a caller answers a question';
+      return when.label
+        ? `a caller answers the question ${quoted(when.label)}`
+        : 'a caller answers a question';
     case 'tagged':
       return `a call is tagged ${quoted(when.tag)}`;
     case 'number moved':
@@ -73,7 +75,8 @@ export function ifInWords(condition: FollowIf, system: System): string {
       return 'it came by a step that is gone';
     }
     case 'hours': {
-      const name = (condition.hoursId && system.hours[condition.hoursId]?.name) || 'hours that are not chosen';
+      const name =
+        (condition.hoursId && system.hours[condition.hoursId]?.name) || 'hours that are not chosen';
       return `${name} were ${condition.open ? 'open' : 'closed'}`;
     }
     case 'contact':
@@ -104,14 +107,20 @@ export function thenInWords(then: FollowThen, system: System): string {
           : then.to.is === 'address'
             ? then.to.address
             : (name(then.to.personId) ?? 'nobody yet');
-      const file = { nothing: '', message: ' with the sound of the message', record: ' with what happened as a file' };
+      const file = {
+        nothing: '',
+        message: ' with the sound of the message',
+        record: ' with what happened as a file',
+      };
       return `mail ${to} ${quoted(then.subject)}${file[then.with]}`;
     }
     case 'hook':
       return `tell ${then.url}`;
     case 'task': {
       const whose = name(then.personId) ?? 'anybody';
-      const what = then.callBack ? `the task to call back, ${quoted(then.text)}` : `the task ${quoted(then.text)}`;
+      const what = then.callBack
+        ? `the task to call back, ${quoted(then.text)}`
+        : `the task ${quoted(then.text)}`;
       return `give ${whose} ${what}${then.days ? `, for ${then.days === 1 ? 'the day after' : `${then.days} days later`}` : ''}`;
     }
     case 'tag':
@@ -124,7 +133,11 @@ export function thenInWords(then: FollowThen, system: System): string {
 export function afterInWords(after: FollowAfter): string {
   switch (after.is) {
     case 'minutes':
-      return after.minutes === 0 ? 'at once' : after.minutes === 1 ? 'after a minute' : `after ${after.minutes} minutes`;
+      return after.minutes === 0
+        ? 'at once'
+        : after.minutes === 1
+          ? 'after a minute'
+          : `after ${after.minutes} minutes`;
     case 'next day':
       return `on the next day at ${writeTime(after.at)}`;
   }

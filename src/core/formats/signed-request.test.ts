@@ -8,11 +8,7 @@ const asHex = (base64: string) => Buffer.from(base64, 'base64').toString('hex');
 
 // RFC 4231, sections 4.2 to 4.8 (keys and data that are text or can be; truncation is not used here).
 it.each([
-  [
-    '0b'.repeat(20),
-    'Hi There',
-    'b0344c61d8db38535ca8afceaf0bf12b881dc200c9833da726e9376c2e32cff7',
-  ],
+  ['0b'.repeat(20), 'Hi There', 'b0344c61d8db38535ca8afceaf0bf12b881dc200c9833da726e9376c2e32cff7'],
   [
     '4a656665',
     'what do ya want for nothing?',
@@ -41,7 +37,9 @@ it('signs as RFC 9421, B.2.5, does', () => {
     { name: 'content-type', value: 'application/json' },
   ];
   const parameters = parametersOf(components, 1618884473, 'test-shared-secret');
-  expect(parameters).toBe('("date" "@authority" "content-type");created=1618884473;keyid="test-shared-secret"');
+  expect(parameters).toBe(
+    '("date" "@authority" "content-type");created=1618884473;keyid="test-shared-secret"',
+  );
   expect(codeOf(secret, baseOf(components, parameters))).toBe('pxcQw6G3AjtMBQjwo8XzkZf/bws5LelbaMk5rGIGtE8=');
 });
 

@@ -10,7 +10,7 @@
   /** Screens that plan calls show the rehearsal strip. */
   const strip = $derived(
     session.business?.may('see the system') &&
-      !/^\/(data|begin(\/.*)?|messages|messages\/call-back|changes|figures(\/.*)?|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
+      !/^\/(data|begin(\/.*)?|messages|messages\/call-back|changes|figures(\/.*)?|by-itself(\/.*)?|numbers\/.+|people\/.+|phones(\/.*)?|answering\/rehearsal|answering\/.+\/picture)$/.test(
         page.url.pathname,
       ),
   );

@@ -37,7 +37,14 @@ export interface Posted {
 }
 
 /** Hands a request to the address. @param secret what both sides know @param at epoch milliseconds */
-export function post(book: HookBook, url: string, key: string, request: Signed, secret: string, at: number): Posted {
+export function post(
+  book: HookBook,
+  url: string,
+  key: string,
+  request: Signed,
+  secret: string,
+  at: number,
+): Posted {
   const said = (status: number | null, words: string): Posted => ({ book, answer: { status, said: words } });
   switch (book.habits[url] ?? 'takes them') {
     case 'refuses':

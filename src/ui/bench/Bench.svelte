@@ -2,6 +2,7 @@
   import { Button, Tab, TabContent, Tabs } from 'carbon-components-svelte';
   import BenchCarrier from './BenchCarrier.svelte';
   import BenchClock from './BenchClock.svelte';
+  import BenchHooks from './BenchHooks.svelte';
   import BenchMail from './BenchMail.svelte';
   import BenchNotices from './BenchNotices.svelte';
   import BenchPhones from './BenchPhones.svelte';
@@ -48,7 +49,7 @@
       <Tab label="Carrier" />
       <svelte:fragment slot="content">
         <TabContent
-          >{#if selected === 0}<BenchMail /><BenchNotices />{/if}</TabContent
+          >{#if selected === 0}<BenchMail /><BenchNotices /><BenchHooks />{/if}</TabContent
         >
         <TabContent
           >{#if selected === 1}<BenchPhones />{/if}</TabContent

@@ -6,6 +6,8 @@
     label: string;
     value: number;
     helper?: string;
+    /** What is counted. */
+    what?: string;
     min?: number;
     max?: number;
     /** Without the buttons that count up and down, where there is little room. */
@@ -13,12 +15,12 @@
     /** Takes whole seconds; says what is wrong, or undefined when they were taken. */
     onchange: (seconds: number) => string | undefined;
   }
-  let { label, value, helper = '', min = 1, max = 600, narrow = false, onchange }: Props = $props();
+  let { label, value, helper = '', what = 'seconds', min = 1, max = 600, narrow = false, onchange }: Props = $props();
   let problem = $state('');
 
   function take(typed: unknown) {
     if (typeof typed !== 'number' || !Number.isFinite(typed)) {
-      problem = 'Type a number of seconds.';
+      problem = what.startsWith('a ') ? `Type ${what}.` : `Type a number of ${what}.`;
       return;
     }
     problem = typed === value ? '' : (onchange(typed) ?? '');

@@ -31,6 +31,7 @@
       (p) => !isLinked(p) && !standing.registrations[p.id],
     ).length;
     const barred = wrongPhones(findings);
+    const openTasks = view.tasks.filter((t) => t.doneAt === undefined).length;
     const noted = (path: string, name: string, n: number, note: string, kinds: string[]): Stop => {
       const bad = wrong(kinds);
       return { path, name, usable: n > 0, note: bad ? `${bad} to fix` : note, warn: bad > 0 };
@@ -68,6 +69,13 @@
         usable: size(system.mailboxes) > 0,
         note: fresh ? `${fresh} new` : count(size(system.mailboxes), 'mailbox', 'mailboxes'),
       },
+      noted(
+        '/by-itself',
+        'By itself',
+        size(system.followUps),
+        openTasks ? count(openTasks, 'task') : count(size(system.followUps), 'follow-up'),
+        ['follow-up'],
+      ),
       { path: '/figures', name: 'Figures', note: '', usable: view.calls.length > 0 },
     ];
   });

@@ -11,6 +11,7 @@
   import DeleteEntry from './DeleteEntry.svelte';
   import KeepContact from '../contacts/KeepContact.svelte';
   import RingChart from '../RingChart.svelte';
+  import Tags from './Tags.svelte';
   import Notes from './Notes.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { againLink } from './again';
@@ -67,6 +68,7 @@
     <p class="small soft">{entry.message.notes.map((n) => `${n.label}: ${n.text}`).join(' · ')}</p>
   {/if}
   {#if call}<CallSounds {call} {system} />{/if}
+  {#if call}<Tags {call} />{/if}
   {#if call || entry.message}<Notes {entry} />{/if}
   {#if call}
     <h3>How it went</h3>

@@ -157,10 +157,12 @@ export class LogHere {
   tried(id: string, wishes: readonly WishEntered[], days: number, most: number): Promise<TriedHere | null> {
     const remote = this.start();
     this.tellSystem(remote);
-    return remote.tried(id, $state.snapshot([...wishes]), days, this.whose.now, most).catch((error: unknown) => {
-      this.fail(error);
-      return null;
-    });
+    return remote
+      .tried(id, $state.snapshot([...wishes]), days, this.whose.now, most)
+      .catch((error: unknown) => {
+        this.fail(error);
+        return null;
+      });
   }
   /** The calls behind a figure of the last report. */
   async behind(key: string, most: number): Promise<{ told: Told[]; total: number }> {

@@ -122,7 +122,9 @@ describe('a text after a call in vain', () => {
     expect(await texts()).toEqual([]);
     now += 2 * MINUTE;
     await Promise.all([carry(system), carry(system), carry(system)]);
-    expect(await texts()).toMatchObject([{ from: MAIN, to: ADA, text: 'Sorry, we call back.', byItself: true }]);
+    expect(await texts()).toMatchObject([
+      { from: MAIN, to: ADA, text: 'Sorry, we call back.', byItself: true },
+    ]);
     expect(await errands()).toMatchObject([{ state: 'done', receiver: ADA }]);
     expect((await errands())[0]).not.toHaveProperty('next');
     await carry(system);
@@ -147,7 +149,9 @@ describe('a text after a call in vain', () => {
     const system = await start([followUp(TEXT, { unlessTalked: true })]);
     await over(system);
     await over(system, called('other', '+12065550102'));
-    const talk = pastOf(DEMO_ID, system, whole.standing.standing, NOW, 30).calls.find((c) => callRow(c).facts.talked)!;
+    const talk = pastOf(DEMO_ID, system, whole.standing.standing, NOW, 30).calls.find(
+      (c) => callRow(c).facts.talked,
+    )!;
     now += MINUTE;
     await over(system, {
       ...talk,
@@ -174,7 +178,9 @@ describe('a text after a call in vain', () => {
     expect(await errands()).toMatchObject([{ state: 'done' }]);
     now += MINUTE;
     await carry(system);
-    expect(await errands()).toMatchObject([{ state: 'failed', why: expect.stringContaining('landline') as string }]);
+    expect(await errands()).toMatchObject([
+      { state: 'failed', why: expect.stringContaining('landline') as string },
+    ]);
     expect(await tasks()).toMatchObject([{ other: ADA, callBack: true, from: 'Sorry' }]);
     // By hand, once it takes texts: a second text, and never a third.
     await writeTextHabits(db, DEMO_ID, {});
@@ -241,7 +247,12 @@ describe('a web hook', () => {
     expect(await errands()).toMatchObject([{ state: 'done' }]);
     const { received } = await readHookBook(db, DEMO_ID);
     expect(received).toMatchObject([{ signed: true }]);
-    expect(JSON.parse(received[0]!.body)).toMatchObject({ followUp: 'Sorry', other: ADA, way: 'in', line: MAIN });
+    expect(JSON.parse(received[0]!.body)).toMatchObject({
+      followUp: 'Sorry',
+      other: ADA,
+      way: 'in',
+      line: MAIN,
+    });
   });
   it('that is refused is not tried again', async () => {
     const system = await start([followUp(HOOK, { after: { is: 'minutes', minutes: 0 } })]);
@@ -256,10 +267,22 @@ describe('a web hook', () => {
 it('mails, tasks, notes and tags are made, and a tag sets off what waits for it', async () => {
   const system = await start([
     followUp(
-      { do: 'mail', to: { is: 'person', personId: 'rosa' }, subject: 'Missed: {caller}', text: 'At {when}', with: 'record' },
+      {
+        do: 'mail',
+        to: { is: 'person', personId: 'rosa' },
+        subject: 'Missed: {caller}',
+        text: 'At {when}',
+        with: 'record',
+      },
       {
         then: [
-          { do: 'mail', to: { is: 'person', personId: 'rosa' }, subject: 'Missed: {caller}', text: 'At {when}', with: 'record' },
+          {
+            do: 'mail',
+            to: { is: 'person', personId: 'rosa' },
+            subject: 'Missed: {caller}',
+            text: 'At {when}',
+            with: 'record',
+          },
           { do: 'task', personId: 'mei', text: 'Ring {caller}', callBack: true, days: 1 },
           { do: 'note', text: 'Somebody rings back' },
           { do: 'tag', tag: 'missed' },
@@ -269,7 +292,12 @@ it('mails, tasks, notes and tags are made, and a tag sets off what waits for it'
     ),
     followUp(
       { do: 'task', personId: null, text: 'Tagged', callBack: false, days: 0 },
-      { id: 'g', name: 'Tagged', when: { is: 'tagged', tag: 'missed' }, after: { is: 'minutes', minutes: 0 } },
+      {
+        id: 'g',
+        name: 'Tagged',
+        when: { is: 'tagged', tag: 'missed' },
+        after: { is: 'minutes', minutes: 0 },
+      },
     ),
   ]);
   await over(system);
@@ -334,7 +362,10 @@ it('tasks of people are made, changed, done and taken back; wrong ones change no
   w.by = 'Rosa Delgado';
   const made = await addTask(w, { text: '  Order rope ', personId: 'mei', by: '2026-12-01' });
   if (!made.ok) throw new Error(made.message);
-  expect(await addTask(w, { text: ' ', personId: null, by: null })).toMatchObject({ ok: false, field: 'text' });
+  expect(await addTask(w, { text: ' ', personId: null, by: null })).toMatchObject({
+    ok: false,
+    field: 'text',
+  });
   const done = await changeTask(w, made.task.id, { done: true });
   expect(await tasks()).toMatchObject([{ text: 'Order rope', from: 'Rosa Delgado', doneBy: 'Rosa Delgado' }]);
   if (done.ok) await done.back(w);

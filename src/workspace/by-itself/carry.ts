@@ -146,7 +146,10 @@ async function knownIn(tx: DoingTx, errand: ErrandRecord, system: System, now: n
   const { business } = system;
   const receiver = doing && receiverOf(doing);
   const sent = receiver
-    ? await tx.objectStore('errands').index('receiver').getAll(IDBKeyRange.only([businessId, receiver]))
+    ? await tx
+        .objectStore('errands')
+        .index('receiver')
+        .getAll(IDBKeyRange.only([businessId, receiver]))
     : [];
   const dealings =
     DealingsRecord.safeParse(await tx.objectStore('dealings').get(businessId)).data ?? noDealings(businessId);
@@ -180,7 +183,8 @@ async function knownIn(tx: DoingTx, errand: ErrandRecord, system: System, now: n
     sentFor: (about) => sent.some((e) => e.about?.kind === about.kind && e.about.id === about.id),
     sentOn: (_, day) =>
       sent.filter((e) => e.at !== undefined && localTime(business.timeZone, e.at).date === day).length,
-    where: (number) => whereaboutsOf(number, business.country, business.timeZone, contact?.timeZone ?? undefined),
+    where: (number) =>
+      whereaboutsOf(number, business.country, business.timeZone, contact?.timeZone ?? undefined),
     held: (from) =>
       needsApproval(from) && textingStanding(dealings.texting, now).stage !== 'approved'
         ? 'Your business may not send texts yet.'

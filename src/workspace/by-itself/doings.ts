@@ -89,7 +89,8 @@ const ACTS: Acts = {
     const whose = personId && system.people[personId] ? personId : null;
     const { do: _, ...rest } = doing;
     const record = { ...rest, id: came, businessId, at: now, personId: whose, other, about, from: name };
-    if ((await tx.objectStore('tasks').getKey(came)) === undefined) within(tx.objectStore('tasks').put(record));
+    if ((await tx.objectStore('tasks').getKey(came)) === undefined)
+      within(tx.objectStore('tasks').put(record));
     told('tasks', [came]);
     done(came);
   },
@@ -140,7 +141,12 @@ const callBehind = async (db: Db, { about }: ErrandRecord): Promise<CallRecord |
   about?.kind === 'call' ? CallRecord.safeParse(await db.get('calls', about.id)).data : undefined;
 
 /** The mail as it is to go, where it is one. */
-export async function mailFor(db: Db, errand: ErrandRecord, system: System, now: number): Promise<Made['mail']> {
+export async function mailFor(
+  db: Db,
+  errand: ErrandRecord,
+  system: System,
+  now: number,
+): Promise<Made['mail']> {
   const { doing, about } = errand;
   if (errand.state !== 'waits' || doing?.do !== 'mail') return undefined;
   const id = idOf(errand.id);

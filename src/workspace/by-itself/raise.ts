@@ -13,7 +13,13 @@ const sightOf = (system: System): Sight => ({ system, tagsOf });
 export const begun = (errand: Errand, businessId: string): ErrandRecord =>
   errand.doing
     ? { ...errand, businessId, state: 'waits', next: errand.due }
-    : { ...errand, businessId, state: 'not done', at: errand.over, ...(errand.lacks ? { why: errand.lacks } : {}) };
+    : {
+        ...errand,
+        businessId,
+        state: 'not done',
+        at: errand.over,
+        ...(errand.lacks ? { why: errand.lacks } : {}),
+      };
 
 /**
  * Puts down everything that follow-ups in force want done for what happened.

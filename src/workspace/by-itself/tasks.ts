@@ -11,7 +11,11 @@ export type TaskPut = { ok: true; task: TaskRecord; back: (place: Place) => Prom
 
 const whoIs = (place: Place): string => place.by ?? 'whoever runs the system';
 
-async function put(place: Place, id: string, how: (known: TaskRecord | undefined) => unknown): Promise<TaskPut> {
+async function put(
+  place: Place,
+  id: string,
+  how: (known: TaskRecord | undefined) => unknown,
+): Promise<TaskPut> {
   const done = await place.db.write('call', async (open) => {
     const tx = open('tasks');
     const was = TaskRecord.safeParse(await tx.objectStore('tasks').get(id)).data;

@@ -1,0 +1,10 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { BY_ITSELF_ROOMS } from '$ui/rooms';
+  import Rooms from '$ui/Rooms.svelte';
+
+  let { children }: { children: Snippet } = $props();
+</script>
+
+<Rooms label="About what happens by itself" rooms={BY_ITSELF_ROOMS} />
+{@render children()}
