@@ -5,7 +5,7 @@ installPackages();
 build();
 // Imported only now: it needs the packages.
 const { bundled } = await import('./bundled.mjs');
-for (const part of ['engine', 'answering', 'audio', 'numbers', 'people', 'log', 'figures'])
+for (const part of ['engine', 'answering', 'audio', 'numbers', 'people', 'log', 'figures', 'by-itself'])
   run('node', [await bundled(`bench/${part}.ts`)]);
 run('npx', ['tsx', 'bench/inbox.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);

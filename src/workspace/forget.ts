@@ -19,7 +19,17 @@ export const forget = (
 ): Promise<number> =>
   db.write('upkeep', async (open) => {
     const wanted = new Set<string | null>(numbers);
-    const tx = open('calls', 'messages', 'texts', 'threads', 'ownContacts', 'faxes', 'dealings', 'errands', 'tasks');
+    const tx = open(
+      'calls',
+      'messages',
+      'texts',
+      'threads',
+      'ownContacts',
+      'faxes',
+      'dealings',
+      'errands',
+      'tasks',
+    );
     const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
     const gone = new Set<string>();
     for (const call of await calls.index('business').getAll(businessId))

@@ -43,7 +43,16 @@ export function withoutTexts(dealings: unknown): { dealings: unknown; texts: Fie
 }
 
 /** Kinds of records that came when files were lines already. */
-const NEW_MANY: readonly Many[] = ['texts', 'threads', 'faxes', 'ownContacts', 'circles', 'words', 'errands', 'tasks'];
+const NEW_MANY: readonly Many[] = [
+  'texts',
+  'threads',
+  'faxes',
+  'ownContacts',
+  'circles',
+  'words',
+  'errands',
+  'tasks',
+];
 
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */
 export function upgradeWhole(raw: unknown, from: number): unknown {

@@ -116,6 +116,8 @@ export class Workspace {
   by: string | undefined;
   private swept = false;
   private carrying = false;
+  /** What is being read again, by kind. */
+  private reloading = new Map<Change['what'], Promise<void>>();
   private listeners = new Set<(view: View) => void>();
   private folding: ReturnType<typeof setTimeout> | undefined;
   private stopListening: (() => void)[];
@@ -534,8 +536,18 @@ export class Workspace {
     await this.reload(what);
   }
 
-  /** @param ids the records that changed, where it is only so many */
-  private async reload(what: Change['what'], ids?: readonly string[]): Promise<void> {
+  /**
+   * One after the other for each kind: what is read is put into what was shown before, and two at once would each lose what the
+   * other read.
+   * @param ids the records that changed, where it is only so many
+   */
+  private reload(what: Change['what'], ids?: readonly string[]): Promise<void> {
+    const before = this.reloading.get(what)?.catch(() => {}) ?? Promise.resolve();
+    const mine = before.then(() => this.readInto(what, ids));
+    this.reloading.set(what, mine);
+    return mine;
+  }
+  private async readInto(what: Change['what'], ids?: readonly string[]): Promise<void> {
     const { db, id } = this;
     switch (what) {
       case 'draft': {

@@ -237,7 +237,9 @@ test('leaving: everything that rang her is handed on, and undone her phones are 
   await visit(page, '/answering/rosa-direct');
   await expect(page.getByTestId('step').first()).toContainText('Ring Mei Tanaka');
   await visit(page, '/hours/rotas');
-  await expect(page.getByRole('region', { name: 'Night watch' })).toContainText('Pia Lindqvist, Sat 5 Dec 2026');
+  await expect(page.getByRole('region', { name: 'Night watch' })).toContainText(
+    'Pia Lindqvist, Sat 5 Dec 2026',
+  );
   await visit(page, '/answering/queues');
   await expect(page.getByText('Mei Tanaka').first()).toBeVisible();
   await visit(page, '/people/idris');

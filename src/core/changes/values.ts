@@ -1,7 +1,16 @@
 /** What stands in a field, in words: names in place of ids, times and days as people write them. */
 import { DAY_NAMES, dateInWords, daysInWords, kindsOf, periodInWords, writeTime } from '../hours';
 import { addressLine, writeNumber } from '../numbering';
-import { COLLECTIONS, pointersIn, targetName, type Kind, type RingTarget, type System } from '../system';
+import { afterInWords, ifInWords, thenInWords, whenInWords } from '../followups';
+import {
+  COLLECTIONS,
+  pointersIn,
+  targetName,
+  type FollowUp,
+  type Kind,
+  type RingTarget,
+  type System,
+} from '../system';
 import type { Part } from './fields';
 
 /** Longer texts are cut where they are only read. */
@@ -116,6 +125,22 @@ function special(part: Part, field: string, object: Record<string, unknown>): st
   }
 }
 
+/** The parts of a follow-up, as its sentence says them. */
+function followUpSays(field: string, one: FollowUp, system: System): string[] | undefined {
+  switch (field) {
+    case 'when':
+      return [whenInWords(one.when)];
+    case 'if':
+      return one.if.length ? one.if.map((c) => ifInWords(c, system)) : ['in any case'];
+    case 'then':
+      return one.then.map((t) => thenInWords(t, system));
+    case 'after':
+      return [afterInWords(one.after)];
+    default:
+      return undefined;
+  }
+}
+
 /**
  * What was in a field and what is.
  * @param before the object, null where it was not there, and the system it was in; likewise after
@@ -131,7 +156,8 @@ export function valuesInWords(
     if (!object) return { short: ['none'], long: 'none' };
     const named = withNames(part, object, system) as Record<string, unknown>;
     const long = flat(named[field], field, system.business.country);
-    const short = special(part, field, named);
+    const short =
+      part === 'follow-up' ? followUpSays(field, object as FollowUp, system) : special(part, field, named);
     return { short: short?.length ? short : [long], long };
   }) as [{ short: string[]; long: string }, { short: string[]; long: string }];
   const [b, a] = sides;

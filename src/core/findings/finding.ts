@@ -6,7 +6,17 @@ export type Severity = 'stops' | 'warning' | 'hint';
 
 export type Place =
   | {
-      kind: 'number' | 'person' | 'phone' | 'group' | 'queue' | 'rota' | 'hours' | 'mailbox' | 'site' | 'follow-up';
+      kind:
+        | 'number'
+        | 'person'
+        | 'phone'
+        | 'group'
+        | 'queue'
+        | 'rota'
+        | 'hours'
+        | 'mailbox'
+        | 'site'
+        | 'follow-up';
       id: string;
     }
   | { kind: 'dialling' }

@@ -49,81 +49,83 @@ const NONE = {
 const low = (parts: readonly (string | null | undefined)[]): string =>
   parts.filter(Boolean).join(' ').toLowerCase();
 
-export const factsOfCall = once(({ request, trace, words, note, remarks, recordings, tags }: CallKept): Facts => {
-  const { from } = request;
-  const outcome = outcomeOf(trace)?.outcome ?? null;
-  const sets = {
-    rung: new Set<string>(),
-    with: new Set<string>(),
-    phones: new Set<string>(),
-    queues: new Set<string>(),
-    groups: new Set<string>(),
-  };
-  let out: string | null = null;
-  let numberId: string | null = null;
-  let mailboxId: string | null = null;
-  const said: string[] = [];
-  if (from.kind === 'phone') sets.phones.add(from.phoneId);
-  for (const e of trace)
-    switch (e.kind) {
-      case 'arrived':
-        numberId = e.numberId;
-        break;
-      case 'leg offered':
-        if (e.personId) sets.rung.add(e.personId);
-        break;
-      case 'answered':
-      case 'joins':
-      case 'picked up':
-        if (e.personId) sets.with.add(e.personId);
-        break;
-      case 'queued':
-        sets.queues.add(e.queueId);
-        break;
-      case 'group':
-        sets.groups.add(e.groupId);
-        break;
-      case 'goes out':
-        out ??= e.number;
-        break;
-      case 'recorded':
-        mailboxId = e.mailboxId;
-        break;
-      case 'noted':
-        said.push(e.label, e.text);
-        break;
-      default:
-    }
-  // A caller of ours who dials out is on the line of what they showed.
-  const way: Way = from.kind === 'outside' ? 'in' : out ? 'out' : 'inside';
-  const bears = outcome ? MEANING[outcome.kind].callBack : 'none';
-  return {
-    way,
-    other: from.kind === 'outside' ? from.number : out,
-    numberId,
-    ours: null,
-    rungIds: [...sets.rung],
-    withIds: [...sets.with],
-    phones: [...sets.phones],
-    queueIds: [...sets.queues],
-    groupIds: [...sets.groups],
-    mailboxId,
-    missed: way === 'in' && bears === 'in vain',
-    talked: way === 'in' ? bears === 'talked' : way === 'out' && reachedOutside(trace) !== null,
-    unwanted: (from.kind === 'outside' && from.suspected === true) || outcome?.kind === 'refused',
-    times: timesOf(trace),
-    outcome,
-    course: outcome && courseOf(trace, from.kind === 'phone' ? from.phoneId : null),
-    text: low([
-      words,
-      note,
-      ...said,
-      ...(tags ?? []),
-      ...(remarks ?? []).flatMap((r) => [r.text, r.by]),
-      ...(recordings ?? []).flatMap((r) => (r.said ?? []).map((s) => s.text)),
-    ]),
-  };
-});
+export const factsOfCall = once(
+  ({ request, trace, words, note, remarks, recordings, tags }: CallKept): Facts => {
+    const { from } = request;
+    const outcome = outcomeOf(trace)?.outcome ?? null;
+    const sets = {
+      rung: new Set<string>(),
+      with: new Set<string>(),
+      phones: new Set<string>(),
+      queues: new Set<string>(),
+      groups: new Set<string>(),
+    };
+    let out: string | null = null;
+    let numberId: string | null = null;
+    let mailboxId: string | null = null;
+    const said: string[] = [];
+    if (from.kind === 'phone') sets.phones.add(from.phoneId);
+    for (const e of trace)
+      switch (e.kind) {
+        case 'arrived':
+          numberId = e.numberId;
+          break;
+        case 'leg offered':
+          if (e.personId) sets.rung.add(e.personId);
+          break;
+        case 'answered':
+        case 'joins':
+        case 'picked up':
+          if (e.personId) sets.with.add(e.personId);
+          break;
+        case 'queued':
+          sets.queues.add(e.queueId);
+          break;
+        case 'group':
+          sets.groups.add(e.groupId);
+          break;
+        case 'goes out':
+          out ??= e.number;
+          break;
+        case 'recorded':
+          mailboxId = e.mailboxId;
+          break;
+        case 'noted':
+          said.push(e.label, e.text);
+          break;
+        default:
+      }
+    // A caller of ours who dials out is on the line of what they showed.
+    const way: Way = from.kind === 'outside' ? 'in' : out ? 'out' : 'inside';
+    const bears = outcome ? MEANING[outcome.kind].callBack : 'none';
+    return {
+      way,
+      other: from.kind === 'outside' ? from.number : out,
+      numberId,
+      ours: null,
+      rungIds: [...sets.rung],
+      withIds: [...sets.with],
+      phones: [...sets.phones],
+      queueIds: [...sets.queues],
+      groupIds: [...sets.groups],
+      mailboxId,
+      missed: way === 'in' && bears === 'in vain',
+      talked: way === 'in' ? bears === 'talked' : way === 'out' && reachedOutside(trace) !== null,
+      unwanted: (from.kind === 'outside' && from.suspected === true) || outcome?.kind === 'refused',
+      times: timesOf(trace),
+      outcome,
+      course: outcome && courseOf(trace, from.kind === 'phone' ? from.phoneId : null),
+      text: low([
+        words,
+        note,
+        ...said,
+        ...(tags ?? []),
+        ...(remarks ?? []).flatMap((r) => [r.text, r.by]),
+        ...(recordings ?? []).flatMap((r) => (r.said ?? []).map((s) => s.text)),
+      ]),
+    };
+  },
+);
 
 export const factsOfMessage = once((m: MessageKept): Facts => ({
   ...NONE,

@@ -386,3 +386,26 @@ it('all of it is in a file, and comes back as it was', async () => {
   expect(read.whole.tasks).toEqual(await tasks());
   expect(Object.keys(read.whole.draft.system.followUps)).toEqual(['f']);
 });
+
+it('two changes that are told at once are both shown', async () => {
+  await start([]);
+  const task = (id: string) => ({
+    id,
+    businessId: DEMO_ID,
+    at: NOW,
+    text: id,
+    personId: null,
+    callBack: false,
+    by: null,
+    other: null,
+    about: null,
+    from: 'x',
+  });
+  await db.write('call', async (open) => {
+    const tx = open('tasks');
+    for (const id of ['a', 'b', 'c']) void tx.objectStore('tasks').put(task(id));
+    await tx.done;
+  });
+  await Promise.all(['a', 'b', 'c'].map((id) => w.changedOnes('tasks', [id])));
+  expect(w.view.tasks.map((t) => t.id)).toEqual(['a', 'b', 'c']);
+});

@@ -238,7 +238,8 @@ it('texts that stood among the dealings become records of their own', async () =
         raw.createObjectStore(store, { keyPath: keyPath as string }).createIndex('business', 'businessId');
     },
   });
-  const without = ({ shortcuts: _, wordings: __, ...system }: typeof whole.draft.system) => system;
+  const without = ({ shortcuts: _, wordings: __, followUps: ___, ...system }: typeof whole.draft.system) =>
+    system;
   await old.put('businesses', whole.business);
   await old.put('drafts', { ...whole.draft, version: 5, system: without(whole.draft.system) });
   for (const v of whole.versions) await old.put('versions', { ...v, version: 5, system: without(v.system) });
@@ -250,5 +251,5 @@ it('texts that stood among the dealings become records of their own', async () =
   w = await window();
   expect(w.view.texts).toEqual([{ ...text, businessId: DEMO_ID }]);
   expect(w.view.dealings).not.toHaveProperty('texts');
-  expect(w.system).toMatchObject({ shortcuts: {}, wordings: {} });
+  expect(w.system).toMatchObject({ shortcuts: {}, wordings: {}, followUps: {} });
 });

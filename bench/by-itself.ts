@@ -1,0 +1,43 @@
+/** What happens by itself: a follow-up tried on six thousand calls. */
+import { demonstration, DEMO_ID } from '../demo/lantern-cove';
+import { countsOf, happeningsOf, starters, tryOn } from '../src/core/followups';
+import { whereaboutsOf } from '../src/core/numbering';
+import { callRow, Log, settlingOf } from '../src/core/story';
+import { pastOf } from '../src/standins/past/past';
+import { ms, quantiles } from './measure';
+
+const NOW = Date.UTC(2026, 10, 24, 18, 15);
+const CALLS = 6000;
+const whole = demonstration(NOW);
+const { system } = whole.draft;
+const past = pastOf(DEMO_ID, system, whole.standing.standing, NOW, 30).calls;
+const rows = Array.from({ length: CALLS }, (_, i) => {
+  const row = callRow(past[i % past.length]!);
+  return { ...row, id: `${row.id}-${i}`, at: row.at - Math.floor(i / past.length) * 60_000 };
+});
+const log = new Log();
+for (const row of rows) log.put(row);
+const { business } = system;
+const followUp = { ...starters('mei')[0]!, id: 'sorry' };
+const times: number[] = [];
+let texts = 0;
+for (let i = 0; i < 20; i++) {
+  const from = performance.now();
+  const tried = tryOn(
+    [followUp],
+    {
+      happenings: happeningsOf(log.rows()),
+      settling: i ? log.settling : settlingOf(log.rows()),
+      textsOf: (number) => log.with([number]).filter((r) => r.kind === 'text'),
+      wishes: [],
+      where: (number) => whereaboutsOf(number, business.country, business.timeZone),
+    },
+    { system, tagsOf: () => [] },
+  ).get('sorry')!;
+  texts = countsOf(tried.lines).reduce((n, c) => n + (c.done ? c.n : 0), 0);
+  times.push(performance.now() - from);
+}
+const { p50, p95 } = quantiles(times);
+console.log(
+  `a follow-up tried on ${CALLS.toLocaleString('en-US')} calls, ${texts} texts: median ${ms(p50)}, 95th percentile ${ms(p95)} (aim 100 ms)`,
+);

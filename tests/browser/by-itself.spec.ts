@@ -1,0 +1,170 @@
+/** What happens by itself: follow-ups seen on the last month before they do anything, done once they are in force, and tasks. */
+import { callFrom, bench, open, putInForce, saved, setClock, visit } from './bench';
+import { expect, test } from './seeded';
+import type { Page } from '@playwright/test';
+
+/** A month of calls comes into the log. */
+async function layDown(page: Page): Promise<void> {
+  const drawer = await bench(page, 'Clock');
+  await drawer.getByLabel('How many days').selectOption('30');
+  await drawer.getByRole('button', { name: 'Lay it down' }).click();
+  await expect(drawer.getByText('stand in the log')).toBeVisible({ timeout: 45_000 });
+  await drawer.getByRole('button', { name: 'Close' }).click();
+}
+const card = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
+
+test('a follow-up is written as a sentence and tried on the last month with every edit', async ({ page }) => {
+  await open(page, '/by-itself');
+  await layDown(page);
+  await page.getByLabel('Begin with').selectOption('Thank new customers the day after');
+  await page.getByRole('button', { name: 'Write it' }).click();
+  const one = card(page, 'Thank new customers the day after 2');
+  await expect(one).toContainText('In the draft only');
+  await expect(one.getByTestId('follow-up-sentence')).toContainText('on the next day at 10:00');
+  // Whoever writes one is in its first field.
+  await expect(one.getByLabel('Name')).toBeFocused();
+  const tried = one.getByTestId('tried');
+  await expect(tried).toContainText('it would have applied to');
+  const applied = async () => Number(await tried.locator('b').innerText());
+  const before = await applied();
+  expect(before).toBeGreaterThan(0);
+  const first = one.getByRole('table').getByRole('row').nth(1);
+  await expect(first).toContainText('Lantern Cove Boatworks: thank you for your call.');
+  await expect(first).toContainText('10:00');
+  // A harder condition: fewer, and it is said why.
+  await one.getByLabel('Seconds', { exact: true }).fill('120');
+  await expect.poll(applied).toBeLessThan(before);
+  await expect(one).toContainText('not: it was not so that the talk took longer than 2 minutes');
+  await one.getByLabel('Add a condition').selectOption('it was about certain numbers');
+  await expect(one.getByTestId('follow-up-sentence')).toContainText('it was about Main line');
+  // What cannot be is refused beside its field, and stays there.
+  await one
+    .getByLabel('Minutes')
+    .or(one.getByLabel('At', { exact: true }))
+    .fill('noonish');
+  await one.getByLabel('At', { exact: true }).press('Tab');
+  await expect(one.getByText('Write a time such as 17:30 or 5pm.')).toBeVisible();
+  await one.getByLabel('What the text says').fill('Hi {boat}');
+  await one.getByLabel('What the text says').press('Tab');
+  await expect(one.getByText('{boat} is nothing that is filled in')).toBeVisible();
+  await expect(one.getByRole('table').getByRole('row').nth(1)).toContainText('Nothing is known for {boat}.');
+  // One undo for each.
+  await page.getByRole('heading', { name: 'Follow-ups' }).click();
+  await page.keyboard.press('Control+z');
+  await expect(one.getByRole('table').getByRole('row').nth(1)).toContainText('thank you for your call');
+});
+
+test('an answer to every text is refused, and so is a circle of tags', async ({ page }) => {
+  await open(page, '/by-itself');
+  await page.getByLabel('Begin with').selectOption('Prices by text');
+  await page.getByRole('button', { name: 'Write it' }).click();
+  const one = card(page, 'Prices by text');
+  await one.getByLabel('Add what is done').selectOption('text them');
+  await one.getByLabel('Days in which nobody gets it twice').fill('0');
+  await one.getByLabel('With one of the words').fill('');
+  await one.getByLabel('With one of the words').press('Tab');
+  await expect(one.getByText('It would answer the answer to its own text, without end')).toBeVisible();
+  await expect(one.getByTestId('follow-up-sentence')).toContainText('“price”');
+  await one.getByLabel('When', { exact: true }).selectOption('a call is tagged');
+  await one.getByLabel('Add what is done').selectOption('tag the call');
+  await one.getByLabel('The word', { exact: true }).fill('urgent');
+  await one.getByLabel('The word', { exact: true }).press('Tab');
+  await expect(one.getByText('It would set itself off again and again.')).toBeVisible();
+});
+
+test('after a call in vain the text goes once, and one that cannot go becomes a task', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/by-itself');
+  await card(page, 'Sorry we missed you').getByRole('button', { name: 'Change it' }).click();
+  await card(page, 'Sorry we missed you').getByLabel('Minutes').fill('1');
+  await saved(page);
+  await putInForce(page);
+  const outside = await callFrom(context, 'Workshop');
+  await expect(outside.getByText(/Workshop|Boatworks|leave/i).first()).toBeVisible();
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await visit(page, '/by-itself/done');
+  const errand = page.getByTestId('errand').first();
+  await expect(errand).toContainText('waits');
+  await expect(errand).toContainText('Text from (360) 555-0143');
+  await setClock(page, '2026-11-24T10:20');
+  await expect(errand).toContainText('done', { timeout: 30_000 });
+  await visit(page, '/messages/texts');
+  await expect(page.getByTestId('conversation').first()).toContainText('sorry that we missed your call');
+  // The same caller again: not within seven days.
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await expect(outside.getByTestId('outside-call')).toBeVisible();
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await setClock(page, '2026-11-24T10:40');
+  await visit(page, '/by-itself/done');
+  await expect(page.getByTestId('errand')).toHaveCount(2);
+  await expect(errand).toContainText('They had it within 7 days before.', { timeout: 30_000 });
+  // By hand it goes by the rules as they are: it is said again why not.
+  await errand.getByRole('button', { name: /^Do it after all/ }).click();
+  await expect(errand).toContainText('Tried once', { timeout: 30_000 });
+  await expect(errand).toContainText('They had it within 7 days before.');
+});
+
+test('tasks are made, given, done and taken back; what is typed survives a reload', async ({ page }) => {
+  await open(page, '/by-itself/tasks');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('Write what is to be done.')).toBeVisible();
+  await page.getByLabel('What is to be done').fill('Order <b>rope</b>');
+  await page.reload();
+  await expect(page.getByLabel('What is to be done')).toHaveValue('Order <b>rope</b>');
+  await page.getByLabel('By whom').selectOption('Mei Tanaka');
+  await page.getByLabel('By which day').fill('2026-11-23');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  const task = page.getByTestId('task');
+  await expect(task).toContainText('Order <b>rope</b>');
+  await expect(task).toContainText('was for Mon 23 Nov 2026');
+  await expect(page.getByLabel('What is to be done')).toBeFocused();
+  await expect(page.getByRole('link', { name: /^By itself 1 task/ })).toBeVisible();
+  await task.getByText('Order <b>rope</b>').click();
+  await expect(page.getByText('Nothing is left to do there.')).toBeVisible();
+  await page
+    .getByRole('region', { name: 'Notices' })
+    .getByRole('paragraph')
+    .filter({ hasText: 'The task is done' })
+    .getByRole('button', { name: 'Undo' })
+    .click();
+  await expect(task).toContainText('Order <b>rope</b>');
+  await task.getByRole('button', { name: /^Remove the task/ }).click();
+  await expect(page.getByText('Nothing to do')).toBeVisible();
+});
+
+test('records elsewhere are told, signed; where they are broken it is tried again and said', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/by-itself');
+  await page.getByLabel('Begin with').selectOption('Tell the records elsewhere');
+  await page.getByRole('button', { name: 'Write it' }).click();
+  const one = card(page, 'Tell the records elsewhere');
+  await one.getByLabel('When', { exact: true }).selectOption('a call comes in and reaches nobody');
+  await one.getByLabel('Its address').fill('http://records.example');
+  await one.getByLabel('Its address').press('Tab');
+  await expect(one.getByText('An address that begins with https://.')).toBeVisible();
+  await one.getByLabel('Its address').fill('https://records.example/yard');
+  await one.getByLabel('Its address').press('Tab');
+  await putInForce(page);
+  const drawer = await bench(page, 'Mail');
+  await drawer.getByLabel('https://records.example/yard').selectOption('is broken (503)');
+  await drawer.getByRole('button', { name: 'Close' }).click();
+  const outside = await callFrom(context, 'Workshop');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await visit(page, '/by-itself/done');
+  const errand = page.getByTestId('errand').filter({ hasText: 'records.example' });
+  await expect(errand).toContainText('503 Service Unavailable. It is tried again.', { timeout: 30_000 });
+  const again = await bench(page, 'Mail');
+  await again.getByLabel('https://records.example/yard').selectOption('takes what comes');
+  await again.getByRole('button', { name: 'Close' }).click();
+  await setClock(page, '2026-11-24T10:30');
+  await expect(errand).toContainText('done', { timeout: 30_000 });
+  const told = await bench(page, 'Mail');
+  const slip = told.getByRole('list', { name: 'What records elsewhere were told' }).getByRole('listitem');
+  await expect(slip).toHaveCount(1);
+  await expect(slip).toContainText('signature right');
+  await expect(slip).toContainText('"line":"+13605550143"');
+});
