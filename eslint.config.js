@@ -74,6 +74,7 @@ const FLOORS = [
       'answering',
       'calls',
       'story',
+      'dialogues',
       'followups',
       'changes',
       'traffic',

@@ -1,4 +1,5 @@
 /** What happens by itself in the demonstration. */
+import { dialogueStarters } from '../src/core/dialogues';
 import { starters } from '../src/core/followups';
 import type { Command } from '../src/core/system';
 
@@ -10,4 +11,12 @@ export const FOLLOW_UPS: readonly Command[] = [
   },
   { do: 'follow-up.add', value: { ...waited!, id: 'waited' } },
   { do: 'follow-up.add', value: { ...thanks!, id: 'thanks', rests: true } },
+];
+
+let step = 0;
+const [survey, , quote] = dialogueStarters('rosa', () => `dialogue-step-${(step += 1)}`);
+/** What texts with some words are answered, and what is asked after a talk. */
+export const DIALOGUES: readonly Command[] = [
+  { do: 'dialogue.add', value: { ...survey!, id: 'how-was-it' } },
+  { do: 'dialogue.add', value: { ...quote!, id: 'quote' } },
 ];

@@ -21,7 +21,7 @@ import {
   type Account,
 } from '../src/core/system';
 import { HOURS, ROTA } from './hours';
-import { FOLLOW_UPS } from './follow-ups';
+import { DIALOGUES, FOLLOW_UPS } from './follow-ups';
 import { GROUPS, PEOPLE, person, phone, UNPAIRED } from './people';
 import { CALLERS, PLANS, QUEUE, SERVICE } from './plans';
 import { PROMISES } from './promises';
@@ -137,6 +137,7 @@ export const demoCommands = (): Command[] => [
   ...WORDINGS,
   ...SHORTCUTS,
   ...FOLLOW_UPS,
+  ...DIALOGUES,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
   { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },

@@ -62,6 +62,8 @@ export const MESSAGE_ROOMS: readonly Room[] = [
 
 export const BY_ITSELF_ROOMS: readonly Room[] = [
   { path: '/by-itself', name: 'Follow-ups' },
+  { path: '/by-itself/dialogues', name: 'Dialogues by text' },
+  { path: '/by-itself/answers', name: 'Answers' },
   { path: '/by-itself/done', name: 'What was done' },
   { path: '/by-itself/tasks', name: 'Tasks' },
 ];

@@ -285,6 +285,7 @@ export function wholeOf(
     words: [],
     errands: [],
     tasks: [],
+    runs: [],
     ...rest,
   };
 }

@@ -36,6 +36,7 @@ export function revisionOf({
   words,
   errands,
   tasks,
+  runs,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -69,6 +70,7 @@ export function revisionOf({
     circles.map((c) => [c.id, c.name, c.memberIds]),
     words.length,
     errands.map((e) => [e.state, e.next]),
+    runs.map((r) => [r.id, r.step, r.state]),
     tasks.map((t) => [t.text, t.personId, t.by, t.doneAt]),
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.

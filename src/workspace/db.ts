@@ -28,6 +28,7 @@ import type {
   MailRecord,
   MessageRecord,
   OwnContactRecord,
+  RunRecord,
   SoundRecord,
   StandingRecord,
   TaskRecord,
@@ -67,6 +68,8 @@ interface Shape extends DBSchema {
     indexes: { business: string; next: [string, number]; receiver: [string, string] };
   };
   tasks: { key: string; value: TaskRecord; indexes: { business: string } };
+  /** By whom they are with. */
+  runs: { key: string; value: RunRecord; indexes: { business: string; theirs: [string, string] } };
   ownContacts: { key: string; value: OwnContactRecord; indexes: { business: string } };
   /** By who sent them and when; and those that are to go later. */
   texts: {
@@ -200,11 +203,12 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           db.createObjectStore('journal', { autoIncrement: true });
         }
         if (oldVersion < 9) {
-          for (const store of ['errands', 'tasks'] as const)
+          for (const store of ['errands', 'tasks', 'runs'] as const)
             db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
           const errands = tx.objectStore('errands');
           errands.createIndex('next', ['businessId', 'next']);
           errands.createIndex('receiver', ['businessId', 'receiver']);
+          tx.objectStore('runs').createIndex('theirs', ['businessId', 'theirs']);
         }
         if (oldVersion > 0 && oldVersion < 9) await upgradeRecords(tx, versionStored(oldVersion));
       },

@@ -29,6 +29,7 @@ export const forget = (
       'dealings',
       'errands',
       'tasks',
+      'runs',
     );
     const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
     const gone = new Set<string>();
@@ -69,6 +70,8 @@ export const forget = (
     for (const store of ['errands', 'tasks'] as const)
       for (const { id, other } of await tx.objectStore(store).index('business').getAll(businessId))
         if (other !== null && wanted.has(other)) within(tx.objectStore(store).delete(id));
+    for (const { id, theirs } of await tx.objectStore('runs').index('business').getAll(businessId))
+      if (wanted.has(theirs)) within(tx.objectStore('runs').delete(id));
     const entries = gone.size;
     const forgotten = [...(dealings.forgotten ?? []), { at, by, entries }];
     within(tx.objectStore('dealings').put({ ...dealings, forgotten }));

@@ -14,6 +14,7 @@ import {
   MailRecord,
   MessageRecord,
   OwnContactRecord,
+  RunRecord,
   TaskRecord,
   TextRecord,
   ThreadRecord,
@@ -88,6 +89,14 @@ export const MANY = {
     is: 'errand',
     key: 'id',
     order: 'over',
+  },
+  runs: {
+    record: RunRecord,
+    one: 'a dialogue by text',
+    all: 'dialogues by text',
+    is: 'dialogue',
+    key: 'id',
+    order: 'at',
   },
   tasks: { record: TaskRecord, one: 'a task', all: 'tasks', is: 'task', key: 'id', order: 'at' },
   words: {

@@ -32,6 +32,7 @@ const ONE_BY_ONE = [
   'words',
   'errands',
   'tasks',
+  'runs',
   'mail',
   'invitations',
 ] as const;

@@ -12,6 +12,7 @@ import {
   SYSTEM_VERSION,
 } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
+import { Run } from '../core/dialogues';
 import { Kept, Task } from '../core/followups';
 import { Port } from '../standins/carrier/porting';
 import { TextingRequest } from '../standins/carrier/approval';
@@ -188,6 +189,8 @@ export const FaxRecord = Fax.extend({
 /** What a follow-up does. */
 export const ErrandRecord = Kept.extend({ businessId: Id });
 export const TaskRecord = Task.extend({ businessId: Id });
+/** A dialogue by text with somebody. */
+export const RunRecord = Run.extend({ businessId: Id });
 
 /** A contact of one person only. */
 export const OwnContactRecord = OwnContact.extend({
@@ -370,6 +373,7 @@ export const Aside = z.object({
     'faxes',
     'errands',
     'tasks',
+    'runs',
     'exchange',
     'carrier',
     'settings',
@@ -402,6 +406,7 @@ export type FileRecord = z.infer<typeof FileRecord>;
 export type TextRecord = z.infer<typeof TextRecord>;
 export type FaxRecord = z.infer<typeof FaxRecord>;
 export type ErrandRecord = z.infer<typeof ErrandRecord>;
+export type RunRecord = z.infer<typeof RunRecord>;
 export type TaskRecord = z.infer<typeof TaskRecord>;
 export type CircleRecord = z.infer<typeof CircleRecord>;
 export type WordsRecord = z.infer<typeof WordsRecord>;

@@ -18,6 +18,7 @@ export interface Change {
     | 'words'
     | 'errands'
     | 'tasks'
+    | 'runs'
     | 'invitations'
     | 'dealings'
     | 'carrier'

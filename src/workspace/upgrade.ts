@@ -52,6 +52,7 @@ const NEW_MANY: readonly Many[] = [
   'words',
   'errands',
   'tasks',
+  'runs',
 ];
 
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */

@@ -17,6 +17,7 @@ import type {
   MailRecord,
   MessageRecord,
   OwnContactRecord,
+  RunRecord,
   TaskRecord,
   TextRecord,
   ThreadRecord,
@@ -54,6 +55,7 @@ export interface View {
   words: WordsRecord[];
   errands: ErrandRecord[];
   tasks: TaskRecord[];
+  runs: RunRecord[];
   clock: ClockSetting;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
@@ -104,6 +106,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     words: whole.words,
     errands: whole.errands,
     tasks: whole.tasks,
+    runs: whole.runs,
     clock: await clockOf(db),
     storage: db.state,
     aside,

@@ -57,6 +57,7 @@ const SHOWN: readonly Change['what'][] = [
   'words',
   'errands',
   'tasks',
+  'runs',
   'invitations',
   'clock',
 ];
@@ -450,6 +451,7 @@ export class Workspace {
       words,
       errands,
       tasks,
+      runs,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -473,6 +475,7 @@ export class Workspace {
       words,
       errands,
       tasks,
+      runs,
     };
   }
 
@@ -583,6 +586,7 @@ export class Workspace {
       case 'words':
       case 'errands':
       case 'tasks':
+      case 'runs':
       case 'invitations':
         return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:

@@ -168,3 +168,78 @@ test('records elsewhere are told, signed; where they are broken it is tried agai
   await expect(slip).toContainText('signature right');
   await expect(slip).toContainText('"line":"+13605550143"');
 });
+
+/** Somebody outside texts the main line. */
+async function textIn(page: Page, words: string): Promise<void> {
+  const drawer = await bench(page, 'Outside phone');
+  await drawer.getByLabel('What they write').fill(words);
+  await drawer.getByRole('button', { name: 'Text it' }).click();
+  await expect(drawer.getByText('It is there')).toBeVisible();
+  await drawer.getByRole('button', { name: 'Close' }).click();
+}
+
+test('a dialogue is rehearsed line by line as it is written, and answers texts once it is in force', async ({
+  page,
+}) => {
+  await open(page, '/by-itself/dialogues');
+  await page.getByLabel('Begin with').selectOption('Opening hours');
+  await page.getByRole('button', { name: 'Write it' }).click();
+  const one = card(page, 'Opening hours');
+  await expect(one.getByLabel('Name')).toBeFocused();
+  const lines = one.getByTestId('dialogue-lines').getByRole('listitem');
+  const write = async (text: string) => {
+    await one.getByLabel('They write').fill(text);
+    await one.getByLabel('They write').press('Enter');
+  };
+  await write('Are you open on Sunday?');
+  await expect(lines.nth(1)).toContainText('The yard is open Monday to Friday');
+  await write('and on the moon');
+  await expect(lines.last()).toContainText('a person gets it');
+  await write('STOP');
+  await expect(lines.last()).toContainText('you get no more texts from us');
+  // What is edited is said to the same words at once.
+  await one.getByLabel('What it says').fill('Closed on Sundays.');
+  await one.getByLabel('What it says').press('Tab');
+  await expect(lines.nth(1)).toContainText('Closed on Sundays.');
+  await one.getByLabel('Begun by a text with one of the words').fill('open, cancel');
+  await one.getByLabel('Begun by a text with one of the words').press('Tab');
+  await expect(one.getByText('“cancel” is for those who want no texts')).toBeVisible();
+  await one.getByLabel('Add a step').selectOption('ask something');
+  await one.getByRole('listitem', { name: 'Step 2: ask something' }).getByLabel('Kept as').fill('Day');
+  await one.getByRole('listitem', { name: 'Step 2: ask something' }).getByLabel('Kept as').press('Tab');
+  await one.getByLabel('Begun by a text with one of the words').fill('open');
+  await one.getByLabel('Begun by a text with one of the words').press('Tab');
+  await expect(lines.nth(2)).toContainText('What is it about?');
+  await one.getByRole('button', { name: 'Remove step 2' }).click();
+  await putInForce(page);
+  await visit(page, '/messages/texts');
+  await textIn(page, 'Are you open?');
+  const conversation = page.getByTestId('conversation').first();
+  await expect(conversation).toContainText('Closed on Sundays.');
+  await expect(conversation).not.toContainText('waits since');
+});
+
+test('after a talk somebody is asked; what they answer stands with its interval, and the unhappy become a task', async ({
+  page,
+}) => {
+  await open(page, '/by-itself/dialogues');
+  const survey = card(page, 'How was it?');
+  await survey.getByRole('button', { name: 'Change it' }).click();
+  await survey.getByLabel('Begun by a text with one of the words').fill('rate');
+  await survey.getByLabel('Begun by a text with one of the words').press('Tab');
+  await putInForce(page);
+  await textIn(page, 'rate');
+  await textIn(page, 'so so');
+  await textIn(page, '2');
+  await textIn(page, 'I waited <i>long</i>');
+  await visit(page, '/by-itself/answers');
+  const satisfied = card(page, 'Satisfied');
+  await expect(satisfied).toContainText('1 answer of 1 who were asked.');
+  const two = satisfied.getByRole('row').nth(2);
+  await expect(two).toContainText('100 %');
+  // Wilson's interval of one of one: 1 / (1 + z²), by hand.
+  await expect(two).toContainText('21 % and 100 %');
+  await expect(card(page, 'What went wrong')).toContainText('“I waited <i>long</i>”');
+  await visit(page, '/by-itself/tasks');
+  await expect(page.getByTestId('task')).toContainText('they gave 2. I waited <i>long</i>');
+});

@@ -43,6 +43,8 @@ export const PAGES = [
   '/messages/recordings',
   '/messages/script',
   '/by-itself',
+  '/by-itself/dialogues',
+  '/by-itself/answers',
   '/by-itself/done',
   '/by-itself/tasks',
   '/figures',

@@ -172,6 +172,13 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
   list: { name: 'name' },
   shortcut: { code: 'digits', group: 'group', target: 'whom it calls' },
   wording: { name: 'name', text: 'words' },
+  dialogue: {
+    name: 'name',
+    words: 'words that begin it',
+    numberIds: 'numbers',
+    steps: 'steps',
+    days: 'days waited',
+  },
   'follow-up': {
     name: 'name',
     rests: 'resting',

@@ -48,6 +48,7 @@ export const PARTS = [
   'shortcut',
   'wording',
   'follow-up',
+  'dialogue',
   'promise',
 ] as const satisfies readonly Part[];
 /** A part that is not read does not compile. */

@@ -1,11 +1,13 @@
 /** What stands in a field, in words: names in place of ids, times and days as people write them. */
 import { DAY_NAMES, dateInWords, daysInWords, kindsOf, periodInWords, writeTime } from '../hours';
 import { addressLine, writeNumber } from '../numbering';
+import { stepSays } from '../dialogues';
 import { afterInWords, ifInWords, thenInWords, whenInWords } from '../followups';
 import {
   COLLECTIONS,
   pointersIn,
   targetName,
+  type Dialogue,
   type FollowUp,
   type Kind,
   type RingTarget,
@@ -157,7 +159,11 @@ export function valuesInWords(
     const named = withNames(part, object, system) as Record<string, unknown>;
     const long = flat(named[field], field, system.business.country);
     const short =
-      part === 'follow-up' ? followUpSays(field, object as FollowUp, system) : special(part, field, named);
+      part === 'follow-up'
+        ? followUpSays(field, object as FollowUp, system)
+        : part === 'dialogue' && field === 'steps'
+          ? (object as Dialogue).steps.map((step) => stepSays(step, system))
+          : special(part, field, named);
     return { short: short?.length ? short : [long], long };
   }) as [{ short: string[]; long: string }, { short: string[]; long: string }];
   const [b, a] = sides;

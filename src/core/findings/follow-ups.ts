@@ -106,6 +106,10 @@ export const followUps: Check = ({ system, troubled = {} }) => {
             'Choose somebody who has an e-mail address.',
           ),
         );
+      if (then.do === 'ask' && !then.dialogueId)
+        found.push(
+          finding(one, `dialogue-${i}`, 'warning', `${one.name} begins no dialogue`, 'Choose which one.'),
+        );
       if (then.do !== 'text') continue;
       const from = then.numberId ? system.numbers[then.numberId] : undefined;
       if (from && !profileOf(from.country).textable.includes(from.kind))

@@ -19,6 +19,7 @@ export const Doing = z.discriminatedUnion('do', [
     text: z.string().max(20_000),
     with: z.enum(['nothing', 'message', 'record']),
   }),
+  z.object({ do: z.literal('ask'), from: E164, to: E164, dialogueId: Id, name: z.string().max(80) }),
   z.object({ do: z.literal('hook'), url: z.string().max(500) }),
   z.object({
     do: z.literal('task'),
@@ -69,12 +70,18 @@ function doingOf(then: FollowThen, happening: Happening, system: System): Doing 
     return empty.length ? `Nothing is known for ${empty.join(', ')}.` : { text: done };
   };
   switch (then.do) {
-    case 'text': {
+    case 'text':
+    case 'ask': {
       if (!other) return 'The number was hidden: there is nobody to text.';
       if (Object.values(system.phones).some((p) => p.number === other))
         return 'It is the phone of a colleague: they are not texted.';
       const from = fromOf(then.numberId, happening, system);
       if (!from) return 'There is no number of yours to text from.';
+      if (then.do === 'ask') {
+        const dialogue = then.dialogueId ? system.dialogues[then.dialogueId] : undefined;
+        if (!dialogue) return 'No dialogue is chosen.';
+        return { do: 'ask', from, to: other, dialogueId: dialogue.id, name: dialogue.name };
+      }
       const made = words(then.text, from);
       return typeof made === 'string' ? made : { do: 'text', from, to: other, text: made.text };
     }
@@ -157,6 +164,7 @@ export function errandsOf(followUp: FollowUp, happening: Happening, system: Syst
 export const receiverOf = (doing: Doing): string | null => {
   switch (doing.do) {
     case 'text':
+    case 'ask':
       return doing.to;
     case 'mail':
       return doing.outside ? doing.to : null;

@@ -58,7 +58,7 @@ export function decide(errand: Errand, known: Known): Decision {
     return { is: 'not', why: 'They were talked with meanwhile.', task: false };
   const receiver = receiverOf(doing);
   if (receiver === null) return { is: 'do', late };
-  if (doing.do === 'text') {
+  if (doing.do === 'text' || doing.do === 'ask') {
     const stopped = known.stopped(receiver);
     if (stopped) return { is: 'not', why: stopped, task: false };
   }
@@ -71,7 +71,7 @@ export function decide(errand: Errand, known: Known): Decision {
       why: `They had it within ${errand.pauseDays === 1 ? 'a day' : `${errand.pauseDays} days`} before.`,
       task: false,
     };
-  if (doing.do === 'text') {
+  if (doing.do === 'text' || doing.do === 'ask') {
     const held = known.held(doing.from);
     if (held)
       return now + LOOK_AGAIN_MS > limit

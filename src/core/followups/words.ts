@@ -123,6 +123,8 @@ export function thenInWords(then: FollowThen, system: System): string {
         : `the task ${quoted(then.text)}`;
       return `give ${whose} ${what}${then.days ? `, for ${then.days === 1 ? 'the day after' : `${then.days} days later`}` : ''}`;
     }
+    case 'ask':
+      return `begin the dialogue ${quoted((then.dialogueId && system.dialogues[then.dialogueId]?.name) || 'that is not chosen')} with them`;
     case 'tag':
       return `tag it ${quoted(then.tag)}`;
     case 'note':

@@ -242,6 +242,7 @@ export const emptySystem = (business: Business): System => ({
   shortcuts: {},
   wordings: {},
   followUps: {},
+  dialogues: {},
   promises: {},
 });
 

@@ -24,6 +24,7 @@ export * from './shape/shortcuts';
 export { behindCode, leadsTo, shortcutsOf, type Leads } from './shortcuts';
 export * from './shape/wordings';
 export * from './shape/follow-ups';
+export * from './shape/dialogues';
 export * from './shape/behaviour';
 export * from './shape/promises';
 export * from './shape/greetings';

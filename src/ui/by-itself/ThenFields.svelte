@@ -128,6 +128,34 @@
       if (e.detail !== then.callBack) set({ ...then, callBack: e.detail });
     }}
   />
+{:else if then.do === 'ask'}
+  <Select
+    size="sm"
+    labelText="Which dialogue"
+    selected={then.dialogueId ?? ''}
+    on:update={(e) => {
+      const dialogueId = String(e.detail) || null;
+      if (dialogueId !== then.dialogueId) set({ ...then, dialogueId });
+    }}
+  >
+    <SelectItem value="" text="Choose…" />
+    {#each Object.values(system.dialogues) as d (d.id)}<SelectItem value={d.id} text={d.name} />{/each}
+  </Select>
+  <Select
+    size="sm"
+    labelText="From"
+    selected={then.numberId ?? ''}
+    on:update={(e) => {
+      const numberId = String(e.detail) || null;
+      if (numberId !== then.numberId) set({ ...then, numberId });
+    }}
+  >
+    <SelectItem value="" text="the number it was about" />
+    {#each Object.values(system.numbers) as n (n.id)}<SelectItem value={n.id} text={n.label} />{/each}
+  </Select>
+  {#if !Object.keys(system.dialogues).length}<a class="small" href="/by-itself/dialogues"
+      >Write a dialogue first</a
+    >{/if}
 {:else if then.do === 'tag'}
   <EditField label="The word" value={then.tag} keep={(tag) => set({ do: 'tag', tag })} />
 {:else if then.do === 'note'}

@@ -27,6 +27,7 @@
   const zone = $derived(theBusiness().zone);
   const NAMES = {
     text: ['text', 'texts'],
+    ask: ['dialogue', 'dialogues'],
     mail: ['mail', 'mails'],
     hook: ['word to records elsewhere', 'words to records elsewhere'],
     task: ['task', 'tasks'],

@@ -9,6 +9,8 @@ export function doingInWords(doing: Doing | null): string {
   switch (doing?.do) {
     case 'text':
       return `Text from ${theBusiness().number(doing.from)}: “${doing.text}”`;
+    case 'ask':
+      return `Dialogue from ${theBusiness().number(doing.from)}: ${doing.name}`;
     case 'mail':
       return `Mail to ${doing.name}: “${doing.subject}”`;
     case 'task': {

@@ -37,6 +37,7 @@ export const END_WORDS: Record<(typeof FOLLOWED_ENDS)[number], string> = {
 type Thens = { [K in FollowThen['do']]: { says: string; fresh: Extract<FollowThen, { do: K }> } };
 export const THENS: Thens = {
   text: { says: 'text them', fresh: { do: 'text', text: '{business}: ', numberId: null } },
+  ask: { says: 'begin a dialogue by text', fresh: { do: 'ask', dialogueId: null, numberId: null } },
   mail: {
     says: 'send a mail',
     fresh: {

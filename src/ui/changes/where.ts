@@ -20,6 +20,7 @@ export const PART_HEADINGS: Record<Part, string> = {
   shortcut: 'Shortcuts',
   wording: 'Ready-made answers',
   'follow-up': 'Follow-ups',
+  dialogue: 'Dialogues by text',
   promise: 'Promises',
 };
 
@@ -57,6 +58,8 @@ export function pageOf(part: Part, id: string): string | null {
     case 'shortcut':
     case 'wording':
       return null;
+    case 'dialogue':
+      return `/by-itself/dialogues#${id}`;
     case 'follow-up':
       return `/by-itself#${id}`;
     case 'promise':

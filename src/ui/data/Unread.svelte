@@ -21,6 +21,7 @@
     faxes: 'a fax',
     errands: 'something a follow-up does',
     tasks: 'a task',
+    runs: 'a dialogue by text',
     circles: 'a conversation of colleagues',
     words: 'words of a colleague',
     ownContacts: 'a contact of somebody’s own',

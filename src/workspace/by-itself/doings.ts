@@ -12,6 +12,7 @@ import { CallRecord, MessageRecord, MOST_REMARKS, TextRecord, type ErrandRecord 
 import { within } from '../store';
 import type { Change } from '../sync';
 import { putLeaving } from '../texting/kept';
+import { beginWith } from './dialogues';
 import { postHook } from './hooks';
 import { raise } from './raise';
 
@@ -25,6 +26,8 @@ export const DOING_STORES = [
   'mail',
   'calls',
   'messages',
+  'runs',
+  'threads',
 ] as const;
 export type DoingTx = Transaction<(typeof DOING_STORES)[number]>;
 
@@ -68,6 +71,16 @@ const ACTS: Acts = {
     if (fate?.failed === 'pace') again(FAILURES.pace);
     // What the network will say of it is looked at when it says so.
     else done(came, fate?.failed ? { next: now + fate.after } : {});
+  },
+  ask: async ({ tx, errand, system, now, told, done, not }, { from, to, dialogueId }) => {
+    const dialogue = system.dialogues[dialogueId];
+    if (!dialogue) return not('The dialogue is gone.');
+    const came = idOf(errand.id);
+    const who = { id: came, ours: from, theirs: to };
+    const begun = await beginWith(tx, errand.businessId, dialogue, who, system, now);
+    if (typeof begun === 'string') return not(begun);
+    for (const { what, ids } of begun) told(what, [...(ids ?? [])]);
+    done(came);
   },
   mail: ({ tx, errand, now, made, told, done }) => {
     if (!made.mail) return;

@@ -65,6 +65,7 @@ export const Line = z.discriminatedUnion('is', [
   z.object({ is: z.literal('words'), value: fields }),
   z.object({ is: z.literal('errand'), value: fields }),
   z.object({ is: z.literal('task'), value: fields }),
+  z.object({ is: z.literal('dialogue'), value: fields }),
   z.object({ is: z.literal('file'), value: fields }),
   z.object({ is: z.literal('recording'), value: fields }),
   /** The last line: how many there were before it, so that a file that was cut off is found out. */

@@ -172,6 +172,9 @@ async function assembled(
       case 'errand':
         lists.errands.push(line.value);
         break;
+      case 'dialogue':
+        lists.runs.push(line.value);
+        break;
       case 'task':
         lists.tasks.push(line.value);
         break;

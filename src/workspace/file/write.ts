@@ -70,6 +70,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     words: (value) => [{ is: 'words', value }],
     errands: (value) => [{ is: 'errand', value }],
     tasks: (value) => [{ is: 'task', value }],
+    runs: (value) => [{ is: 'dialogue', value }],
   };
   function* all<K extends Many>(kind: K): Generator<Line> {
     for (const record of whole[kind]) yield* LINES[kind](record as RecordOf<K>);

@@ -9,7 +9,10 @@ import { TextRecord, ThreadRecord } from '../records';
 import { within } from '../store';
 import type { Place } from '../place';
 import type { Workspace } from '../workspace';
+import { DIALOGUE_STORES, heardByDialogue } from '../by-itself/dialogues';
 import { raise } from '../by-itself/raise';
+import { isOneByOne } from '../reading';
+import type { Change } from '../sync';
 import { openTexts, putAnswer, putLeaving, stoppedIn } from './kept';
 
 /** Asks for approval to send texts. */
@@ -76,20 +79,23 @@ export async function receiveText(workspace: Workspace, words: Omit<Words, 'send
   const text = read.data;
   const { system } = view.inForce;
   let raised: string[] = [];
+  let said: Change[] = [];
   const number = Object.values(system.numbers).find((n) => n.e164 === text.to);
   if (!number) return no('Not delivered: nobody has this number.', 'to');
   if (!carriesTexts(number)) return no('Not delivered: this number takes calls only.', 'to');
   const ids = await workspace.db.write('text', async (open) => {
-    const tx = open('texts', 'dealings', 'settings', 'errands');
+    const tx = open('errands', ...DIALOGUE_STORES);
     within(tx.objectStore('texts').put(text));
     const row = textRow(text);
     if (row) raised = await raise(tx, businessId, system, [{ is: 'dealt with', row }]);
     const answer = await putAnswer(tx, text, system);
+    said = await heardByDialogue(tx, text, system);
     await tx.done;
     return answer ? [text.id, answer.id] : [text.id];
   });
   await workspace.changedOnes('texts', ids);
   if (raised.length) await workspace.changedOnes('errands', raised);
+  for (const { what, ids } of said) if (isOneByOne(what)) await workspace.changedOnes(what, ids);
   return { ok: true };
 }
 

@@ -66,6 +66,9 @@ export async function putLeaving(tx: TextTransaction, text: TextRecord): Promise
   return kept;
 }
 
+/** What the id of such an answer ends with. */
+const ANSWER = '-answer';
+
 /** Answers by itself what has to be: a stop, that it is lifted, who writes. @returns the answer, if there is one */
 export async function putAnswer(
   tx: TextTransaction,
@@ -74,7 +77,9 @@ export async function putAnswer(
 ): Promise<TextRecord | null> {
   const { businessId, at } = text;
   const ours = await sentBy(tx, businessId, text.to, at - LATELY_MS * 3);
-  const lastAt = ours.findLast((t) => t.byItself && t.to === text.from)?.at ?? -Infinity;
+  // What a follow-up or a dialogue said by itself is no such answer.
+  const lastAt =
+    ours.findLast((t) => t.byItself && t.to === text.from && t.id.endsWith(ANSWER))?.at ?? -Infinity;
   const words = answerTo(text.text, at, {
     business: business.name,
     number: writeNumber(text.to, business.country),
@@ -82,7 +87,7 @@ export async function putAnswer(
   });
   if (!words) return null;
   const answer: TextRecord = {
-    id: `${text.id}-answer`.slice(0, 60),
+    id: `${text.id.slice(0, 60 - ANSWER.length)}${ANSWER}`,
     businessId,
     way: 'out',
     from: text.to,

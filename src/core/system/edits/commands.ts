@@ -15,6 +15,7 @@ import { Recording } from '../shape/recordings';
 import * as s from '../shape/schema';
 import { Shortcut } from '../shape/shortcuts';
 import { Wording } from '../shape/wordings';
+import { Dialogue } from '../shape/dialogues';
 import { FollowUp } from '../shape/follow-ups';
 
 /** Any of an object's fields but its id. */
@@ -48,6 +49,7 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('shortcut', Shortcut),
   ...collection('wording', Wording),
   ...collection('follow-up', FollowUp),
+  ...collection('dialogue', Dialogue),
   ...collection('promise', Promised),
   ...collection('plan', Plan),
   z.object({

@@ -26,6 +26,7 @@ export const COLLECTIONS = {
   shortcut: 'shortcuts',
   wording: 'wordings',
   'follow-up': 'followUps',
+  dialogue: 'dialogues',
   promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
@@ -48,6 +49,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   shortcut: 'shortcut',
   wording: 'ready-made answer',
   'follow-up': 'follow-up',
+  dialogue: 'dialogue',
   promise: 'promise',
 };
 
@@ -173,6 +175,9 @@ const PLACES: Record<Place, Points> = {
   'followUps.then[].numberId': points('number', 'null'),
   'followUps.then[].to.personId': points('person', 'null'),
   'followUps.then[].personId': points('person', 'null'),
+  'followUps.then[].dialogueId': points('dialogue', 'null'),
+  'dialogues.numberIds[]': points('number', 'out'),
+  'dialogues.steps[].personId': points('person', 'null'),
   // A promise about what is no longer there cannot be kept or broken; one that expects somebody who is gone is broken.
   'promises.numberId': points('number', 'whole'),
   'promises.when.hoursId': points('hours', 'whole'),

@@ -6,6 +6,7 @@ import type { Hours } from '../shape/hours';
 import type { Step, StepOf } from '../shape/plans';
 import { slotsOf, type System } from '../shape/schema';
 import { answersForEver, circleOf } from '../follow-circles';
+import { wishOf } from '../../texting/wishes';
 import { groupsWithin } from '../groups';
 import { extensionsInUse } from '../namespace';
 import { COLLECTIONS, goneFrom, type Kind } from './references';
@@ -112,6 +113,20 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
         'pauseDays',
         'It would answer the answer to its own text, without end: name words that a text must have, or a pause of at least a day.',
       );
+  },
+  dialogue: (one, { dialogues }) => {
+    onlyName(dialogues, one.id, 'dialogue');
+    const asked = new Set<string>();
+    for (const step of one.steps) {
+      if (step.only && !asked.has(step.only.label.toLowerCase()))
+        throw new Refused('steps', `“${step.only.label}” is not asked before that step.`);
+      if (step.kind !== 'ask') continue;
+      if (asked.has(step.label.toLowerCase()))
+        throw new Refused('steps', `Two answers are called “${step.label}”.`);
+      asked.add(step.label.toLowerCase());
+    }
+    const wish = one.words.find((w) => wishOf(w));
+    if (wish) throw new Refused('words', `“${wish}” is for those who want no texts, or ask who writes.`);
   },
   promise: () => undefined,
 };

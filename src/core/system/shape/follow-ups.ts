@@ -96,6 +96,8 @@ export const FollowThen = z.discriminatedUnion('do', [
       .min(0, 'Not before today.')
       .max(365, 'At most 365 days.'),
   }),
+  /** A dialogue by text begins. */
+  z.object({ do: z.literal('ask'), dialogueId: Id.nullable(), numberId: Id.nullable() }),
   z.object({ do: z.literal('tag'), tag: Tag }),
   z.object({ do: z.literal('note'), text: text(500).min(1, 'Write the note.') }),
 ]);

@@ -11,6 +11,7 @@ import { Contact, ContactList } from './contacts';
 import { RecordsLink } from '../records-link';
 import { Shortcut } from './shortcuts';
 import { Wording } from './wordings';
+import { Dialogue } from './dialogues';
 import { ByItself, FollowUp } from './follow-ups';
 import { Hours, Rota } from './hours';
 import { ForwardTarget, Group, Person, Phone } from './people';
@@ -206,6 +207,7 @@ export const System = z.object({
   shortcuts: z.record(Id, Shortcut),
   wordings: z.record(Id, Wording),
   followUps: z.record(Id, FollowUp),
+  dialogues: z.record(Id, Dialogue),
   promises: z.record(Id, Promised),
 });
 

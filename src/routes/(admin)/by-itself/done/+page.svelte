@@ -13,7 +13,9 @@
   let of = $state('');
   const all = $derived(theBusiness().view.errands.toReversed());
   const named = $derived(new Map(all.map((e) => [e.followUpId, e.name])));
-  const found = $derived(all.filter((e) => (!standing || e.state === standing) && (!of || e.followUpId === of)));
+  const found = $derived(
+    all.filter((e) => (!standing || e.state === standing) && (!of || e.followUpId === of)),
+  );
   const size = (s: ErrandRecord['state']) => all.filter((e) => e.state === s).length;
   /** Those that wait of a follow-up that is gone, rests or is another now. */
   const orphans = $derived(

@@ -1,0 +1,16 @@
+/** Which dialogue a text begins. */
+import type { Dialogue, System } from '../system';
+import { wishOf } from '../texting';
+import { hasAny } from './answers';
+
+/** The first of them that has one of its words, on that line; never for a stop or a question who writes. @param ours E.164 */
+export function beganBy(text: string, ours: string, system: System): Dialogue | undefined {
+  if (wishOf(text)) return undefined;
+  const line = Object.values(system.numbers).find((n) => n.e164 === ours);
+  return Object.values(system.dialogues).find(
+    (d) =>
+      d.words.length > 0 &&
+      (!d.numberIds.length || (line !== undefined && d.numberIds.includes(line.id))) &&
+      hasAny(text, d.words),
+  );
+}

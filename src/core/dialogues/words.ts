@@ -1,0 +1,43 @@
+/** A dialogue as sentences, a step a line. */
+import type { AnswerTest, Dialogue, DialogueStep, System } from '../system';
+
+const quoted = (text: string): string => `“${text}”`;
+
+/** "where Satisfied is at least 4". */
+export function testInWords(test: AnswerTest): string {
+  switch (test.is) {
+    case 'at least':
+    case 'at most':
+      return `where ${test.label} is ${test.is} ${test.n}`;
+    case 'yes':
+    case 'no':
+      return `where ${test.label} is ${test.is}`;
+    case 'has':
+      return `where ${test.label} has ${test.words.map(quoted).join(' or ')}`;
+  }
+}
+
+/** "Ask “How was it?”, 1 to 5, kept as Satisfied". */
+export function stepSays(step: DialogueStep, system: System): string {
+  const name = (id: string | null) => (id && system.people[id]?.name) || 'anybody';
+  const say = (): string => {
+    switch (step.kind) {
+      case 'say':
+        return `say ${quoted(step.text)}`;
+      case 'ask':
+        return `ask ${quoted(step.text)}, answered by ${step.by === 'words' ? 'words' : step.by}, kept as ${step.label}`;
+      case 'task':
+        return `give ${name(step.personId)} the task ${quoted(step.text)}`;
+      case 'hand over':
+        return `hand over to ${name(step.personId)}`;
+    }
+  };
+  const words = step.only ? `${testInWords(step.only)}: ${say()}` : say();
+  return words.replace(/^./, (c) => c.toUpperCase());
+}
+
+/** How it begins: "When a text has “price”". */
+export const beginsInWords = ({ words, numberIds }: Dialogue, system: System): string =>
+  words.length
+    ? `When a text${numberIds.length ? ` to ${numberIds.map((id) => system.numbers[id]?.label ?? 'a removed number').join(' or ')}` : ''} has ${words.map(quoted).join(' or ')}`
+    : 'Begun by a follow-up only';
