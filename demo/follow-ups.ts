@@ -10,7 +10,16 @@ export const FOLLOW_UPS: readonly Command[] = [
     value: { ...sorry!, id: 'sorry', if: [{ is: 'number', numberIds: ['n-main', 'n-workshop'] }] },
   },
   { do: 'follow-up.add', value: { ...waited!, id: 'waited' } },
-  { do: 'follow-up.add', value: { ...thanks!, id: 'thanks', rests: true } },
+  {
+    do: 'follow-up.add',
+    value: {
+      ...thanks!,
+      id: 'ask-after',
+      name: 'Ask how it was, the day after',
+      then: [{ do: 'ask', dialogueId: 'how-was-it', numberId: null }],
+      rests: true,
+    },
+  },
 ];
 
 let step = 0;

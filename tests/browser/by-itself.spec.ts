@@ -18,7 +18,7 @@ test('a follow-up is written as a sentence and tried on the last month with ever
   await layDown(page);
   await page.getByLabel('Begin with').selectOption('Thank new customers the day after');
   await page.getByRole('button', { name: 'Write it' }).click();
-  const one = card(page, 'Thank new customers the day after 2');
+  const one = card(page, 'Thank new customers the day after');
   await expect(one).toContainText('In the draft only');
   await expect(one.getByTestId('follow-up-sentence')).toContainText('on the next day at 10:00');
   // Whoever writes one is in its first field.

@@ -14,6 +14,7 @@ import {
   resultsOf,
   stepSays,
   wilson,
+  wrongWords,
   type Turn,
 } from '.';
 
@@ -129,7 +130,7 @@ it('is begun by a word, on its numbers only, and never by a stop', () => {
 });
 
 it('is refused where a step goes by what was not asked, two answers share a name, or a word means a stop', () => {
-  const system = demoSystem();
+  const system = { ...demoSystem(), dialogues: {} };
   const refused = (change: Partial<Dialogue>) => {
     const made = applyEdit(system, {
       words: 'x',
@@ -144,7 +145,8 @@ it('is refused where a step goes by what was not asked, two answers share a name
   expect(refused({ steps: [survey.steps[0]!, { ...survey.steps[0]!, id: 'y' }] })).toBe(
     'Two answers are called “Satisfied”.',
   );
-  expect(refused({ words: ['Cancel'] })).toContain('want no texts');
+  expect(wrongWords(['price', 'Cancel'])).toContain('“Cancel” is for those who want no texts');
+  expect(wrongWords(['price'])).toBeUndefined();
 });
 
 it('reads as sentences', () => {

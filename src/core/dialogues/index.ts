@@ -3,4 +3,4 @@ export { resultsOf, wilson, type Result, type Share } from './results';
 export { answer, begin, isOpen, Run, type Turn, type ValueOf } from './run';
 export { dialogueStarters } from './starters';
 export { beginsInWords, stepSays, testInWords } from './words';
-export { beganBy } from './which';
+export { beganBy, wrongWords } from './which';

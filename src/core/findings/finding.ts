@@ -16,7 +16,8 @@ export type Place =
         | 'hours'
         | 'mailbox'
         | 'site'
-        | 'follow-up';
+        | 'follow-up'
+        | 'dialogue';
       id: string;
     }
   | { kind: 'dialling' }

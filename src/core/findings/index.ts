@@ -4,6 +4,7 @@ import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, cutOffWhenDialled, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
+import { dialogues } from './dialogues';
 import { followUps } from './follow-ups';
 import { phones } from './phones';
 import { recordedForEver } from './recording';
@@ -49,6 +50,7 @@ const CHECKS: readonly Check[] = [
   unwantedNowhere,
   recordedForEver,
   followUps,
+  dialogues,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 

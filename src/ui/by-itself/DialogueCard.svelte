@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Button, Select } from 'carbon-components-svelte';
-  import { beginsInWords, stepSays } from '$core/dialogues';
+  import { beginsInWords, stepSays, wrongWords } from '$core/dialogues';
   import type { Dialogue, DialogueStep } from '$core/system';
   import EditField from '../fields/EditField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
@@ -48,6 +48,13 @@
     next.splice(i + by, 0, step!);
     put(next, 'a step moved');
   }
+  function keepWords(text: string): string | undefined {
+    const words = text
+      .split(',')
+      .map((w) => w.trim())
+      .filter(Boolean);
+    return wrongWords(words) ?? set({ words }, 'words that begin it');
+  }
   const remove = () =>
     theBusiness().edit(`Remove the dialogue ${dialogue.name}`, [{ do: 'dialogue.remove', id: dialogue.id }], {
       withNotice: true,
@@ -80,16 +87,7 @@
             label="Begun by a text with one of the words"
             value={dialogue.words.join(', ')}
             placeholder="none: by a follow-up only"
-            keep={(text) =>
-              set(
-                {
-                  words: text
-                    .split(',')
-                    .map((w) => w.trim())
-                    .filter(Boolean),
-                },
-                'words that begin it',
-              )}
+            keep={keepWords}
           />
           <SeveralField
             label="To which numbers"

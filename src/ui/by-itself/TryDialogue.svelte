@@ -123,6 +123,7 @@
     font-size: var(--text-body);
   }
   .they {
+    justify-self: start;
     border-left: 3px solid var(--line);
     background: var(--bench);
   }

@@ -6,7 +6,6 @@ import type { Hours } from '../shape/hours';
 import type { Step, StepOf } from '../shape/plans';
 import { slotsOf, type System } from '../shape/schema';
 import { answersForEver, circleOf } from '../follow-circles';
-import { wishOf } from '../../texting/wishes';
 import { groupsWithin } from '../groups';
 import { extensionsInUse } from '../namespace';
 import { COLLECTIONS, goneFrom, type Kind } from './references';
@@ -125,8 +124,6 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
         throw new Refused('steps', `Two answers are called “${step.label}”.`);
       asked.add(step.label.toLowerCase());
     }
-    const wish = one.words.find((w) => wishOf(w));
-    if (wish) throw new Refused('words', `“${wish}” is for those who want no texts, or ask who writes.`);
   },
   promise: () => undefined,
 };
