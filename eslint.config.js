@@ -76,6 +76,7 @@ const FLOORS = [
       'story',
       'dialogues',
       'followups',
+      'rounds',
       'changes',
       'traffic',
       'staffing',

@@ -215,7 +215,13 @@ const reader = {
    * @param wishes stops as people entered them @param now epoch milliseconds @param most so many of those it applied to are shown
    * @returns null where nothing is known of the business yet, or there is no such follow-up
    */
-  async tried(id: string, wishes: WishEntered[], days: number, now: number, most: number): Promise<TriedHere | null> {
+  async tried(
+    id: string,
+    wishes: WishEntered[],
+    days: number,
+    now: number,
+    most: number,
+  ): Promise<TriedHere | null> {
     await whole;
     if (!kept || !system) return null;
     const { log } = kept;
@@ -229,7 +235,12 @@ const reader = {
         textsOf: (number) => log.with([number]).filter((r) => r.kind === 'text' && r.facts.way === 'in'),
         wishes,
         where: (number) =>
-          whereaboutsOf(number, business.country, business.timeZone, contacts.get(number)?.timeZone ?? undefined),
+          whereaboutsOf(
+            number,
+            business.country,
+            business.timeZone,
+            contacts.get(number)?.timeZone ?? undefined,
+          ),
       },
       { system, tagsOf: (row) => row.tags ?? [] },
     ).get(id);

@@ -286,6 +286,7 @@ export function wholeOf(
     errands: [],
     tasks: [],
     runs: [],
+    rounds: [],
     ...rest,
   };
 }

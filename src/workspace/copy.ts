@@ -37,6 +37,7 @@ export function revisionOf({
   errands,
   tasks,
   runs,
+  rounds,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -71,6 +72,7 @@ export function revisionOf({
     words.length,
     errands.map((e) => [e.state, e.next]),
     runs.map((r) => [r.id, r.step, r.state]),
+    rounds.map((r) => [r.id, r.state]),
     tasks.map((t) => [t.text, t.personId, t.by, t.doneAt]),
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.

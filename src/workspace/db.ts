@@ -28,6 +28,7 @@ import type {
   MailRecord,
   MessageRecord,
   OwnContactRecord,
+  RoundRecord,
   RunRecord,
   SoundRecord,
   StandingRecord,
@@ -68,6 +69,7 @@ interface Shape extends DBSchema {
     indexes: { business: string; next: [string, number]; receiver: [string, string] };
   };
   tasks: { key: string; value: TaskRecord; indexes: { business: string } };
+  rounds: { key: string; value: RoundRecord; indexes: { business: string } };
   /** By whom they are with. */
   runs: { key: string; value: RunRecord; indexes: { business: string; theirs: [string, string] } };
   ownContacts: { key: string; value: OwnContactRecord; indexes: { business: string } };
@@ -203,7 +205,7 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           db.createObjectStore('journal', { autoIncrement: true });
         }
         if (oldVersion < 9) {
-          for (const store of ['errands', 'tasks', 'runs'] as const)
+          for (const store of ['errands', 'tasks', 'runs', 'rounds'] as const)
             db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
           const errands = tx.objectStore('errands');
           errands.createIndex('next', ['businessId', 'next']);

@@ -14,6 +14,7 @@ import {
   MailRecord,
   MessageRecord,
   OwnContactRecord,
+  RoundRecord,
   RunRecord,
   TaskRecord,
   TextRecord,
@@ -89,6 +90,14 @@ export const MANY = {
     is: 'errand',
     key: 'id',
     order: 'over',
+  },
+  rounds: {
+    record: RoundRecord,
+    one: 'a round of texts',
+    all: 'rounds of texts',
+    is: 'round',
+    key: 'id',
+    order: 'at',
   },
   runs: {
     record: RunRecord,

@@ -33,6 +33,7 @@ const ONE_BY_ONE = [
   'errands',
   'tasks',
   'runs',
+  'rounds',
   'mail',
   'invitations',
 ] as const;

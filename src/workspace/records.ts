@@ -14,6 +14,7 @@ import {
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Run } from '../core/dialogues';
 import { Kept, Task } from '../core/followups';
+import { Round } from '../core/rounds';
 import { Port } from '../standins/carrier/porting';
 import { TextingRequest } from '../standins/carrier/approval';
 import { Fax } from '../standins/carrier/faxing';
@@ -189,6 +190,8 @@ export const FaxRecord = Fax.extend({
 /** What a follow-up does. */
 export const ErrandRecord = Kept.extend({ businessId: Id });
 export const TaskRecord = Task.extend({ businessId: Id });
+/** A round of texts to many. */
+export const RoundRecord = Round.extend({ businessId: Id });
 /** A dialogue by text with somebody. */
 export const RunRecord = Run.extend({ businessId: Id });
 
@@ -374,6 +377,7 @@ export const Aside = z.object({
     'errands',
     'tasks',
     'runs',
+    'rounds',
     'exchange',
     'carrier',
     'settings',
@@ -406,6 +410,7 @@ export type FileRecord = z.infer<typeof FileRecord>;
 export type TextRecord = z.infer<typeof TextRecord>;
 export type FaxRecord = z.infer<typeof FaxRecord>;
 export type ErrandRecord = z.infer<typeof ErrandRecord>;
+export type RoundRecord = z.infer<typeof RoundRecord>;
 export type RunRecord = z.infer<typeof RunRecord>;
 export type TaskRecord = z.infer<typeof TaskRecord>;
 export type CircleRecord = z.infer<typeof CircleRecord>;

@@ -19,6 +19,7 @@ export interface Change {
     | 'errands'
     | 'tasks'
     | 'runs'
+    | 'rounds'
     | 'invitations'
     | 'dealings'
     | 'carrier'

@@ -53,6 +53,7 @@ const NEW_MANY: readonly Many[] = [
   'errands',
   'tasks',
   'runs',
+  'rounds',
 ];
 
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */

@@ -17,6 +17,7 @@ import type {
   MailRecord,
   MessageRecord,
   OwnContactRecord,
+  RoundRecord,
   RunRecord,
   TaskRecord,
   TextRecord,
@@ -56,6 +57,7 @@ export interface View {
   errands: ErrandRecord[];
   tasks: TaskRecord[];
   runs: RunRecord[];
+  rounds: RoundRecord[];
   clock: ClockSetting;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
@@ -107,6 +109,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     errands: whole.errands,
     tasks: whole.tasks,
     runs: whole.runs,
+    rounds: whole.rounds,
     clock: await clockOf(db),
     storage: db.state,
     aside,

@@ -58,6 +58,7 @@ const SHOWN: readonly Change['what'][] = [
   'errands',
   'tasks',
   'runs',
+  'rounds',
   'invitations',
   'clock',
 ];
@@ -452,6 +453,7 @@ export class Workspace {
       errands,
       tasks,
       runs,
+      rounds,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -476,6 +478,7 @@ export class Workspace {
       errands,
       tasks,
       runs,
+      rounds,
     };
   }
 
@@ -587,6 +590,7 @@ export class Workspace {
       case 'errands':
       case 'tasks':
       case 'runs':
+      case 'rounds':
       case 'invitations':
         return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:

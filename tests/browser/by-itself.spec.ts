@@ -243,3 +243,78 @@ test('after a talk somebody is asked; what they answer stands with its interval,
   await visit(page, '/by-itself/tasks');
   await expect(page.getByTestId('task')).toContainText('they gave 2. I waited <i>long</i>');
 });
+
+test('a text to many is seen one by one, goes in their hours, is paused and called off, and says what came of it', async ({
+  page,
+}) => {
+  await open(page, '/by-itself/rounds');
+  const form = page.getByRole('form', { name: 'A text to many' });
+  await form.getByLabel('To', { exact: true }).selectOption('a list of your own');
+  await form
+    .getByLabel('Numbers and names')
+    .fill(
+      'number,name,boat\n(206) 555-0101,Ada Ferris,Sloop\n206 555 0101,Ada again,\nx,Bo,\n206 555 0102,<b>Cy</b>,',
+    );
+  await form
+    .getByLabel('What it says')
+    .fill('{first name}: {boat|your boat} is ready. Reply STOP to end texts.');
+  const sum = form.getByTestId('round-sum');
+  await expect(sum).toContainText('0 texts');
+  await expect(sum).toContainText('2 not: They have not agreed to be texted.');
+  await form.getByLabel('How and when they agreed').fill('on paper, spring 2026');
+  await expect(sum).toContainText('2 texts in 2 parts, $0.02');
+  await expect(sum).toContainText('1 not: They are in it twice: they get it once.');
+  // It is there again after a reload.
+  await page.reload();
+  await expect(sum).toContainText('2 texts in 2 parts');
+  await form.getByRole('button', { name: 'Send 2' }).click();
+  await expect(form.getByText('Give it a name.')).toBeVisible();
+  await form.getByLabel('What it is called').fill('Spring');
+  await form.getByRole('button', { name: 'Send 2' }).click();
+  await expect(form.getByText('Look at what each gets first, below.')).toBeVisible();
+  const line = form.getByTestId('round-line');
+  await expect(line).toContainText('“Ada: Sloop is ready. Reply STOP to end texts.”');
+  await form.getByRole('button', { name: 'Next', exact: true }).click();
+  await expect(line).toContainText('gets nothing: They are in it twice');
+  await form.getByRole('button', { name: 'The next who gets nothing' }).click();
+  await expect(form.getByTestId('round-at')).toHaveText('3 of 4');
+  await form.getByRole('button', { name: 'Next', exact: true }).click();
+  await expect(line).toContainText('“<b>Cy</b>: your boat is ready.');
+  await form.getByLabel('When the first goes').fill('2026-11-24T11:00');
+  await form.getByRole('button', { name: 'Send 2' }).click();
+  const round = page.getByTestId('round');
+  await expect(round).toContainText('It goes: 0 of 2.');
+  await expect(form.getByLabel('What it is called')).toHaveValue('');
+  await round.getByRole('button', { name: 'Pause it' }).click();
+  await expect(round).toContainText('It pauses.');
+  await setClock(page, '2026-11-24T11:30');
+  await expect(round.getByTestId('round-result')).toContainText('0 gone');
+  await round.getByRole('button', { name: 'Let it go on' }).click();
+  await expect(round.getByTestId('round-result')).toContainText('2 gone', { timeout: 30_000 });
+  await expect(round).toContainText('It is over.');
+  await round.getByRole('link', { name: 'By person' }).click();
+  await expect(page.getByTestId('errand')).toHaveCount(2);
+  await expect(page.getByTestId('errand').first()).toContainText('done');
+});
+
+test('a round is called off before it goes, and nobody gets it', async ({ page }) => {
+  await open(page, '/by-itself/rounds');
+  const form = page.getByRole('form', { name: 'A text to many' });
+  await form.getByLabel('To', { exact: true }).selectOption('a list of your own');
+  await form.getByLabel('Numbers and names').fill('206 555 0101\n206 555 0102');
+  await form.getByLabel('How and when they agreed').fill('on paper');
+  await form.getByLabel('What it is called').fill('Never');
+  await form.getByLabel('What it says').fill('The slipway is closed.');
+  await expect(form.getByTestId('round-sum')).toContainText('2 texts');
+  await form.getByRole('button', { name: 'Next', exact: true }).click();
+  await form.getByLabel('When the first goes').fill('2026-11-25T09:00');
+  await form.getByRole('button', { name: 'Send 2' }).click();
+  const round = page.getByTestId('round');
+  await round.getByRole('button', { name: 'Call it off…' }).click();
+  await round.getByRole('button', { name: 'Call off 2' }).click();
+  await expect(round).toContainText('It was called off.');
+  await setClock(page, '2026-11-25T10:00');
+  await expect(round.getByTestId('round-result')).toContainText('0 gone, 0 failed, 0 not sent, 2 called off');
+  await visit(page, '/messages/texts');
+  await expect(page.getByText('The slipway is closed.')).toHaveCount(0);
+});

@@ -45,6 +45,7 @@ export const PAGES = [
   '/by-itself',
   '/by-itself/dialogues',
   '/by-itself/answers',
+  '/by-itself/rounds',
   '/by-itself/done',
   '/by-itself/tasks',
   '/figures',

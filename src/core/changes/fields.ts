@@ -167,6 +167,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     picture: 'picture',
     note: 'note',
     timeZone: 'time zone',
+    consent: 'agreed to be texted',
     uid: 'name in a file of cards',
   },
   list: { name: 'name' },

@@ -52,6 +52,8 @@ export const Errand = z.object({
   lacks: z.string().max(500).nullable(),
   unlessTalked: z.boolean(),
   pauseDays: z.number().int().min(0),
+  /** It is one of very many: what fails of it is counted, and no task for anybody. */
+  quiet: z.boolean().optional(),
 });
 export type Errand = z.infer<typeof Errand>;
 

@@ -1,6 +1,6 @@
 /** Who wants no texts: words, refusals, what was entered. The words are those of the CTIA messaging principles and 47 CFR 64.1200(a)(10), from memory. */
 import { describe, expect, it } from 'vitest';
-import { answerTo, stoppedBy, wishOf } from './wishes';
+import { allStopped, answerTo, stoppedBy, wishOf } from './wishes';
 
 const ADA = '+12065550101';
 const text = (words: string, at: number, change: object = {}) => ({
@@ -75,4 +75,18 @@ describe('what is answered by itself', () => {
     expect(answerTo('STOP', 300_000 - 1, { ...about, lastAt: 0 })).toBeNull();
     expect(answerTo('STOP', 300_000, { ...about, lastAt: 0 })).not.toBeNull();
   });
+});
+
+it('everybody who wants none is found as each is alone', () => {
+  const BO = '+12065550102';
+  const texts = [
+    text('STOP', 1),
+    text('start', 3),
+    text('Stop!', 2, { from: BO }),
+    text('Hello', 9, { from: BO }),
+  ];
+  const entered = [{ number: '+12065550103', at: 4, does: 'stop' as const, by: 'Rosa' }];
+  expect(allStopped(texts, entered)).toEqual(new Set([BO, '+12065550103']));
+  for (const number of [ADA, BO, '+12065550103'])
+    expect(allStopped(texts, entered).has(number)).toBe(stoppedBy(texts, entered, number) !== null);
 });

@@ -80,6 +80,19 @@ export function stoppedBy(
   return last.stopped;
 }
 
+/** Everybody who wants no texts, by the same rule; gone through once. */
+export function allStopped(texts: readonly Said[], consents: readonly WishEntered[]): Set<string> {
+  const said = new Map<string, Said[]>();
+  for (const text of texts)
+    if (text.way === 'in' && wishOf(text.text)) {
+      const all = said.get(text.from);
+      if (all) all.push(text);
+      else said.set(text.from, [text]);
+    }
+  const numbers = new Set([...said.keys(), ...consents.map((c) => c.number)]);
+  return new Set([...numbers].filter((n) => stoppedBy(said.get(n) ?? [], consents, n)));
+}
+
 /** A confirmation of the same is sent again only after so long, in milliseconds: 47 CFR 64.1200(a)(12), five minutes, from memory. */
 const ONCE_IN_MS = 300_000;
 

@@ -117,7 +117,7 @@ function usualHabit(e164: string): TextHabit {
 }
 
 /** One part a second and number, and so many may wait. Common practice, no source: for usual numbers in North America. */
-const PACE_MS = 1000;
+export const PACE_MS = 1000;
 const MOST_WAITING = 60;
 /** A text takes so long at least, in milliseconds; invented. */
 const USUAL_MS = 1500;

@@ -10,6 +10,7 @@
   import type { Told } from '../log/reader.svelte';
   import { theBusiness } from '../window/session.svelte';
   import AskedFor from './AskedFor.svelte';
+  import Consent from './Consent.svelte';
   import KindFields from './KindFields.svelte';
   import PictureField from './PictureField.svelte';
 
@@ -82,6 +83,7 @@
         : set({ timeZone: zone.trim() || undefined }, 'where they are');
     }}
   />
+  <Consent contact={c} {set} />
   {#if records}<p class="small">
       <a href={records} target="_blank" rel="noopener noreferrer external">Their records</a>
     </p>{/if}

@@ -22,6 +22,7 @@
     errands: 'something a follow-up does',
     tasks: 'a task',
     runs: 'a dialogue by text',
+    rounds: 'a round of texts',
     circles: 'a conversation of colleagues',
     words: 'words of a colleague',
     ownContacts: 'a contact of somebody’s own',

@@ -15,7 +15,16 @@
     /** Takes whole seconds; says what is wrong, or undefined when they were taken. */
     onchange: (seconds: number) => string | undefined;
   }
-  let { label, value, helper = '', what = 'seconds', min = 1, max = 600, narrow = false, onchange }: Props = $props();
+  let {
+    label,
+    value,
+    helper = '',
+    what = 'seconds',
+    min = 1,
+    max = 600,
+    narrow = false,
+    onchange,
+  }: Props = $props();
   let problem = $state('');
 
   function take(typed: unknown) {

@@ -11,6 +11,7 @@ import {
   addTask,
   carryDue,
   Changes,
+  changeRound,
   changeTask,
   DB_NAME,
   doAgain,
@@ -24,6 +25,7 @@ import {
   receiveText,
   setHookHabit,
   setTags,
+  startRound,
   withdrawErrands,
   Workspace,
   writeFile,
@@ -408,4 +410,77 @@ it('two changes that are told at once are both shown', async () => {
   });
   await Promise.all(['a', 'b', 'c'].map((id) => w.changedOnes('tasks', [id])));
   expect(w.view.tasks.map((t) => t.id)).toEqual(['a', 'b', 'c']);
+});
+
+describe('a round of texts', () => {
+  const line = (n: number) => ({
+    number: `+1206555010${n}`,
+    name: '',
+    text: `Text ${n}`,
+    parts: 1,
+    at: NOW + n * 1000,
+    due: NOW + n * 1000,
+    why: '',
+  });
+  const made = {
+    lines: [
+      line(1),
+      line(2),
+      line(3),
+      { ...line(4), text: null, at: null, due: null, why: 'They want no texts.' },
+    ],
+    goes: 3,
+    parts: 3,
+    leftOut: [{ why: 'They want no texts.', n: 1 }],
+    first: NOW,
+    last: NOW,
+  };
+  const words = { name: 'Spring', from: MAIN, text: 'Text {n}', consent: 'on paper' };
+  const round = async () => {
+    const done = await startRound(w, words, made);
+    if (!done.ok) throw new Error(done.message);
+    return done.round.id;
+  };
+  it('goes one after the other, paused and gone on with comes to the same, and nobody gets it twice', async () => {
+    const system = await start([]);
+    const id = await round();
+    now = NOW + 1000;
+    await carry(system);
+    expect((await texts()).map((t) => t.to)).toEqual(['+12065550101']);
+    expect(await changeRound(w, id, 'pauses')).toBe(true);
+    expect(await changeRound(w, id, 'pauses')).toBe(false);
+    now += HOUR;
+    await carry(system);
+    expect(await texts()).toHaveLength(1);
+    await changeRound(w, id, 'runs');
+    await carry(system);
+    expect(await texts()).toHaveLength(2);
+    now += 1000;
+    await carry(system);
+    await carry(system);
+    expect((await texts()).map((t) => [t.to, t.text])).toEqual([
+      ['+12065550101', 'Text 1'],
+      ['+12065550102', 'Text 2'],
+      ['+12065550103', 'Text 3'],
+    ]);
+  });
+  it('called off does not go on, and what fails of it is counted and no task', async () => {
+    const system = await start([]);
+    await writeTextHabits(db, DEMO_ID, { '+12065550101': 'blocks them' });
+    const id = await round();
+    now = NOW + 1000;
+    await carry(system);
+    now += MINUTE;
+    await changeRound(w, id, 'called off');
+    expect(await changeRound(w, id, 'runs')).toBe(false);
+    await carry(system);
+    expect((await errands()).map((e) => e.state).toSorted()).toEqual(['failed', 'withdrawn', 'withdrawn']);
+    expect(await tasks()).toEqual([]);
+  });
+  it('without a name, or for nobody, is refused and stores nothing', async () => {
+    await start([]);
+    expect(await startRound(w, { ...words, name: ' ' }, made)).toMatchObject({ ok: false, field: 'name' });
+    expect(await startRound(w, words, { ...made, lines: [made.lines[3]!] })).toMatchObject({ ok: false });
+    expect(await errands()).toEqual([]);
+  });
 });

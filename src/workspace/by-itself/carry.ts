@@ -76,6 +76,7 @@ const attempt = (
       told('errands', [id]);
     };
     const task = (why: string) => {
+      if (errand.quiet) return;
       const record = taskOf(errand, why, system, now);
       within(tx.objectStore('tasks').put(record));
       told('tasks', [record.id]);

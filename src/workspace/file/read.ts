@@ -175,6 +175,9 @@ async function assembled(
       case 'dialogue':
         lists.runs.push(line.value);
         break;
+      case 'round':
+        lists.rounds.push(line.value);
+        break;
       case 'task':
         lists.tasks.push(line.value);
         break;

@@ -70,6 +70,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     words: (value) => [{ is: 'words', value }],
     errands: (value) => [{ is: 'errand', value }],
     tasks: (value) => [{ is: 'task', value }],
+    rounds: (value) => [{ is: 'round', value }],
     runs: (value) => [{ is: 'dialogue', value }],
   };
   function* all<K extends Many>(kind: K): Generator<Line> {

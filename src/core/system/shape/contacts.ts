@@ -28,6 +28,10 @@ export const Contact = z.object({
   note: text(2000).optional(),
   /** Where they are, by its time zone: it decides when they may be bothered. */
   timeZone: TimeZone.nullable().optional(),
+  /** That they agreed to be texted, when and how. */
+  consent: z
+    .object({ on: z.iso.date('Write a day.'), how: text(120).min(1, 'Say how they agreed.') })
+    .optional(),
   /** What a file of cards calls them, by which they are found in it again (RFC 6350, 6.7.6). */
   uid: text(200).optional(),
 });

@@ -1,5 +1,7 @@
 <script lang="ts">
   import { Button, Select } from 'carbon-components-svelte';
+  import { untrack } from 'svelte';
+  import { page } from '$app/state';
   import ErrandRow from '$ui/by-itself/ErrandRow.svelte';
   import HookSecret from '$ui/by-itself/HookSecret.svelte';
   import SelectItem from '$ui/fields/SelectItem.svelte';
@@ -10,7 +12,7 @@
   const STEP = 100;
   let most = $state(STEP);
   let standing = $state<ErrandRecord['state'] | ''>('');
-  let of = $state('');
+  let of = $state(untrack(() => page.url.searchParams.get('of') ?? ''));
   const all = $derived(theBusiness().view.errands.toReversed());
   const named = $derived(new Map(all.map((e) => [e.followUpId, e.name])));
   const found = $derived(
@@ -21,7 +23,8 @@
   const orphans = $derived(
     all.filter((e) => {
       const now = theBusiness().view.inForce.system.followUps[e.followUpId];
-      return e.state === 'waits' && (!now || now.rests);
+      const isRound = theBusiness().view.rounds.some((r) => r.id === e.followUpId);
+      return e.state === 'waits' && !isRound && (!now || now.rests);
     }),
   );
   async function callOff() {
