@@ -24,8 +24,6 @@ import {
   readHabits,
   readMany,
   Said,
-  carryDue,
-  raiseWithoutCall,
   sendDue,
   StandingRecord,
   storeSettings,
@@ -37,6 +35,7 @@ import {
   type Db,
   type MessageRecord,
 } from '../workspace';
+import { ByItself } from './by-itself';
 import { keepEnded } from './ended';
 import { heldIn, markMessages } from './messages';
 import { letters } from './notices';
@@ -144,6 +143,7 @@ export class Switch {
   private goneSince = new Map<string, number>();
   /** Since when people who serve queues have no phone on, in real time, by business and person. */
   private offSince = new Map<string, number>();
+  private byItself: ByItself;
   /** Windows of outside phones that have been seen. */
   private windows = new Set<string | undefined>();
 
@@ -155,6 +155,7 @@ export class Switch {
     private changes: Changes,
     effect: (system: System, before: Standing, after: Standing, moment: number) => Promise<Differing>,
   ) {
+    this.byItself = new ByItself(db, changes, () => this.now());
     this.phones = new PhoneWindows(db, changes, {
       clock: () => this.clock,
       now: () => this.now(),
@@ -524,7 +525,7 @@ export class Switch {
     await this.logOutTheGone(id, line);
     const sent = await sendDue(this.db, id, this.now());
     if (sent.length) this.changes.tell({ businessId: id, what: 'texts', ids: sent });
-    await this.doByItself(id, line);
+    this.byItself.look(id, line.engine.document, (words) => this.tellTrouble(id, line, words));
     const changed = Object.entries(line.standing.registrations).filter(
       ([phoneId, r]) => !r.standIn && r.online !== open.has(phoneLock(id, phoneId)),
     );
@@ -540,18 +541,6 @@ export class Switch {
       await this.refresh(id, 'standing');
       this.changes.tell({ businessId: id, what: 'standing' });
     }
-  }
-
-  /** What follow-ups want done and is due: first what comes about without a call, then all of it. */
-  private async doByItself(id: string, line: Line): Promise<void> {
-    const { document } = line.engine;
-    if (!Object.keys(document.followUps).length && !(await this.db.countFromIndex('errands', 'business', id)))
-      return;
-    for (const change of [
-      ...(await raiseWithoutCall(this.db, id, document, this.now())),
-      ...(await carryDue(this.db, id, document, this.now())),
-    ])
-      this.changes.tell(change);
   }
 
   /**
