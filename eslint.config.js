@@ -77,6 +77,7 @@ const FLOORS = [
       'dialogues',
       'followups',
       'rounds',
+      'call-lists',
       'changes',
       'traffic',
       'staffing',

@@ -287,6 +287,8 @@ export function wholeOf(
     tasks: [],
     runs: [],
     rounds: [],
+    callLists: [],
+    listed: [],
     ...rest,
   };
 }

@@ -38,6 +38,8 @@ export function revisionOf({
   tasks,
   runs,
   rounds,
+  callLists,
+  listed,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -73,6 +75,8 @@ export function revisionOf({
     errands.map((e) => [e.state, e.next]),
     runs.map((r) => [r.id, r.step, r.state]),
     rounds.map((r) => [r.id, r.state]),
+    callLists,
+    listed.map((e) => [e.id, e.state, e.calls.length, e.from]),
     tasks.map((t) => [t.text, t.personId, t.by, t.doneAt]),
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.

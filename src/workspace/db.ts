@@ -13,12 +13,14 @@ import type { TextHabits } from '../standins/carrier/texting';
 import type {
   Aside,
   BusinessRecord,
+  CallListRecord,
   CallRecord,
   CircleRecord,
   CopyPlace,
   DealingsRecord,
   DraftRecord,
   EditRecord,
+  EntryRecord,
   ErrandRecord,
   ExchangeRecord,
   FaxRecord,
@@ -69,6 +71,8 @@ interface Shape extends DBSchema {
     indexes: { business: string; next: [string, number]; receiver: [string, string] };
   };
   tasks: { key: string; value: TaskRecord; indexes: { business: string } };
+  callLists: { key: string; value: CallListRecord; indexes: { business: string } };
+  listed: { key: string; value: EntryRecord; indexes: { business: string } };
   rounds: { key: string; value: RoundRecord; indexes: { business: string } };
   /** By whom they are with. */
   runs: { key: string; value: RunRecord; indexes: { business: string; theirs: [string, string] } };
@@ -205,7 +209,7 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           db.createObjectStore('journal', { autoIncrement: true });
         }
         if (oldVersion < 9) {
-          for (const store of ['errands', 'tasks', 'runs', 'rounds'] as const)
+          for (const store of ['errands', 'tasks', 'runs', 'rounds', 'callLists', 'listed'] as const)
             db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
           const errands = tx.objectStore('errands');
           errands.createIndex('next', ['businessId', 'next']);

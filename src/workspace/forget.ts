@@ -30,6 +30,7 @@ export const forget = (
       'errands',
       'tasks',
       'runs',
+      'listed',
     );
     const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
     const gone = new Set<string>();
@@ -72,6 +73,8 @@ export const forget = (
         if (other !== null && wanted.has(other)) within(tx.objectStore(store).delete(id));
     for (const { id, theirs } of await tx.objectStore('runs').index('business').getAll(businessId))
       if (wanted.has(theirs)) within(tx.objectStore('runs').delete(id));
+    for (const { id, number } of await tx.objectStore('listed').index('business').getAll(businessId))
+      if (wanted.has(number)) within(tx.objectStore('listed').delete(id));
     const entries = gone.size;
     const forgotten = [...(dealings.forgotten ?? []), { at, by, entries }];
     within(tx.objectStore('dealings').put({ ...dealings, forgotten }));

@@ -5,9 +5,11 @@
 import type { z } from 'zod';
 import type { Line } from './file/lines';
 import {
+  CallListRecord,
   CallRecord,
   CircleRecord,
   EditRecord,
+  EntryRecord,
   ErrandRecord,
   FaxRecord,
   Invitation,
@@ -90,6 +92,22 @@ export const MANY = {
     is: 'errand',
     key: 'id',
     order: 'over',
+  },
+  callLists: {
+    record: CallListRecord,
+    one: 'a call list',
+    all: 'call lists',
+    is: 'call list',
+    key: 'id',
+    order: 'at',
+  },
+  listed: {
+    record: EntryRecord,
+    one: 'somebody on a call list',
+    all: 'people on call lists',
+    is: 'listed',
+    key: 'id',
+    order: 'order',
   },
   rounds: {
     record: RoundRecord,

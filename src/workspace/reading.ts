@@ -34,6 +34,8 @@ const ONE_BY_ONE = [
   'tasks',
   'runs',
   'rounds',
+  'callLists',
+  'listed',
   'mail',
   'invitations',
 ] as const;

@@ -13,6 +13,7 @@ import {
 } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Run } from '../core/dialogues';
+import { CallList, Entry } from '../core/call-lists';
 import { Kept, Task } from '../core/followups';
 import { Round } from '../core/rounds';
 import { Port } from '../standins/carrier/porting';
@@ -110,6 +111,8 @@ export const DealingsRecord = z.object({
       z.object({ number: E164, at: z.number(), does: z.enum(['stop', 'lift']), by: z.string().max(120) }),
     )
     .optional(),
+  /** Whom nobody is to call from any list: since when, and who wrote it down. */
+  never: z.array(z.object({ number: E164, at: z.number(), by: z.string().max(120) })).optional(),
   /** What web hooks are signed with. */
   hookSecret: z.string().max(200).optional(),
   /** What was deleted for good, or hidden: when, by whom or by which rule, and how much; not with whom it was. */
@@ -192,6 +195,9 @@ export const ErrandRecord = Kept.extend({ businessId: Id });
 export const TaskRecord = Task.extend({ businessId: Id });
 /** A round of texts to many. */
 export const RoundRecord = Round.extend({ businessId: Id });
+/** A list of people to call, and those on it. */
+export const CallListRecord = CallList.extend({ businessId: Id });
+export const EntryRecord = Entry.extend({ businessId: Id });
 /** A dialogue by text with somebody. */
 export const RunRecord = Run.extend({ businessId: Id });
 
@@ -378,6 +384,8 @@ export const Aside = z.object({
     'tasks',
     'runs',
     'rounds',
+    'callLists',
+    'listed',
     'exchange',
     'carrier',
     'settings',
@@ -411,6 +419,8 @@ export type TextRecord = z.infer<typeof TextRecord>;
 export type FaxRecord = z.infer<typeof FaxRecord>;
 export type ErrandRecord = z.infer<typeof ErrandRecord>;
 export type RoundRecord = z.infer<typeof RoundRecord>;
+export type CallListRecord = z.infer<typeof CallListRecord>;
+export type EntryRecord = z.infer<typeof EntryRecord>;
 export type RunRecord = z.infer<typeof RunRecord>;
 export type TaskRecord = z.infer<typeof TaskRecord>;
 export type CircleRecord = z.infer<typeof CircleRecord>;

@@ -20,6 +20,8 @@ export interface Change {
     | 'tasks'
     | 'runs'
     | 'rounds'
+    | 'callLists'
+    | 'listed'
     | 'invitations'
     | 'dealings'
     | 'carrier'

@@ -54,6 +54,8 @@ const NEW_MANY: readonly Many[] = [
   'tasks',
   'runs',
   'rounds',
+  'callLists',
+  'listed',
 ];
 
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */

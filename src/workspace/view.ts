@@ -8,9 +8,11 @@ import { readRecord, type DraftState } from './draft';
 import type {
   Aside,
   BusinessRecord,
+  CallListRecord,
   CallRecord,
   CircleRecord,
   DealingsRecord,
+  EntryRecord,
   ErrandRecord,
   FaxRecord,
   Invitation,
@@ -58,6 +60,8 @@ export interface View {
   tasks: TaskRecord[];
   runs: RunRecord[];
   rounds: RoundRecord[];
+  callLists: CallListRecord[];
+  listed: EntryRecord[];
   clock: ClockSetting;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
@@ -110,6 +114,8 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     tasks: whole.tasks,
     runs: whole.runs,
     rounds: whole.rounds,
+    callLists: whole.callLists,
+    listed: whole.listed,
     clock: await clockOf(db),
     storage: db.state,
     aside,

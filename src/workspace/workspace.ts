@@ -59,6 +59,8 @@ const SHOWN: readonly Change['what'][] = [
   'tasks',
   'runs',
   'rounds',
+  'callLists',
+  'listed',
   'invitations',
   'clock',
 ];
@@ -454,6 +456,8 @@ export class Workspace {
       tasks,
       runs,
       rounds,
+      callLists,
+      listed,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -479,6 +483,8 @@ export class Workspace {
       tasks,
       runs,
       rounds,
+      callLists,
+      listed,
     };
   }
 
@@ -591,6 +597,8 @@ export class Workspace {
       case 'tasks':
       case 'runs':
       case 'rounds':
+      case 'callLists':
+      case 'listed':
       case 'invitations':
         return this.show({ [what]: await readAgain(db, what, id, this.picture[what], ids) });
       default:

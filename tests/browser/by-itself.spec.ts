@@ -318,3 +318,52 @@ test('a round is called off before it goes, and nobody gets it', async ({ page }
   await visit(page, '/messages/texts');
   await expect(page.getByText('The slipway is closed.')).toHaveCount(0);
 });
+
+test('a call list is worked one after the other; what came of each stands there, and one undo takes it back', async ({
+  page,
+}) => {
+  await open(page, '/by-itself/lists');
+  const form = page.getByRole('form', { name: 'A new call list' });
+  await form.getByLabel('Who is on it').selectOption('a list of your own');
+  await form
+    .getByLabel('Numbers and names')
+    .fill('number,name,boat\n206 555 0101,Ada <i>F</i>,Sloop\n206 555 0102,Bo,\n206 555 0101,Twice,');
+  await form.getByLabel('What is said').fill('Does the boat come in March?');
+  await form.getByText('It is to sell something').click();
+  await form.getByRole('button', { name: 'Make the list' }).click();
+  await expect(form.getByText('Say how and when it was held against the registry')).toBeVisible();
+  await page.reload();
+  await expect(form.getByLabel('What is said')).toHaveValue('Does the boat come in March?');
+  await form.getByLabel('Held against the registry on').fill('2026-11-01');
+  await form.getByLabel('How', { exact: true }).fill('with its file');
+  await form.getByRole('button', { name: 'Make the list' }).click();
+  await expect(form.getByText('Give it a name.')).toBeVisible();
+  await form.getByLabel('What it is called').fill('Spring lift');
+  await form.getByRole('button', { name: 'Make the list' }).click();
+  await expect(page.getByRole('heading', { name: 'Spring lift' })).toBeVisible();
+  await expect(page.getByText('1 They are in it twice: they are called once.')).toBeVisible();
+  const working = card(page, 'Next on the list');
+  await working.getByRole('button', { name: 'The next one' }).click();
+  await expect(working.getByRole('heading')).toHaveText('Ada <i>F</i>');
+  await expect(working).toContainText('boat: Sloop');
+  await expect(working).toContainText('Does the boat come in March?');
+  await working.getByLabel('What came of it').fill('In April');
+  await working.getByRole('button', { name: 'Nobody answered' }).click();
+  await expect(working.getByRole('heading')).toHaveText('Bo');
+  const first = page.getByTestId('listed').first();
+  await expect(first).toContainText('waits, from Wed 25 Nov');
+  await expect(first).toContainText('In April');
+  await working.getByRole('button', { name: 'Wants no calls' }).click();
+  await expect(working).toContainText('Nobody of them may be called before Wed 25 Nov');
+  await page
+    .getByRole('region', { name: 'Notices' })
+    .getByRole('paragraph')
+    .filter({ hasText: 'Bo: Wants no calls' })
+    .getByRole('button', { name: 'Undo' })
+    .click();
+  await expect(working.getByRole('heading')).toHaveText('Bo');
+  await working.getByRole('button', { name: 'Put them back, not called' }).click();
+  await expect(page.getByTestId('listed').nth(1)).toContainText('waits');
+  await page.getByRole('button', { name: 'Let it rest' }).click();
+  await expect(page.getByText('The list rests.')).toBeVisible();
+});

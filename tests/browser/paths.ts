@@ -46,6 +46,7 @@ export const PAGES = [
   '/by-itself/dialogues',
   '/by-itself/answers',
   '/by-itself/rounds',
+  '/by-itself/lists',
   '/by-itself/done',
   '/by-itself/tasks',
   '/figures',

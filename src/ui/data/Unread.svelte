@@ -23,6 +23,8 @@
     tasks: 'a task',
     runs: 'a dialogue by text',
     rounds: 'a round of texts',
+    callLists: 'a call list',
+    listed: 'somebody on a call list',
     circles: 'a conversation of colleagues',
     words: 'words of a colleague',
     ownContacts: 'a contact of somebody’s own',

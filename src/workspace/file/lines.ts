@@ -65,6 +65,8 @@ export const Line = z.discriminatedUnion('is', [
   z.object({ is: z.literal('words'), value: fields }),
   z.object({ is: z.literal('errand'), value: fields }),
   z.object({ is: z.literal('task'), value: fields }),
+  z.object({ is: z.literal('call list'), value: fields }),
+  z.object({ is: z.literal('listed'), value: fields }),
   z.object({ is: z.literal('round'), value: fields }),
   z.object({ is: z.literal('dialogue'), value: fields }),
   z.object({ is: z.literal('file'), value: fields }),

@@ -178,6 +178,12 @@ async function assembled(
       case 'round':
         lists.rounds.push(line.value);
         break;
+      case 'call list':
+        lists.callLists.push(line.value);
+        break;
+      case 'listed':
+        lists.listed.push(line.value);
+        break;
       case 'task':
         lists.tasks.push(line.value);
         break;

@@ -70,6 +70,8 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     words: (value) => [{ is: 'words', value }],
     errands: (value) => [{ is: 'errand', value }],
     tasks: (value) => [{ is: 'task', value }],
+    callLists: (value) => [{ is: 'call list', value }],
+    listed: (value) => [{ is: 'listed', value }],
     rounds: (value) => [{ is: 'round', value }],
     runs: (value) => [{ is: 'dialogue', value }],
   };
