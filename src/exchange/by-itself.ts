@@ -27,7 +27,8 @@ export class ByItself {
   /** First what comes about without a call, then all that is due. */
   private async work(id: string, system: System): Promise<void> {
     const { db, changes } = this;
-    if (!Object.keys(system.followUps).length && !(await db.countFromIndex('errands', 'business', id))) return;
+    if (!Object.keys(system.followUps).length && !(await db.countFromIndex('errands', 'business', id)))
+      return;
     for (const change of [
       ...(await raiseWithoutCall(db, id, system, this.now())),
       ...(await carryDue(db, id, system, this.now())),

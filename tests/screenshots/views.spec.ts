@@ -21,10 +21,8 @@ test('pictures of the demonstration', async ({ context, page }) => {
   for (const [view, name] of [
     ['begin', 'begin'],
     ['people', 'people'],
-    ['answering/promises', 'promises'],
   ] as const) {
     await page.goto(`/${view}`);
-    if (name === 'promises') await page.getByText('All of them are kept.').waitFor({ timeout: 20_000 });
     await shot(page, name);
   }
   await page.goto('/people/rosa/reach');
@@ -124,6 +122,12 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await page.getByTestId('log-entry').filter({ hasText: 'talked' }).nth(1).click();
   await page.getByRole('heading', { name: 'Log' }).hover();
   await shot(page, 'log');
+
+  await page.goto('/by-itself');
+  await page.getByRole('button', { name: 'Change it' }).first().click();
+  await page.getByRole('table', { name: 'What each would have got' }).waitFor({ timeout: 30_000 });
+  await shot(page, 'by-itself');
+  await page.goto('/messages/log');
 
   // A past of ninety days: what it says, and what a usual week of it is like.
   await page.getByRole('button', { name: 'Bench' }).click();

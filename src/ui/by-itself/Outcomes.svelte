@@ -97,7 +97,8 @@
 <style>
   .line {
     display: grid;
-    grid-template-columns: 2fr 1.5fr 90px auto;
+    grid-template-columns: 280px 260px 140px auto;
+    justify-content: start;
     gap: 10px;
     align-items: end;
     padding: 4px 0;

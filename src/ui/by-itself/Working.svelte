@@ -84,7 +84,7 @@
       <p class="small soft">They called {agoText(c.at, theBusiness().minute)}: {c.words}</p>
     {/each}
     {#if list.script}<blockquote>{list.script}</blockquote>{/if}
-    <div class="call"><AnswerBack number={mine.number} answered={async () => {}} /></div>
+    <div class="call"><AnswerBack back={false} number={mine.number} answered={async () => {}} /></div>
     <TextArea
       rows={2}
       labelText="What came of it, in a few words"

@@ -121,6 +121,37 @@ const KNOWN: readonly Known[] = [
     doing: { href: '/answering/promises' },
   },
   {
+    title: 'Follow-ups: what happens by itself after a call',
+    words: 'automatic missed call text back automation rule when then hook webhook',
+    doing: { href: '/by-itself' },
+  },
+  {
+    title: 'Answer texts by their words, and ask questions by text',
+    words: 'keyword reply auto responder survey rating dialogue satisfaction',
+    doing: { href: '/by-itself/dialogues' },
+  },
+  {
+    title: 'What was answered to surveys',
+    words: 'results satisfaction rating score',
+    doing: { href: '/by-itself/answers' },
+  },
+  {
+    title: 'Text many people',
+    words: 'mass bulk campaign newsletter blast round consent',
+    doing: { href: '/by-itself/rounds' },
+  },
+  {
+    title: 'Call lists: call many people one after the other',
+    words: 'dialler campaign outbound telephone sales do not call',
+    doing: { href: '/by-itself/lists' },
+  },
+  { title: 'Tasks', words: 'to do todo reminder', doing: { href: '/by-itself/tasks' } },
+  {
+    title: 'What was done by itself, and what failed',
+    words: 'sent automatic errors retry web hook secret',
+    doing: { href: '/by-itself/done' },
+  },
+  {
     title: 'Are there enough people?',
     words: 'staffing ill erlang wait',
     doing: { href: '/figures/people' },

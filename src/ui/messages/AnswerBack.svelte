@@ -11,11 +11,14 @@
   let {
     number,
     own,
+    back = true,
     answered,
   }: {
     number: string;
     /** The phone this window is, which is offered first. */
     own?: string | undefined;
+    /** They called or wrote before. */
+    back?: boolean;
     answered: () => Promise<void>;
   } = $props();
   const system = $derived(here().inForce);
@@ -77,14 +80,14 @@
   type="button"
   aria-expanded={open === 'call'}
   onclick={() => (open = open === 'call' ? null : 'call')}
-  >Call back<span class="visually-hidden">&nbsp;{here().number(number)}</span></button
+  >{back ? 'Call back' : 'Call'}<span class="visually-hidden">&nbsp;{here().number(number)}</span></button
 >
 <button
   class="linkish small"
   type="button"
   aria-expanded={open === 'text'}
   onclick={() => (open = open === 'text' ? null : 'text')}
-  >Text back<span class="visually-hidden">&nbsp;{here().number(number)}</span></button
+  >{back ? 'Text back' : 'Text'}<span class="visually-hidden">&nbsp;{here().number(number)}</span></button
 >
 {#if open === 'call'}
   {#if phone}

@@ -65,9 +65,9 @@
         {#if tally.leftOut}<li>left out: <b>{tally.leftOut}</b></li>{/if}
       </ul>
       {#each tally.who as { name, n } (name)}<p class="small soft">{name}: {n} calls</p>{/each}
-      <Outcomes {list} />
     </section>
   </div>
+  <Outcomes {list} />
   <table aria-label="Who is on it">
     <thead><tr><th>Name</th><th>Number</th><th>How it stands</th><th>The last call</th></tr></thead>
     <tbody>
