@@ -74,6 +74,7 @@ const FLOORS = [
       'answering',
       'calls',
       'story',
+      'booking',
       'dialogues',
       'followups',
       'rounds',

@@ -1,5 +1,6 @@
 /** What happens by itself: a follow-up tried on six thousand calls. */
 import { demonstration, DEMO_ID } from '../demo/lantern-cove';
+import { freeTimes } from '../src/core/booking';
 import { countsOf, happeningsOf, starters, tryOn } from '../src/core/followups';
 import { whereaboutsOf } from '../src/core/numbering';
 import { prepare, readReceivers } from '../src/core/rounds';
@@ -75,4 +76,27 @@ for (let i = 0; i < 5; i++) {
 }
 console.log(
   `a text to ${goes.toLocaleString('en-US')} people made ready: median ${ms(quantiles(rounds).p50)} (aim 1 s)`,
+);
+
+/** Free times of a month, for ten people with a calendar each and a full week. */
+const own = system.calendars.slipway!;
+const hours = system.hours[own.hoursId!]!;
+const month: number[] = [];
+let found = 0;
+for (let i = 0; i < 20; i++) {
+  const from = performance.now();
+  found = 0;
+  for (let person = 0; person < 10; person++) {
+    // A little later each time: nothing is remembered from before.
+    const asked = { calendar: own, hours: { ...hours }, zone: business.timeZone, now: NOW + i * 60_000 };
+    const taken = Array.from({ length: 40 }, (_, n) => {
+      const at = NOW + (n * 17 + person) * 3_600_000;
+      return { from: at, to: at + 3_600_000 };
+    });
+    found += freeTimes({ ...asked, taken }, NOW, NOW + 30 * 86_400_000).length;
+  }
+  month.push(performance.now() - from);
+}
+console.log(
+  `free times of a month for ten people, ${found} of them: median ${ms(quantiles(month).p50)} (aim 20 ms)`,
 );

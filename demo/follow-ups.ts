@@ -28,4 +28,40 @@ const [survey, , quote] = dialogueStarters('rosa', () => `dialogue-step-${(step 
 export const DIALOGUES: readonly Command[] = [
   { do: 'dialogue.add', value: { ...survey!, id: 'how-was-it' } },
   { do: 'dialogue.add', value: { ...quote!, id: 'quote' } },
+  {
+    do: 'calendar.add',
+    value: {
+      id: 'slipway',
+      name: 'The slipway',
+      hoursId: 'office',
+      minutes: 60,
+      gapMinutes: 30,
+      atOnce: 1,
+      leadMinutes: 240,
+      horizonDays: 30,
+      place: 'Lantern Cove Road 12',
+      personId: 'anselm',
+    },
+  },
+  {
+    do: 'dialogue.add',
+    value: {
+      id: 'lift',
+      name: 'A time on the slipway',
+      words: ['slipway', 'lift', 'haul out'],
+      numberIds: [],
+      days: 3,
+      steps: [
+        {
+          id: 'lift-boat',
+          only: null,
+          kind: 'ask',
+          label: 'Boat',
+          text: 'Which boat is it, and how long?',
+          by: 'words',
+        },
+        { id: 'lift-time', only: null, kind: 'book', calendarId: 'slipway', text: 'The slipway is free:' },
+      ],
+    },
+  },
 ];

@@ -287,6 +287,7 @@ export function wholeOf(
     tasks: [],
     runs: [],
     rounds: [],
+    bookings: [],
     callLists: [],
     listed: [],
     ...rest,

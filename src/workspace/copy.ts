@@ -40,6 +40,7 @@ export function revisionOf({
   rounds,
   callLists,
   listed,
+  bookings,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -75,6 +76,7 @@ export function revisionOf({
     errands.map((e) => [e.state, e.next]),
     runs.map((r) => [r.id, r.step, r.state]),
     rounds.map((r) => [r.id, r.state]),
+    bookings.map((b) => [b.id, b.from, b.state]),
     callLists,
     listed.map((e) => [e.id, e.state, e.calls.length, e.from]),
     tasks.map((t) => [t.text, t.personId, t.by, t.doneAt]),

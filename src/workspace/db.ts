@@ -12,6 +12,7 @@ import type { FaxHabits } from '../standins/carrier/faxing';
 import type { TextHabits } from '../standins/carrier/texting';
 import type {
   Aside,
+  BookingRecord,
   BusinessRecord,
   CallListRecord,
   CallRecord,
@@ -73,6 +74,7 @@ interface Shape extends DBSchema {
   tasks: { key: string; value: TaskRecord; indexes: { business: string } };
   callLists: { key: string; value: CallListRecord; indexes: { business: string } };
   listed: { key: string; value: EntryRecord; indexes: { business: string } };
+  bookings: { key: string; value: BookingRecord; indexes: { business: string } };
   rounds: { key: string; value: RoundRecord; indexes: { business: string } };
   /** By whom they are with. */
   runs: { key: string; value: RunRecord; indexes: { business: string; theirs: [string, string] } };
@@ -209,7 +211,15 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           db.createObjectStore('journal', { autoIncrement: true });
         }
         if (oldVersion < 9) {
-          for (const store of ['errands', 'tasks', 'runs', 'rounds', 'callLists', 'listed'] as const)
+          for (const store of [
+            'errands',
+            'tasks',
+            'runs',
+            'rounds',
+            'callLists',
+            'listed',
+            'bookings',
+          ] as const)
             db.createObjectStore(store, { keyPath: 'id' }).createIndex('business', 'businessId');
           const errands = tx.objectStore('errands');
           errands.createIndex('next', ['businessId', 'next']);

@@ -31,6 +31,7 @@ export const forget = (
       'tasks',
       'runs',
       'listed',
+      'bookings',
     );
     const [calls, messages] = [tx.objectStore('calls'), tx.objectStore('messages')];
     const gone = new Set<string>();
@@ -73,8 +74,9 @@ export const forget = (
         if (other !== null && wanted.has(other)) within(tx.objectStore(store).delete(id));
     for (const { id, theirs } of await tx.objectStore('runs').index('business').getAll(businessId))
       if (wanted.has(theirs)) within(tx.objectStore('runs').delete(id));
-    for (const { id, number } of await tx.objectStore('listed').index('business').getAll(businessId))
-      if (wanted.has(number)) within(tx.objectStore('listed').delete(id));
+    for (const store of ['listed', 'bookings'] as const)
+      for (const { id, number } of await tx.objectStore(store).index('business').getAll(businessId))
+        if (number !== null && wanted.has(number)) within(tx.objectStore(store).delete(id));
     const entries = gone.size;
     const forgotten = [...(dealings.forgotten ?? []), { at, by, entries }];
     within(tx.objectStore('dealings').put({ ...dealings, forgotten }));

@@ -5,6 +5,7 @@
 import type { z } from 'zod';
 import type { Line } from './file/lines';
 import {
+  BookingRecord,
   CallListRecord,
   CallRecord,
   CircleRecord,
@@ -108,6 +109,14 @@ export const MANY = {
     is: 'listed',
     key: 'id',
     order: 'order',
+  },
+  bookings: {
+    record: BookingRecord,
+    one: 'an appointment',
+    all: 'appointments',
+    is: 'booking',
+    key: 'id',
+    order: 'from',
   },
   rounds: {
     record: RoundRecord,

@@ -34,6 +34,7 @@ const ONE_BY_ONE = [
   'tasks',
   'runs',
   'rounds',
+  'bookings',
   'callLists',
   'listed',
   'mail',

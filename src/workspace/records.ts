@@ -13,6 +13,7 @@ import {
 } from '../core/system';
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Run } from '../core/dialogues';
+import { Booking } from '../core/booking';
 import { CallList, Entry } from '../core/call-lists';
 import { Kept, Task } from '../core/followups';
 import { Round } from '../core/rounds';
@@ -198,6 +199,8 @@ export const RoundRecord = Round.extend({ businessId: Id });
 /** A list of people to call, and those on it. */
 export const CallListRecord = CallList.extend({ businessId: Id });
 export const EntryRecord = Entry.extend({ businessId: Id });
+/** An appointment. */
+export const BookingRecord = Booking.extend({ businessId: Id });
 /** A dialogue by text with somebody. */
 export const RunRecord = Run.extend({ businessId: Id });
 
@@ -386,6 +389,7 @@ export const Aside = z.object({
     'rounds',
     'callLists',
     'listed',
+    'bookings',
     'exchange',
     'carrier',
     'settings',
@@ -421,6 +425,7 @@ export type ErrandRecord = z.infer<typeof ErrandRecord>;
 export type RoundRecord = z.infer<typeof RoundRecord>;
 export type CallListRecord = z.infer<typeof CallListRecord>;
 export type EntryRecord = z.infer<typeof EntryRecord>;
+export type BookingRecord = z.infer<typeof BookingRecord>;
 export type RunRecord = z.infer<typeof RunRecord>;
 export type TaskRecord = z.infer<typeof TaskRecord>;
 export type CircleRecord = z.infer<typeof CircleRecord>;

@@ -20,6 +20,7 @@ export interface Change {
     | 'tasks'
     | 'runs'
     | 'rounds'
+    | 'bookings'
     | 'callLists'
     | 'listed'
     | 'invitations'

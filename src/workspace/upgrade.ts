@@ -56,6 +56,7 @@ const NEW_MANY: readonly Many[] = [
   'rounds',
   'callLists',
   'listed',
+  'bookings',
 ];
 
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */

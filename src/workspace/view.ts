@@ -7,6 +7,7 @@ import type { Db } from './db';
 import { readRecord, type DraftState } from './draft';
 import type {
   Aside,
+  BookingRecord,
   BusinessRecord,
   CallListRecord,
   CallRecord,
@@ -60,6 +61,7 @@ export interface View {
   tasks: TaskRecord[];
   runs: RunRecord[];
   rounds: RoundRecord[];
+  bookings: BookingRecord[];
   callLists: CallListRecord[];
   listed: EntryRecord[];
   clock: ClockSetting;
@@ -114,6 +116,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     tasks: whole.tasks,
     runs: whole.runs,
     rounds: whole.rounds,
+    bookings: whole.bookings,
     callLists: whole.callLists,
     listed: whole.listed,
     clock: await clockOf(db),

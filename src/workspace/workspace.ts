@@ -59,6 +59,7 @@ const SHOWN: readonly Change['what'][] = [
   'tasks',
   'runs',
   'rounds',
+  'bookings',
   'callLists',
   'listed',
   'invitations',
@@ -458,6 +459,7 @@ export class Workspace {
       rounds,
       callLists,
       listed,
+      bookings,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -485,6 +487,7 @@ export class Workspace {
       rounds,
       callLists,
       listed,
+      bookings,
     };
   }
 
@@ -597,6 +600,7 @@ export class Workspace {
       case 'tasks':
       case 'runs':
       case 'rounds':
+      case 'bookings':
       case 'callLists':
       case 'listed':
       case 'invitations':

@@ -367,3 +367,46 @@ test('a call list is worked one after the other; what came of each stands there,
   await page.getByRole('button', { name: 'Let it rest' }).click();
   await expect(page.getByText('The list rests.')).toBeVisible();
 });
+
+test('free times follow from hours; one is booked by hand and given back, and a dialogue offers them in its rehearsal', async ({
+  page,
+}) => {
+  await open(page, '/by-itself/bookings');
+  const slipway = card(page, 'The slipway');
+  const free = slipway.getByTestId('free').getByRole('listitem');
+  const first = await free.first().innerText();
+  const book = slipway.getByRole('form', { name: 'Book in The slipway' });
+  await book.getByRole('button', { name: 'Book it' }).click();
+  await expect(book.getByText('Say for whom.')).toBeVisible();
+  await book.getByLabel('For whom').fill('Ada <i>F</i>');
+  await book.getByLabel('Their number').fill('x');
+  await book.getByRole('button', { name: 'Book it' }).click();
+  await expect(book.getByText('"x" has letters in it')).toBeVisible();
+  await book.getByLabel('Their number').fill('206 555 0101');
+  await book.getByRole('button', { name: 'Book it' }).click();
+  await expect(slipway.getByTestId('booking')).toContainText('Ada <i>F</i>');
+  await expect(slipway.getByTestId('booking')).toContainText(first);
+  await expect(free.first()).not.toHaveText(first);
+  await slipway.getByRole('button', { name: /^Give it back/ }).click();
+  await expect(free.first()).toHaveText(first);
+  await slipway.getByRole('button', { name: 'Change it' }).click();
+  await slipway.getByLabel('Open as').selectOption('Choose hours…');
+  await expect(slipway.getByText('It has no hours: nothing is free.')).toBeVisible();
+  await page.getByRole('heading', { name: 'Appointments', exact: true }).click();
+  await page.keyboard.press('Control+z');
+  await expect(free.first()).toHaveText(first);
+  await visit(page, '/by-itself/dialogues');
+  const lift = card(page, 'A time on the slipway');
+  await lift.getByRole('button', { name: 'Change it' }).click();
+  const lines = lift.getByTestId('dialogue-lines').getByRole('listitem');
+  for (const text of ['a lift', 'Sloop', 'tomorrow', '1']) {
+    await lift.getByLabel('They write').fill(text);
+    await lift.getByLabel('They write').press('Enter');
+  }
+  await expect(lines.nth(5)).toContainText('On that day 1: Wed');
+  await expect(lines.nth(7)).toContainText('Write OFF 12345 to give it back, MOVE 12345 for another time.');
+  // Nothing was booked by rehearsing it.
+  await visit(page, '/by-itself/bookings');
+  await expect(slipway.getByTestId('booking')).toHaveCount(1);
+  await expect(slipway.getByTestId('booking')).toContainText('given back');
+});

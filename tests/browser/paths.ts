@@ -47,6 +47,7 @@ export const PAGES = [
   '/by-itself/answers',
   '/by-itself/rounds',
   '/by-itself/lists',
+  '/by-itself/bookings',
   '/by-itself/done',
   '/by-itself/tasks',
   '/figures',

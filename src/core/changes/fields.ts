@@ -180,6 +180,17 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     steps: 'steps',
     days: 'days waited',
   },
+  calendar: {
+    name: 'name',
+    hoursId: 'hours',
+    minutes: 'minutes of an appointment',
+    gapMinutes: 'minutes between two',
+    atOnce: 'at one moment',
+    leadMinutes: 'minutes before at the latest',
+    horizonDays: 'days ahead at the most',
+    place: 'place',
+    personId: 'whose it is',
+  },
   'follow-up': {
     name: 'name',
     rests: 'resting',

@@ -105,6 +105,7 @@ export function changesByPerson(then: System, now: System): ForWhom[] {
         case 'wording':
         case 'follow-up':
         case 'dialogue':
+        case 'calendar':
         case 'promise':
           // Whom a number or a group rings is said below; the rest is about callers, not about anybody here.
           break;

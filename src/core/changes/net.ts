@@ -49,6 +49,7 @@ export const PARTS = [
   'wording',
   'follow-up',
   'dialogue',
+  'calendar',
   'promise',
 ] as const satisfies readonly Part[];
 /** A part that is not read does not compile. */

@@ -15,6 +15,7 @@ import {
   stepSays,
   wilson,
   wrongWords,
+  type Context,
   type Turn,
 } from '.';
 
@@ -26,7 +27,14 @@ const [survey, hours, quote] = dialogueStarters('rosa', () => `s${(n += 1)}`).ma
   id: `d${i}`,
 })) as [Dialogue, Dialogue, Dialogue];
 const AT = Date.UTC(2026, 10, 24, 18);
-const values = (field: string) => (field === 'business' ? 'Lantern Cove' : '');
+const values: Context = {
+  valueOf: (field) => (field === 'business' ? 'Lantern Cove' : ''),
+  free: () => [],
+  isFree: () => false,
+  said: (at) => new Date(at).toISOString(),
+  day: () => undefined,
+  code: () => '12345',
+};
 const start = (d: Dialogue) => begin(d, { id: 'r', ours: MAIN, theirs: ADA }, AT, values);
 /** Goes on with everything that is written. @returns the last turn, and all that was said */
 function talk(d: Dialogue, ...written: string[]): { turn: Turn; said: string[]; tasks: string[] } {
@@ -187,4 +195,55 @@ it('results count who was asked and who answered; a question that was never put 
   expect(satisfied!.shares.map((s) => s.n)).toEqual([1, 1, 0, 0, 1]);
   expect(satisfied!.shares[0]).toMatchObject({ from: wilson(1, 3)[0], to: wilson(1, 3)[1] });
   expect(wrong).toMatchObject({ asked: 2, answered: 1, said: [{ text: 'The wait' }] });
+});
+
+describe('a time', () => {
+  const HOUR = 3_600_000;
+  const book: Dialogue = {
+    ...survey,
+    steps: [
+      { id: 'b', only: null, kind: 'book', calendarId: 'c', text: 'Which time?' },
+      { id: 's', only: null, kind: 'say', text: 'See you {Time}.' },
+    ],
+  };
+  const with_ = (times: number[], change: Partial<Context> = {}): Context => ({
+    ...values,
+    free: (_, day) => (day === '2026-11-30' ? [] : times),
+    isFree: (_, at) => times.includes(at),
+    said: (at) => `${at / HOUR} o’clock`,
+    day: (typed) => (typed === 'Monday' ? '2026-11-30' : typed === 'tomorrow' ? '2026-11-25' : undefined),
+    ...change,
+  });
+  const times = [9, 10, 11, 12].map((h) => h * HOUR);
+  const began = begin(book, { id: 'r', ours: MAIN, theirs: ADA }, AT, with_(times));
+  it('is offered, chosen by its number, and confirmed with a code; never in words that stop texts', () => {
+    expect(began.says).toEqual([
+      'Which time? 1: 9 o’clock. 2: 10 o’clock. 3: 11 o’clock. Write the number, or another day.',
+    ]);
+    const chosen = answer(began.run, ' 2. ', AT, with_(times));
+    expect(chosen.books).toEqual({ calendarId: 'c', from: 10 * HOUR, code: '12345' });
+    expect(chosen.says).toEqual([
+      'Booked: 10 o’clock. Write OFF 12345 to give it back, MOVE 12345 for another time.',
+      'See you 10 o’clock.',
+    ]);
+    expect(chosen.says.join(' ')).not.toMatch(/\b(CANCEL|END|STOP|QUIT)\b/i);
+  });
+  it('that has gone meanwhile is not given: others are offered', () => {
+    const { says, books, run } = answer(began.run, '1', AT, with_(times.slice(1)));
+    expect(books).toBeNull();
+    expect(says[0]).toContain('That time has just gone. Free are 1: 10 o’clock');
+    expect(run.offers![0]).toBe(10 * HOUR);
+  });
+  it('of another day is offered; where nothing is free then, others are; what is neither is asked twice, then a person goes on', () => {
+    expect(answer(began.run, 'tomorrow', AT, with_(times)).says[0]).toContain('On that day 1: 9 o’clock');
+    expect(answer(began.run, 'Monday', AT, with_(times)).says[0]).toContain('Nothing is free then, but 1: 9');
+    let turn = began;
+    for (const words of ['7', 'hm', 'well']) turn = answer(turn.run, words, AT, with_(times));
+    expect(turn.run.state).toBe('handed over');
+  });
+  it('that there is none of is said, and a person goes on', () => {
+    const none = begin(book, { id: 'r', ours: MAIN, theirs: ADA }, AT, with_([]));
+    expect(none.run.state).toBe('handed over');
+    expect(none.says[0]).toContain('no free time left');
+  });
 });

@@ -1,6 +1,6 @@
 export { hasAny, isSo, readAnswer, type Answer } from './answers';
 export { resultsOf, wilson, type Result, type Share } from './results';
-export { answer, begin, isOpen, Run, type Turn, type ValueOf } from './run';
+export { answer, begin, isOpen, Run, type Context, type Turn } from './run';
 export { dialogueStarters } from './starters';
 export { beginsInWords, stepSays, testInWords } from './words';
 export { beganBy, wrongWords } from './which';

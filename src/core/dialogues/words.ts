@@ -28,6 +28,8 @@ export function stepSays(step: DialogueStep, system: System): string {
         return `ask ${quoted(step.text)}, answered by ${step.by === 'words' ? 'words' : step.by}, kept as ${step.label}`;
       case 'task':
         return `give ${name(step.personId)} the task ${quoted(step.text)}`;
+      case 'book':
+        return `offer times of ${(step.calendarId && system.calendars[step.calendarId]?.name) || 'a calendar that is not chosen'}, ${quoted(step.text)}, kept as Time`;
       case 'hand over':
         return `hand over to ${name(step.personId)}`;
     }

@@ -17,7 +17,8 @@ export type Place =
         | 'mailbox'
         | 'site'
         | 'follow-up'
-        | 'dialogue';
+        | 'dialogue'
+        | 'calendar';
       id: string;
     }
   | { kind: 'dialling' }

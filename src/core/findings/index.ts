@@ -4,6 +4,7 @@ import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, cutOffWhenDialled, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
+import { calendars } from './calendars';
 import { dialogues } from './dialogues';
 import { followUps } from './follow-ups';
 import { phones } from './phones';
@@ -51,6 +52,7 @@ const CHECKS: readonly Check[] = [
   recordedForEver,
   followUps,
   dialogues,
+  calendars,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 

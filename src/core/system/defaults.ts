@@ -243,6 +243,7 @@ export const emptySystem = (business: Business): System => ({
   wordings: {},
   followUps: {},
   dialogues: {},
+  calendars: {},
   promises: {},
 });
 

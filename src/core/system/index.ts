@@ -25,6 +25,7 @@ export { behindCode, leadsTo, shortcutsOf, type Leads } from './shortcuts';
 export * from './shape/wordings';
 export * from './shape/follow-ups';
 export * from './shape/dialogues';
+export * from './shape/calendars';
 export * from './shape/behaviour';
 export * from './shape/promises';
 export * from './shape/greetings';

@@ -55,7 +55,7 @@ const NEW_IN_4 = ['queues', 'rotas', 'contacts', 'lists', 'promises'] as const;
 const NEW_IN_6 = ['shortcuts', 'wordings'] as const;
 
 /** And version 7. */
-const NEW_IN_7 = ['followUps', 'dialogues'] as const;
+const NEW_IN_7 = ['followUps', 'dialogues', 'calendars'] as const;
 
 /** From which version on each set of additions was there. */
 const STEPS: readonly [number, Record<string, (item: Fields) => Fields>][] = [

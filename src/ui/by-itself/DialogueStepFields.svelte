@@ -109,6 +109,23 @@
     <SelectItem value="yes or no" text="yes or no" />
   </Select>
   <EditField label="Kept as" value={step.label} keep={(label) => set({ ...step, label })} />
+{:else if step.kind === 'book'}
+  <Select
+    size="sm"
+    labelText="Of which calendar"
+    selected={step.calendarId ?? ''}
+    on:update={(e) => {
+      const calendarId = String(e.detail) || null;
+      if (calendarId !== step.calendarId) set({ ...step, calendarId });
+    }}
+  >
+    <SelectItem value="" text="Choose…" />
+    {#each Object.values(system.calendars) as c (c.id)}<SelectItem value={c.id} text={c.name} />{/each}
+  </Select>
+  {#if !Object.keys(system.calendars).length}<a class="small" href="/by-itself/bookings"
+      >Make a calendar first</a
+    >{/if}
+  <EditField label="What stands before the times" value={step.text} keep={(text) => set({ ...step, text })} />
 {:else}
   <Select
     size="sm"

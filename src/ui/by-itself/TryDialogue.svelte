@@ -1,11 +1,12 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { answer, begin, beganBy, type Turn } from '$core/dialogues';
+  import { answer, begin, beganBy, type Context, type Turn } from '$core/dialogues';
   import { NEW_CALLER } from '$core/calls';
   import { known } from '$core/story';
   import type { Dialogue } from '$core/system';
   import { answerTo, filled, wishOf } from '$core/texting';
   import { Remembered } from '../remembered.svelte';
+  import { calendarContext } from '$workspace';
   import { theBusiness } from '../window/session.svelte';
 
   /** A dialogue rehearsed line by line: what somebody writes, and what would be said to it. Nothing is sent. */
@@ -26,9 +27,13 @@
     const all: Line[] = [];
     const ours = line.e164;
     const contact = known(system).contacts.get(NEW_CALLER);
-    const values = (field: string) => {
-      const made = filled(`{${field}}`, { contact, business: system.business, by: undefined, from: ours });
-      return made.empty.length ? '' : made.text;
+    const values: Context = {
+      valueOf: (field) => {
+        const made = filled(`{${field}}`, { contact, business: system.business, by: undefined, from: ours });
+        return made.empty.length ? '' : made.text;
+      },
+      code: () => '12345',
+      ...calendarContext(system, theBusiness().view.bookings, theBusiness().minute),
     };
     const alone = { ...system, dialogues: { [dialogue.id]: dialogue } };
     let turn: Turn | null = null;

@@ -16,6 +16,7 @@ export const STEP_KINDS: Record<DialogueStep['kind'], string> = {
   say: 'say something',
   ask: 'ask something',
   task: 'give somebody a task',
+  book: 'offer times and book one',
   'hand over': 'hand over to a person',
 };
 
@@ -32,6 +33,13 @@ export function freshStep(kind: DialogueStep['kind'], labels: readonly string[])
     }
     case 'task':
       return { ...base, kind, personId: null, text: 'Call {name|them}' };
+    case 'book':
+      return {
+        ...base,
+        kind,
+        calendarId: Object.keys(theBusiness().system.calendars)[0] ?? null,
+        text: 'These times are free:',
+      };
     case 'hand over':
       return { ...base, kind, personId: null };
   }

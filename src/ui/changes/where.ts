@@ -21,6 +21,7 @@ export const PART_HEADINGS: Record<Part, string> = {
   wording: 'Ready-made answers',
   'follow-up': 'Follow-ups',
   dialogue: 'Dialogues by text',
+  calendar: 'Calendars',
   promise: 'Promises',
 };
 
@@ -58,6 +59,8 @@ export function pageOf(part: Part, id: string): string | null {
     case 'shortcut':
     case 'wording':
       return null;
+    case 'calendar':
+      return `/by-itself/bookings#${id}`;
     case 'dialogue':
       return `/by-itself/dialogues#${id}`;
     case 'follow-up':

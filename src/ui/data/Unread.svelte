@@ -23,6 +23,7 @@
     tasks: 'a task',
     runs: 'a dialogue by text',
     rounds: 'a round of texts',
+    bookings: 'an appointment',
     callLists: 'a call list',
     listed: 'somebody on a call list',
     circles: 'a conversation of colleagues',

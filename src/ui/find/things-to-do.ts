@@ -145,6 +145,11 @@ const KNOWN: readonly Known[] = [
     words: 'dialler campaign outbound telephone sales do not call',
     doing: { href: '/by-itself/lists' },
   },
+  {
+    title: 'Appointments: free times and who has one',
+    words: 'booking calendar schedule slot reserve',
+    doing: { href: '/by-itself/bookings' },
+  },
   { title: 'Tasks', words: 'to do todo reminder', doing: { href: '/by-itself/tasks' } },
   {
     title: 'What was done by itself, and what failed',

@@ -74,7 +74,7 @@
         'By itself',
         size(system.followUps),
         openTasks ? count(openTasks, 'task') : count(size(system.followUps), 'follow-up'),
-        ['follow-up', 'dialogue'],
+        ['follow-up', 'dialogue', 'calendar'],
       ),
       { path: '/figures', name: 'Figures', note: '', usable: view.calls.length > 0 },
     ];

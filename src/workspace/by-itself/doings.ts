@@ -28,6 +28,7 @@ export const DOING_STORES = [
   'messages',
   'runs',
   'threads',
+  'bookings',
 ] as const;
 export type DoingTx = Transaction<(typeof DOING_STORES)[number]>;
 

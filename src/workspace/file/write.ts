@@ -70,6 +70,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     words: (value) => [{ is: 'words', value }],
     errands: (value) => [{ is: 'errand', value }],
     tasks: (value) => [{ is: 'task', value }],
+    bookings: (value) => [{ is: 'booking', value }],
     callLists: (value) => [{ is: 'call list', value }],
     listed: (value) => [{ is: 'listed', value }],
     rounds: (value) => [{ is: 'round', value }],

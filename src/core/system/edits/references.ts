@@ -27,6 +27,7 @@ export const COLLECTIONS = {
   wording: 'wordings',
   'follow-up': 'followUps',
   dialogue: 'dialogues',
+  calendar: 'calendars',
   promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
@@ -50,6 +51,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   wording: 'ready-made answer',
   'follow-up': 'follow-up',
   dialogue: 'dialogue',
+  calendar: 'calendar',
   promise: 'promise',
 };
 
@@ -178,6 +180,9 @@ const PLACES: Record<Place, Points> = {
   'followUps.then[].dialogueId': points('dialogue', 'null'),
   'dialogues.numberIds[]': points('number', 'out'),
   'dialogues.steps[].personId': points('person', 'null'),
+  'dialogues.steps[].calendarId': points('calendar', 'null'),
+  'calendars.hoursId': points('hours', 'null'),
+  'calendars.personId': points('person', 'null'),
   // A promise about what is no longer there cannot be kept or broken; one that expects somebody who is gone is broken.
   'promises.numberId': points('number', 'whole'),
   'promises.when.hoursId': points('hours', 'whole'),

@@ -125,6 +125,7 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
       asked.add(step.label.toLowerCase());
     }
   },
+  calendar: ({ id }, { calendars }) => onlyName(calendars, id, 'calendar'),
   promise: () => undefined,
 };
 

@@ -33,6 +33,13 @@ export const DialogueStep = z.discriminatedUnion('kind', [
     personId: Id.nullable(),
     text: text(300).min(1, 'Write what is to be done.'),
   }),
+  /** Free times of a calendar are offered, and one is made an appointment. */
+  z.object({
+    ...base,
+    kind: z.literal('book'),
+    calendarId: Id.nullable(),
+    text: text(400).min(1, 'Write what it asks.'),
+  }),
   /** A person goes on from here; it waits for them among the conversations. */
   z.object({ ...base, kind: z.literal('hand over'), personId: Id.nullable() }),
 ]);

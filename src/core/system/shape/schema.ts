@@ -11,6 +11,7 @@ import { Contact, ContactList } from './contacts';
 import { RecordsLink } from '../records-link';
 import { Shortcut } from './shortcuts';
 import { Wording } from './wordings';
+import { BookingCalendar } from './calendars';
 import { Dialogue } from './dialogues';
 import { ByItself, FollowUp } from './follow-ups';
 import { Hours, Rota } from './hours';
@@ -208,6 +209,7 @@ export const System = z.object({
   wordings: z.record(Id, Wording),
   followUps: z.record(Id, FollowUp),
   dialogues: z.record(Id, Dialogue),
+  calendars: z.record(Id, BookingCalendar),
   promises: z.record(Id, Promised),
 });
 

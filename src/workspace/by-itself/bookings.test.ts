@@ -1,0 +1,127 @@
+/** Appointments by text and by hand: no time is given to two, a number alone moves nothing, and a stop asks what was meant. */
+import 'fake-indexeddb/auto';
+import { deleteDB } from 'idb';
+import { afterEach, beforeEach, expect, it } from 'vitest';
+import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import {
+  Changes,
+  bookFor,
+  DB_NAME,
+  openDatabase,
+  receiveText,
+  setBooking,
+  Workspace,
+  writeWhole,
+  type Db,
+} from '..';
+
+/** Tuesday, 10:15 in the yard. */
+const NOW = Date.UTC(2026, 10, 24, 18, 15);
+const MAIN = '+13605550142';
+const ADA = '+12065550101';
+const BO = '+12065550102';
+let db: Db;
+let w: Workspace;
+let changes: Changes;
+let now = NOW;
+beforeEach(async () => {
+  now = NOW;
+  db = await openDatabase();
+  changes = new Changes();
+  await writeWhole(db, { ...demonstration(NOW), texts: [], threads: [] });
+  const opened = await Workspace.open(db, changes, DEMO_ID);
+  if (!opened.ok) throw new Error(opened.message);
+  w = opened.workspace;
+  w.now = () => now;
+});
+afterEach(async () => {
+  w.close();
+  changes.close();
+  db.close();
+  await deleteDB(DB_NAME);
+});
+const write = async (text: string, from = ADA) => {
+  now += 1000;
+  await receiveText(w, { from, to: MAIN, text });
+};
+const said = (to = ADA) => w.view.texts.filter((t) => t.way === 'out' && t.to === to).map((t) => t.text);
+const booked = () => w.view.bookings.filter((b) => b.state === 'booked');
+const offered = (to = ADA) => /1: ([^.]+)\./.exec(said(to).at(-1)!)?.[1];
+const askFor = async (from = ADA) => {
+  await write('A lift please', from);
+  await write('Sloop, 9 m', from);
+};
+
+it('two who are offered the same time get two, whoever is slower is told', async () => {
+  await askFor(ADA);
+  await askFor(BO);
+  expect(offered(ADA)).toBe(offered(BO));
+  await write('1', BO);
+  await write('1', ADA);
+  expect(booked().map((b) => b.number)).toEqual([BO]);
+  expect(said(ADA).at(-1)).toContain('That time has just gone. Free are 1:');
+  await write('1', ADA);
+  expect(booked()).toHaveLength(2);
+  expect(new Set(booked().map((b) => b.from)).size).toBe(2);
+  expect(new Set(booked().map((b) => b.code)).size).toBe(2);
+});
+
+it('is given back by its code, from the number that made it and from no other', async () => {
+  await askFor();
+  await write('1');
+  const { code, from } = booked()[0]!;
+  await write(`OFF ${code}`, BO);
+  expect(booked()).toHaveLength(1);
+  expect(said(BO).at(-1)).toContain('We know no appointment');
+  await write(`off ${code === '12345' ? '54321' : '12345'}`);
+  expect(booked()).toHaveLength(1);
+  await write(`off ${code}`);
+  expect(booked()).toEqual([]);
+  expect(said().at(-1)).toContain('is given back.');
+  await askFor(BO);
+  await write('1', BO);
+  expect(booked()[0]!.from).toBe(from);
+});
+
+it('is moved: the old time stays until there is another', async () => {
+  await askFor();
+  await write('1');
+  const old = booked()[0]!;
+  await write(`MOVE ${old.code}`);
+  expect(said().at(-1)).toContain('Which time instead?');
+  expect(booked().map((b) => b.id)).toEqual([old.id]);
+  await write('2');
+  expect(booked()).toHaveLength(1);
+  expect(booked()[0]!.from).not.toBe(old.from);
+  expect(said().at(-1)).toMatch(/^Moved: /);
+});
+
+it('a stop while there is one stops the texts, and a person asks whether it was meant', async () => {
+  await askFor();
+  await write('1');
+  await write('STOP');
+  expect(said().at(-1)).toContain('you get no more texts from us');
+  expect(booked()).toHaveLength(1);
+  expect(w.view.tasks.at(-1)).toMatchObject({ personId: 'anselm', other: ADA });
+  expect(w.view.tasks.at(-1)!.text).toContain('They wrote STOP: was the appointment');
+});
+
+it('by hand: what is taken or wrong is refused, what was given back comes back only while it is free', async () => {
+  const { calendarContext } = await import('..');
+  const [first] = calendarContext(w.system, [], now).free('slipway', null);
+  const book = (name: string, from = first!) =>
+    bookFor(w, { calendarId: 'slipway', from, name, number: null });
+  expect(await book(' ')).toMatchObject({ ok: false, field: 'name' });
+  const both = await Promise.all([book('Ada'), book('Bo')]);
+  expect(both.map((b) => b.ok)).toEqual([true, false]);
+  const [made] = both;
+  if (!made!.ok) throw new Error();
+  expect(await setBooking(w, made!.booking.id, 'given back')).toBeUndefined();
+  const other = await book('Cy');
+  expect(other.ok).toBe(true);
+  expect(await setBooking(w, made!.booking.id, 'booked')).toBe('Somebody else has that time meanwhile.');
+  expect(await book('Dee', first! + 60_000)).toMatchObject({
+    ok: false,
+    message: 'That time has just gone.',
+  });
+});
