@@ -30,7 +30,7 @@ for (let i = 0; i < 20; i++) {
     {
       happenings: happeningsOf(log.rows()),
       settling: i ? log.settling : settlingOf(log.rows()),
-      textsOf: (number) => log.with([number]).filter((r) => r.kind === 'text'),
+      textsOf: (number) => log.of(number).filter((r) => r.kind === 'text'),
       wishes: [],
       where: (number) => whereaboutsOf(number, business.country, business.timeZone),
     },

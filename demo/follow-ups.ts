@@ -39,7 +39,6 @@ export const DIALOGUES: readonly Command[] = [
       atOnce: 1,
       leadMinutes: 240,
       horizonDays: 30,
-      place: 'Lantern Cove Road 12',
       personId: 'anselm',
     },
   },

@@ -232,7 +232,7 @@ const reader = {
       {
         happenings: happeningsOf(log.between(now - days * 86_400_000, now)),
         settling: log.settling,
-        textsOf: (number) => log.with([number]).filter((r) => r.kind === 'text' && r.facts.way === 'in'),
+        textsOf: (number) => log.of(number).filter((r) => r.kind === 'text' && r.facts.way === 'in'),
         wishes,
         where: (number) =>
           whereaboutsOf(

@@ -17,7 +17,6 @@ const calendar = (change: Partial<BookingCalendar> = {}): BookingCalendar => ({
   atOnce: 1,
   leadMinutes: 0,
   horizonDays: 30,
-  place: '',
   personId: null,
   ...change,
 });

@@ -188,8 +188,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     atOnce: 'at one moment',
     leadMinutes: 'minutes before at the latest',
     horizonDays: 'days ahead at the most',
-    place: 'place',
-    personId: 'whose it is',
+    personId: 'who sees to it',
   },
   'follow-up': {
     name: 'name',

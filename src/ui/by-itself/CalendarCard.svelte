@@ -143,11 +143,11 @@
       />
       <Select
         size="sm"
-        labelText="Whose it is"
+        labelText="Who sees to what is unclear"
         selected={calendar.personId ?? ''}
         on:update={(e) => {
           const personId = String(e.detail) || null;
-          if (personId !== calendar.personId) set({ personId }, 'whose it is');
+          if (personId !== calendar.personId) set({ personId }, 'who sees to it');
         }}
       >
         <SelectItem value="" text="nobody in particular" />
@@ -168,7 +168,12 @@
         </ul>
       {/if}
       <form onsubmit={(e) => void book(e)} aria-label="Book in {calendar.name}">
-        <Select size="sm" labelText="When" bind:selected={from}>
+        <Select
+          size="sm"
+          labelText="When"
+          selected={free.includes(Number(from)) ? from : String(free[0] ?? '')}
+          on:update={(e) => (from = String(e.detail))}
+        >
           {#each free as at (at)}<SelectItem value={String(at)} text={momentText(at, zone)} />{/each}
         </Select>
         <TextInput

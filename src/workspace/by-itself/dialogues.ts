@@ -6,7 +6,7 @@ import { conversationKey, known } from '../../core/story';
 import type { Dialogue, System } from '../../core/system';
 import { filled, wishOf } from '../../core/texting';
 import type { Transaction } from '../db';
-import { BookingRecord, RunRecord, TextRecord, ThreadRecord } from '../records';
+import { RunRecord, TextRecord, ThreadRecord } from '../records';
 import { within } from '../store';
 import type { Change } from '../sync';
 import { putLeaving } from '../texting/kept';

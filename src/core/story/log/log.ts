@@ -137,6 +137,10 @@ export class Log {
     return this.numbers;
   }
 
+  /** Everything with a number, in no order. @param number E.164 */
+  of(number: string): readonly Row[] {
+    return this.byNumber().get(number)?.rows ?? [];
+  }
   /** Everything with some numbers, the newest first. @param numbers E.164 */
   with(numbers: readonly string[]): Row[] {
     const known = this.byNumber();

@@ -1,6 +1,6 @@
 /** Calendars in which appointments are made: when they are open, how long one takes, and how many fit at once. */
 import { z } from 'zod';
-import { Id, name, text } from './primitives';
+import { Id, name } from './primitives';
 
 const minutes = (least: number, most: number, says: string) =>
   z
@@ -28,9 +28,7 @@ export const BookingCalendar = z.object({
     .int('Whole days only.')
     .min(1, 'At least 1 day.')
     .max(365, 'At most 365 days.'),
-  /** Where it is, as it is confirmed. */
-  place: text(120),
-  /** Whose it is. */
+  /** Who sees to what is unclear about one. */
   personId: Id.nullable(),
 });
 export type BookingCalendar = z.infer<typeof BookingCalendar>;

@@ -20,7 +20,6 @@
       atOnce: 1,
       leadMinutes: 120,
       horizonDays: 30,
-      place: '',
       personId: theBusiness().actor || null,
     };
     theBusiness().edit(`Calendar: ${value.name}`, [{ do: 'calendar.add', value }]);
