@@ -5,6 +5,8 @@ import { carryDue, raiseWithoutCall, type Changes, type Db } from '../workspace'
 export class ByItself {
   /** Businesses for which something is being done. */
   private busy = new Set<string>();
+  /** The minute in which it was last looked for what comes about without a call, by business: that reads a whole system. */
+  private looked = new Map<string, number>();
 
   constructor(
     private db: Db,
@@ -29,10 +31,12 @@ export class ByItself {
     const { db, changes } = this;
     if (!Object.keys(system.followUps).length && !(await db.countFromIndex('errands', 'business', id)))
       return;
-    for (const change of [
-      ...(await raiseWithoutCall(db, id, system, this.now())),
-      ...(await carryDue(db, id, system, this.now())),
-    ])
-      changes.tell(change);
+    const now = this.now();
+    const minute = Math.floor(now / 60_000);
+    if (this.looked.get(id) !== minute) {
+      this.looked.set(id, minute);
+      for (const change of await raiseWithoutCall(db, id, system, now)) changes.tell(change);
+    }
+    for (const change of await carryDue(db, id, system, now)) changes.tell(change);
   }
 }

@@ -11,6 +11,7 @@ import {
   begin,
   dialogueStarters,
   readAnswer,
+  rehearsed,
   resultsOf,
   stepSays,
   wilson,
@@ -246,4 +247,29 @@ describe('a time', () => {
     expect(none.run.state).toBe('handed over');
     expect(none.says[0]).toContain('no free time left');
   });
+});
+
+it('rehearsed is what would be said and done, line by line, and what it does not know a person gets', () => {
+  const system = demoSystem();
+  const lines = (dialogue: Dialogue, ...written: string[]) =>
+    rehearsed(dialogue, written, { ours: MAIN, theirs: ADA }, AT, system, values).map(
+      (l) => `${l.who}: ${l.text}`,
+    );
+  expect(lines(quote, 'a quote', 'Sloop', 'yes', 'and?', 'STOP')).toEqual([
+    'they: a quote',
+    'it: Gladly. Which boat is it, and how long?',
+    'they: Sloop',
+    'it: Is it urgent? Yes or no.',
+    'they: yes',
+    'it: Thank you. One of us writes to you about Sloop.',
+    'note: Task of Rosa Delgado: Call them today about Sloop',
+    'note: A person goes on: it waits among the texts.',
+    'they: and?',
+    'note: It knows nothing of that: a person gets it.',
+    'they: STOP',
+    'it: Lantern Cove Boatworks: you get no more texts from us. Reply START to get them again.',
+  ]);
+  // What only a follow-up begins has the first word.
+  expect(lines(survey)[0]).toContain('it: Lantern Cove: how well were you helped');
+  expect(lines(survey, 'stop', '5').at(-1)).toBe('note: It knows nothing of that: a person gets it.');
 });

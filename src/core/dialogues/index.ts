@@ -4,3 +4,5 @@ export { answer, begin, isOpen, Run, type Context, type Turn } from './run';
 export { dialogueStarters } from './starters';
 export { beginsInWords, stepSays, testInWords } from './words';
 export { beganBy, wrongWords } from './which';
+export { rehearsed, type Line } from './rehearse';
+export { valuesOf } from './values';

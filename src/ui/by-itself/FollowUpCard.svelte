@@ -88,7 +88,7 @@
         </div>
         <div class="part">
           <b>When</b>
-          <div class="fields"><WhenFields {followUp} /></div>
+          <div class="fields whole"><WhenFields {followUp} /></div>
         </div>
         {#if isAboutACall(followUp)}
           <div class="part">
@@ -300,6 +300,10 @@
     gap: 8px 12px;
     align-items: start;
     flex: 1;
+  }
+  /* What it waits for is said in whole words. */
+  .whole {
+    grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
   }
   .line {
     display: flex;

@@ -1,10 +1,8 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
-  import { answer, begin, beganBy, type Context, type Turn } from '$core/dialogues';
+  import { rehearsed, valuesOf, type Context } from '$core/dialogues';
   import { NEW_CALLER } from '$core/calls';
-  import { known } from '$core/story';
   import type { Dialogue } from '$core/system';
-  import { answerTo, filled, wishOf } from '$core/texting';
   import { Remembered } from '../remembered.svelte';
   import { calendarContext } from '$workspace';
   import { theBusiness } from '../window/session.svelte';
@@ -17,66 +15,17 @@
   const written = new Remembered<string[]>(`dialogue ${dialogue.id}`, []);
   let text = $state('');
 
-  interface Line {
-    who: 'they' | 'it' | 'note';
-    text: string;
-  }
   /** All of it worked out anew: whatever is edited shows what the same words would bring now. */
-  const lines = $derived.by((): Line[] => {
+  const lines = $derived.by(() => {
     if (!line) return [];
-    const all: Line[] = [];
     const ours = line.e164;
-    const contact = known(system).contacts.get(NEW_CALLER);
-    const values: Context = {
-      valueOf: (field) => {
-        const made = filled(`{${field}}`, { contact, business: system.business, by: undefined, from: ours });
-        return made.empty.length ? '' : made.text;
-      },
+    const context: Context = {
+      valueOf: valuesOf(system, ours, NEW_CALLER),
       code: () => '12345',
       ...calendarContext(system, theBusiness().view.bookings, theBusiness().minute),
     };
-    const alone = { ...system, dialogues: { [dialogue.id]: dialogue } };
-    let turn: Turn | null = null;
-    let misread = false;
-    const tell = (next: Turn) => {
-      for (const says of next.says) all.push({ who: 'it', text: says });
-      for (const task of next.tasks) {
-        const whose = task.personId ? system.people[task.personId]?.name : undefined;
-        all.push({ who: 'note', text: `Task of ${whose ?? 'anybody'}: ${task.text}` });
-      }
-      const { state, personId } = next.run;
-      if (state === 'handed over')
-        all.push({
-          who: 'note',
-          text: `${(personId && system.people[personId]?.name) || 'A person'} goes on: it waits among the texts.`,
-        });
-      if (state === 'done') all.push({ who: 'note', text: 'It is over.' });
-      turn = next;
-    };
-    const who = { id: 'try', ours, theirs: NEW_CALLER };
-    // A dialogue that only a follow-up begins has the first word itself.
-    if (!dialogue.words.length) tell(begin(dialogue, who, 0, values));
-    for (const said of written.value) {
-      all.push({ who: 'they', text: said });
-      if (wishOf(said)) {
-        const open = turn as Turn | null;
-        if (open) turn = answer(open.run, said, 0, values);
-        const answered = answerTo(said, 0, {
-          business: system.business.name,
-          number: theBusiness().number(ours),
-          lastAt: -Infinity,
-        });
-        if (answered) all.push({ who: 'it', text: answered });
-        continue;
-      }
-      const open = turn as Turn | null;
-      if (open?.run.state === 'open') tell(answer(open.run, said, 0, values));
-      else if (beganBy(said, ours, alone)) tell(begin(dialogue, who, 0, values));
-      else misread = true;
-      if (misread) all.push({ who: 'note', text: 'It knows nothing of that: a person gets it.' });
-      misread = false;
-    }
-    return all;
+    const who = { ours, theirs: NEW_CALLER };
+    return rehearsed(dialogue, written.value, who, theBusiness().minute, system, context);
   });
   function write(event: Event) {
     event.preventDefault();

@@ -232,7 +232,7 @@
     gap: 6px;
   }
   .when :global(input) {
-    width: 138px;
+    width: 172px;
   }
   .none {
     padding: 10px 0;

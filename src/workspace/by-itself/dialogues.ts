@@ -1,10 +1,10 @@
 /** Dialogues by text as they are stored: each text that comes is answered in the transaction that stores it. */
 import { freshCode, wishOfBooking } from '../../core/booking';
-import { answer, beganBy, begin, isOpen, type Context, type Turn } from '../../core/dialogues';
+import { answer, beganBy, begin, isOpen, valuesOf, type Context, type Turn } from '../../core/dialogues';
 import { addDays, localTime } from '../../core/hours';
-import { conversationKey, known } from '../../core/story';
+import { conversationKey } from '../../core/story';
 import type { Dialogue, System } from '../../core/system';
-import { filled, wishOf } from '../../core/texting';
+import { wishOf } from '../../core/texting';
 import type { Transaction } from '../db';
 import { RunRecord, TextRecord, ThreadRecord } from '../records';
 import { within } from '../store';
@@ -33,11 +33,7 @@ async function contextOf(
   const bookings = await bookingsIn(tx, businessId);
   const codes = new Set(bookings.flatMap((b) => (b.state === 'booked' && b.to > at ? b.code : [])));
   return {
-    valueOf: (field) => {
-      const contact = known(system).contacts.get(theirs);
-      const made = filled(`{${field}}`, { contact, business: system.business, by: undefined, from: ours });
-      return made.empty.length ? '' : made.text;
-    },
+    valueOf: valuesOf(system, ours, theirs),
     code: () => freshCode(codes, Math.random),
     ...calendarContext(system, bookings, at),
   };
