@@ -6,6 +6,7 @@
   import SecondsField from '../fields/SecondsField.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
   import SeveralField from '../fields/SeveralField.svelte';
+  import { partedWords } from '../parted';
   import { theBusiness } from '../window/session.svelte';
   import { freshStep, setDialogue, STEP_KINDS } from './dialogue-edits';
   import DialogueStepFields from './DialogueStepFields.svelte';
@@ -49,10 +50,7 @@
     put(next, 'a step moved');
   }
   function keepWords(text: string): string | undefined {
-    const words = text
-      .split(',')
-      .map((w) => w.trim())
-      .filter(Boolean);
+    const words = partedWords(text);
     return wrongWords(words) ?? set({ words }, 'words that begin it');
   }
   const remove = () =>

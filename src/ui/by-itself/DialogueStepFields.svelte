@@ -2,6 +2,7 @@
   import { Select } from 'carbon-components-svelte';
   import type { AnswerTest, DialogueStep, DialogueStepOf, System } from '$core/system';
   import EditField from '../fields/EditField.svelte';
+  import { partedWords } from '../parted';
   import SelectItem from '../fields/SelectItem.svelte';
 
   /** The fields of one step, and where it is done only with some answers. */
@@ -78,10 +79,7 @@
           ...step,
           only: {
             ...only,
-            words: text
-              .split(',')
-              .map((w) => w.trim())
-              .filter(Boolean),
+            words: partedWords(text),
           },
         })}
     />

@@ -4,17 +4,13 @@
   import EditField from '../fields/EditField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import { partedWords } from '../parted';
   import { setFollowUp } from './edits';
   import { WHENS } from './kinds';
 
   let { followUp }: { followUp: FollowUp } = $props();
   const { when } = $derived(followUp);
   const set = (next: FollowWhen, words = 'when it applies') => setFollowUp(followUp, { when: next }, words);
-  const wordsIn = (text: string) =>
-    text
-      .split(',')
-      .map((w) => w.trim())
-      .filter(Boolean);
 </script>
 
 <Select
@@ -57,7 +53,7 @@
     value={when.words.join(', ')}
     placeholder="any text"
     helper="Parted by commas; as they are written, whatever the case."
-    keep={(text) => set({ is: 'text', words: wordsIn(text) })}
+    keep={(text) => set({ is: 'text', words: partedWords(text) })}
   />
 {:else if when.is === 'asked'}
   <EditField

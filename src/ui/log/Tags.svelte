@@ -1,17 +1,13 @@
 <script lang="ts">
   import { setTags, type CallRecord } from '$workspace';
   import EditField from '../fields/EditField.svelte';
+  import { partedWords } from '../parted';
   import { theBusiness } from '../window/session.svelte';
 
   /** Words on a call, to find and to count it by; what waits for one is set off by it. */
   let { call }: { call: CallRecord } = $props();
-  const wordsIn = (text: string) =>
-    text
-      .split(',')
-      .map((w) => w.trim())
-      .filter(Boolean);
   function keep(text: string): string | undefined {
-    const tags = wordsIn(text);
+    const tags = partedWords(text);
     const long = tags.find((t) => t.length > 30);
     if (long) return `“${long}” is longer than 30 letters.`;
     if (tags.length > 30) return 'At most 30 words.';

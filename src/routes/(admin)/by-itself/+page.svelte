@@ -8,6 +8,7 @@
   import Limits from '$ui/by-itself/Limits.svelte';
   import SelectItem from '$ui/fields/SelectItem.svelte';
   import { freshId } from '$ui/ids';
+  import { freeName } from '$ui/parted';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
@@ -16,16 +17,15 @@
   const sketches = $derived(starters(theBusiness().actor || (Object.keys(system.people)[0] ?? null)));
   let which = $state(0);
   const sketch = $derived(sketches[which]!);
-  /** A name that no other has. */
-  const nameFor = (name: string): string => {
-    const taken = new Set(all.map((f) => f.name.toLowerCase()));
-    for (let n = 1; ; n++) {
-      const tried = n === 1 ? name : `${name} ${n}`;
-      if (!taken.has(tried.toLowerCase())) return tried;
-    }
-  };
   async function add() {
-    const value: FollowUp = { ...sketch, id: freshId('follow-up'), name: nameFor(sketch.name) };
+    const value: FollowUp = {
+      ...sketch,
+      id: freshId('follow-up'),
+      name: freeName(
+        sketch.name,
+        all.map((f) => f.name),
+      ),
+    };
     theBusiness().edit(`Follow-up: ${value.name}`, [{ do: 'follow-up.add', value }]);
     openId = value.id;
     await tick();

@@ -3,17 +3,19 @@
   import type { BookingCalendar } from '$core/system';
   import CalendarCard from '$ui/by-itself/CalendarCard.svelte';
   import { freshId } from '$ui/ids';
+  import { freeName } from '$ui/parted';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
   const all = $derived(Object.values(system.calendars));
   function add() {
-    const taken = new Set(all.map((c) => c.name));
-    let n = 1;
-    while (taken.has(n === 1 ? 'Appointments' : `Appointments ${n}`)) n++;
+    const name = freeName(
+      'Appointments',
+      all.map((c) => c.name),
+    );
     const value: BookingCalendar = {
       id: freshId('calendar'),
-      name: n === 1 ? 'Appointments' : `Appointments ${n}`,
+      name,
       hoursId: Object.keys(system.hours)[0] ?? null,
       minutes: 60,
       gapMinutes: 0,

@@ -7,6 +7,7 @@
   import DialogueCard from '$ui/by-itself/DialogueCard.svelte';
   import SelectItem from '$ui/fields/SelectItem.svelte';
   import { freshId } from '$ui/ids';
+  import { freeName } from '$ui/parted';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);
@@ -16,15 +17,15 @@
   const sketches = $derived(dialogueStarters(whose, () => freshId('step')));
   let which = $state(0);
   const sketch = $derived(sketches[which]!);
-  const nameFor = (name: string): string => {
-    const taken = new Set(all.map((d) => d.name.toLowerCase()));
-    for (let n = 1; ; n++) {
-      const tried = n === 1 ? name : `${name} ${n}`;
-      if (!taken.has(tried.toLowerCase())) return tried;
-    }
-  };
   async function add() {
-    const value: Dialogue = { ...sketch, id: freshId('dialogue'), name: nameFor(sketch.name) };
+    const value: Dialogue = {
+      ...sketch,
+      id: freshId('dialogue'),
+      name: freeName(
+        sketch.name,
+        all.map((d) => d.name),
+      ),
+    };
     theBusiness().edit(`Dialogue: ${value.name}`, [{ do: 'dialogue.add', value }]);
     openId = value.id;
     await tick();
