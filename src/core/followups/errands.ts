@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { addDays, localTime } from '../hours';
 import { ENTRY_KINDS, partiesOf } from '../story';
 import { E164, Id, type FollowThen, type FollowUp, type System } from '../system';
+import { MOST_PARTS, partsOf } from '../texting';
 import { filledFor } from './fields';
 import { dueAt, keyOf, overAt, rowOf, type Happening } from './happenings';
 
@@ -64,12 +65,18 @@ const fromOf = (numberId: string | null, happening: Happening, system: System): 
   return line?.e164 ?? system.business.defaultCallerId ?? Object.values(system.numbers)[0]?.e164 ?? null;
 };
 
+/** Longer is nothing that is sent, or written down for somebody. */
+const MOST_LETTERS = 2000;
+
 function doingOf(then: FollowThen, happening: Happening, system: System): Doing | string {
   const row = rowOf(happening);
   const other = row?.facts.other ?? null;
   const words = (text: string, from: string | null = null): { text: string } | string => {
     const { text: done, empty } = filledFor(text, happening, from, system);
-    return empty.length ? `Nothing is known for ${empty.join(', ')}.` : { text: done };
+    if (empty.length) return `Nothing is known for ${empty.join(', ')}.`.slice(0, 500);
+    return done.length > MOST_LETTERS
+      ? `What is filled in makes it longer than ${MOST_LETTERS} letters.`
+      : { text: done };
   };
   switch (then.do) {
     case 'text':
@@ -85,7 +92,10 @@ function doingOf(then: FollowThen, happening: Happening, system: System): Doing 
         return { do: 'ask', from, to: other, dialogueId: dialogue.id, name: dialogue.name };
       }
       const made = words(then.text, from);
-      return typeof made === 'string' ? made : { do: 'text', from, to: other, text: made.text };
+      if (typeof made === 'string') return made;
+      return made.text.length > 1600 || partsOf(made.text).parts.length > MOST_PARTS
+        ? `What is filled in makes it more than ${MOST_PARTS} parts.`
+        : { do: 'text', from, to: other, text: made.text };
     }
     case 'mail': {
       const to = addressOf(then.to, happening, system);

@@ -142,6 +142,23 @@ describe('what is done', () => {
     const mail = { do: 'mail', to: { is: 'contact' }, subject: 'x', text: 'y', with: 'nothing' } as const;
     expect(made({ then: [mail] })[0]!.lacks).toContain('no contact');
   });
+  it('that would be too long once it is filled in is not sent, and says so', () => {
+    const long = at(missed, NOW, 'a');
+    const row = {
+      ...long,
+      facts: {
+        ...long.facts,
+        course: { ...long.facts.course!, noted: [['Boat', 'x'.repeat(1900)] as const] },
+      },
+    };
+    const then = (text: string) => made({ then: [{ do: 'text', text, numberId: null }] }, row)[0]!;
+    expect(then('{answers}')).toMatchObject({
+      doing: null,
+      lacks: 'What is filled in makes it more than 10 parts.',
+    });
+    expect(then('{answers} {answers}').lacks).toContain('longer than 2000 letters');
+    expect(then('{boat} '.repeat(200)).lacks!.length).toBeLessThanOrEqual(500);
+  });
   it('never texts a colleague’s phone', () => {
     const linked = Object.values(demo.phones).find((p) => p.number)!;
     expect(made({}, at(missed, NOW, 'a', linked.number!))[0]!.lacks).toContain('colleague');

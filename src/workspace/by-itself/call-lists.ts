@@ -178,6 +178,9 @@ export async function endCall(
     back: async () => {
       await place.db.write('call', async (open) => {
         const tx = open('listed', 'tasks', 'dealings');
+        const now = EntryRecord.safeParse(await tx.objectStore('listed').get(entryId)).data;
+        // A colleague who has them before themselves by now keeps them.
+        if (!now || now.calls.at(-1)?.at !== at || now.state === 'taken') return tx.done;
         within(tx.objectStore('listed').put({ ...was, takenAt: place.now() }));
         if (taskId) within(tx.objectStore('tasks').delete(taskId));
         if (never) {
@@ -190,7 +193,7 @@ export async function endCall(
               }),
             );
         }
-        await tx.done;
+        return tx.done;
       });
       await tell();
     },

@@ -79,7 +79,7 @@ async function putTurn(
     } as const;
     const read = TextRecord.safeParse(words);
     // What was filled in made it too long: it goes without its end, which is better than not at all.
-    await putLeaving(tx, read.success ? read.data : { ...words, text: text.slice(0, 600) });
+    await putLeaving(tx, read.success ? read.data : { ...words, text: `${text.slice(0, 600)}...` });
     texts.push(id);
   }
   if (texts.length) changed.push({ businessId, what: 'texts', ids: texts });
@@ -87,7 +87,7 @@ async function putTurn(
     id: `${key}-task-${i + 1}`.slice(0, 60),
     businessId,
     at,
-    text,
+    text: text.slice(0, 5000),
     personId,
     callBack: true,
     by: addDays(localTime(zone, at).date, 1),
