@@ -1,4 +1,6 @@
 /** What happens by itself: a follow-up tried on six thousand calls. */
+import { answerFor } from '../src/core/asking';
+import { ASKED, filler, UNKNOWN } from './paraphrases';
 import { demonstration, DEMO_ID } from '../demo/lantern-cove';
 import { freeTimes } from '../src/core/booking';
 import { countsOf, happeningsOf, starters, tryOn } from '../src/core/followups';
@@ -99,4 +101,35 @@ for (let i = 0; i < 20; i++) {
 }
 console.log(
   `free times of a month for ten people, ${found} of them: median ${ms(quantiles(month).p50)} (aim 20 ms)`,
+);
+
+/** Questions found among 500 own answers, with other words and a mistake here and there: how many are right, and how fast. */
+const answers = Object.fromEntries(
+  [
+    ...ASKED.map(([question]) => question),
+    ...Array.from({ length: 500 - ASKED.length }, (_, n) => filler(n)),
+  ].map((name, i) => [`a${i}`, { id: `a${i}`, name, also: [], says: 'x' }]),
+);
+const building = performance.now();
+answerFor(answers, 'first');
+const built = performance.now() - building;
+const tellings = { right: 0, wrong: 0, 'asked back, rightly': 0, 'asked back in vain': 0, 'not known': 0 };
+const each: number[] = [];
+for (const [question, ...others] of ASKED)
+  for (const said of others) {
+    const from = performance.now();
+    const got = answerFor(answers, said);
+    each.push(performance.now() - from);
+    const right = got?.answer.name === question;
+    if (!got) tellings['not known']++;
+    else if (got.sure) tellings[right ? 'right' : 'wrong']++;
+    else tellings[right ? 'asked back, rightly' : 'asked back in vain']++;
+  }
+const invented = UNKNOWN.filter((said) => answerFor(answers, said)?.sure).length;
+console.log(
+  `a question among 500 answers: median ${ms(quantiles(each).p50)}, 95th percentile ${ms(quantiles(each).p95)} (aim 10 ms; made ready once in ${ms(built)}); of ${each.length} in other words: ${Object.entries(
+    tellings,
+  )
+    .map(([what, n]) => `${n} ${what}`)
+    .join(', ')}; of ${UNKNOWN.length} that nobody can answer ${invented} answered`,
 );

@@ -22,6 +22,7 @@ import {
 } from '../src/core/system';
 import { HOURS, ROTA } from './hours';
 import { DIALOGUES, FOLLOW_UPS } from './follow-ups';
+import { ASKS_FIRST, OWN_ANSWERS } from './own-answers';
 import { GROUPS, PEOPLE, person, phone, UNPAIRED } from './people';
 import { CALLERS, PLANS, QUEUE, SERVICE } from './plans';
 import { PROMISES } from './promises';
@@ -138,6 +139,8 @@ export const demoCommands = (): Command[] => [
   ...SHORTCUTS,
   ...FOLLOW_UPS,
   ...DIALOGUES,
+  ...OWN_ANSWERS,
+  ASKS_FIRST,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
   { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },

@@ -12,6 +12,7 @@ import {
 } from '../core/calls';
 import { RATES } from '../standins/carrier/prices';
 import { reactionOf, type Reaction } from '../standins/outside/outside';
+import { spansOf } from '../core/booking';
 import type { Differing } from '../core/coverage';
 import type { Held } from '../core/messages';
 import { EXCHANGE, isOff, type Told } from '../core/phone';
@@ -30,11 +31,13 @@ import {
   storeStanding,
   Beside,
   within,
+  type BookingRecord,
   type Change,
   type Changes,
   type Db,
   type MessageRecord,
 } from '../workspace';
+import { keepBooked } from './booked';
 import { ByItself } from './by-itself';
 import { keepEnded } from './ended';
 import { heldIn, markMessages } from './messages';
@@ -57,7 +60,7 @@ const RELOAD_MS = 4000;
 /** Whoever serves a queue and has no phone on for so long is logged out: milliseconds of real time. */
 const OFF_MS = 30_000;
 /** What of a business its line goes by. */
-const REFRESHED: readonly Change['what'][] = ['in force', 'standing', 'messages'];
+const REFRESHED: readonly Change['what'][] = ['in force', 'standing', 'messages', 'bookings'];
 /** What could not be stored is tried again so often, in milliseconds of real time. */
 const AGAIN_MS = 1000;
 /** Messages confirmed lately, so that one sent again is not done twice. */
@@ -110,6 +113,8 @@ interface Line {
   /** All messages, and what lies in each mailbox. */
   messages: readonly MessageRecord[];
   held: Map<string, Held[]>;
+  /** All appointments. */
+  bookings: readonly BookingRecord[];
   standing: Standing;
   said: Map<string, Said>;
   /** What is written to calls that go on. */
@@ -303,6 +308,7 @@ export class Switch {
       standing,
       messages,
       held: heldIn(messages),
+      bookings: await readMany(this.db, 'bookings', businessId),
       said: new Map(),
       beside: new Map(),
       notified: new Map(),
@@ -310,6 +316,7 @@ export class Switch {
     };
     engine.rates = RATES;
     engine.held = (mailboxId) => line.held.get(mailboxId) ?? [];
+    engine.taken = (calendarId) => spansOf(line.bookings, calendarId);
     this.lines.set(businessId, line);
     return line;
   }
@@ -347,6 +354,8 @@ export class Switch {
     } else if (what === 'messages') {
       line.messages = await readAgain(this.db, 'messages', businessId, line.messages, ids);
       line.held = heldIn(line.messages);
+    } else if (what === 'bookings') {
+      line.bookings = await readAgain(this.db, 'bookings', businessId, line.bookings, ids);
     } else {
       const newest = (await readMany(this.db, 'versions', businessId)).at(-1);
       line.engine.advance(this.now());
@@ -429,6 +438,11 @@ export class Switch {
     }
     await this.outsideReacts(businessId, line, call, seen);
     await this.pauseThose(businessId, line, call, seen);
+    const changed = await keepBooked(this.db, businessId, line.engine.world(call).system, call, seen);
+    for (const change of changed) {
+      if (change.what === 'bookings') await this.refresh(businessId, 'bookings', change.ids);
+      this.changes.tell(change);
+    }
     const sent = await letters(businessId, line.engine.world(call).system, call, seen);
     if (sent.length) {
       await this.db.write('call', async (open) => {

@@ -8,12 +8,16 @@ import {
   type Behaviour,
   type CallRequest,
 } from '$core/calls';
+import { spansOf } from '$core/booking';
 import type { System, PairedStanding } from '$core/system';
 import { asLink, freshQuestion } from './rehearse/question';
 import { subjectOf } from './rehearse/subject';
 import { Remembered } from './remembered.svelte';
 import { supposed } from './supposed/supposed.svelte';
 import { theBusiness } from './window/session.svelte';
+
+/** What is kept of a calendar. */
+export const taken = (calendarId: string) => spansOf(theBusiness().view.bookings, calendarId);
 
 /** What the strip lets people do. */
 export const DOINGS = ['answers', 'declines', 'is on a call', 'is switched off'] as const;
@@ -95,7 +99,7 @@ class Rehearsal {
   /** As if everybody had paired, or as it is. */
   readonly standing = $derived(supposed.paired('rehearsal', theBusiness().system, theBusiness().standing));
 
-  readonly trace = $derived(this.request ? rehearse(this.system, this.standing, this.request) : null);
+  readonly trace = $derived(this.request ? rehearse(this.system, this.standing, this.request, taken) : null);
   readonly chart = $derived(this.trace ? ringChart(this.trace, this.system) : null);
   readonly outcome = $derived(this.trace ? outcomeInWords(this.trace, this.system) : '');
 

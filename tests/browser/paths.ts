@@ -18,6 +18,7 @@ export const PAGES = [
   '/answering/service?step=service-menu',
   '/answering/service/picture',
   '/answering/queues',
+  '/answering/answers',
   '/answering/callers',
   '/answering/promises',
   '/answering/rehearsal',

@@ -4,6 +4,7 @@ export { keysOf } from './kinds/menu';
 export { keysNamed } from './spoken-keys';
 export { readingOf, STEP_KINDS, waysOn, type Lack, type Opener, type StepKind } from './kinds';
 export { testInWords } from './kinds/caller';
+export { askedInWords } from './kinds/ask';
 export { NAME_SECONDS, PATTERN_WORDS, ringNames } from './kinds/ring';
 export { branchInWords, detailInWords, explainPlan, planInWords, stepInWords } from './sentences';
 export { arrivalTimes } from './arrival';

@@ -1,2 +1,3 @@
 export { freeTimes, isFree, mostAtOnce, openings, type Asked, type Span } from './free';
-export { Booking, freshCode, takenBy, wishOfBooking } from './kept';
+export { takenIn, type DatedEvent, type TakenByEvent } from './from-calendar';
+export { Booking, freshCode, spansOf, takenBy, wishOfBooking } from './kept';

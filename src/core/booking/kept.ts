@@ -16,9 +16,18 @@ export const Booking = z.object({
   code: z.string().regex(/^\d{5}$/),
   state: z.enum(['booked', 'given back']),
   /** How it was made. */
-  made: z.enum(['text', 'person', 'calendar']),
+  made: z.enum(['text', 'call', 'site', 'person', 'calendar']),
 });
 export type Booking = z.infer<typeof Booking>;
+
+/** What is kept of a calendar, for whoever offers its times. */
+export const spansOf = (
+  bookings: readonly Booking[],
+  calendarId: string,
+): { id: string; from: number; to: number; off: boolean }[] =>
+  bookings
+    .filter((b) => b.calendarId === calendarId)
+    .map(({ id, from, to, state }) => ({ id, from, to, off: state !== 'booked' }));
 
 /** Those that take time. */
 export const takenBy = (bookings: readonly Booking[], calendarId: string): Booking[] =>

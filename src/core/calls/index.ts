@@ -43,4 +43,5 @@ export { centsLeft, isStopped, whyNotOut } from './base/allowed';
 export { timesOf, type CallTimes } from './words/times';
 export { asTarget } from './way/extensions';
 export { recordedIn } from './words/recorded';
+export { askedInVain } from './words/in-vain';
 export { consentOf } from './talks/recording';

@@ -180,6 +180,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     steps: 'steps',
     days: 'days waited',
   },
+  'own answer': { name: 'question', also: 'other ways to ask', says: 'answer' },
   calendar: {
     name: 'name',
     hoursId: 'hours',

@@ -106,6 +106,7 @@ export function changesByPerson(then: System, now: System): ForWhom[] {
         case 'follow-up':
         case 'dialogue':
         case 'calendar':
+        case 'own answer':
         case 'promise':
           // Whom a number or a group rings is said below; the rest is about callers, not about anybody here.
           break;

@@ -50,6 +50,7 @@ export const PARTS = [
   'follow-up',
   'dialogue',
   'calendar',
+  'own answer',
   'promise',
 ] as const satisfies readonly Part[];
 /** A part that is not read does not compile. */

@@ -51,6 +51,8 @@ interface Way {
   test: CallerTest | null;
   /** One entry for each time keys are asked for; an empty one is none pressed. */
   keys: string[];
+  /** What is said, by the label of what they are asked. */
+  says: Readonly<Record<string, string>>;
   /** Whose extension is dialled with the last of them. */
   dials?: ExtensionInUse;
 }
@@ -76,14 +78,15 @@ export function callersOf(system: System, number: NumberHeld, touched?: Touched)
     isEnough: () => ++branches > MOST_BRANCHES,
   };
   const { add } = follower;
-  add({ test: null, keys: [] });
+  const somebody: Way = { test: null, keys: [], says: {} };
+  add(somebody);
   const plan = number.planId ? system.plans[number.planId] : undefined;
-  if (plan) follow(plan.steps, { test: null, keys: [] }, follower, new Set([plan.id]));
+  if (plan) follow(plan.steps, somebody, follower, new Set([plan.id]));
   // Greetings of their own are for callers on a list, wherever their call ends.
   for (const mailbox of Object.values(system.mailboxes))
     for (const { when } of mailbox.greetings ?? [])
-      if (when.on === 'list') add({ test: { is: 'listed', listId: when.listId }, keys: [] });
-  for (const test of ownTests(system)) add({ test, keys: [] });
+      if (when.on === 'list') add({ ...somebody, test: { is: 'listed', listId: when.listId } });
+  for (const test of ownTests(system)) add({ ...somebody, test });
   const [usual, ...others] = [...found.values()];
   const inOrder = [...others.filter((o) => o.first), ...others.filter((o) => !o.first)];
   const callers = [usual!, ...inOrder].slice(0, MOST_CALLERS).map((o) => o.caller);
@@ -156,30 +159,45 @@ function openedBy(step: Step, branch: number, way: Way, system: System): Way | u
   const opener = branch < 0 ? undefined : readingOf(step).openedBy?.(step, branch, system);
   if (!opener) return undefined;
   if ('test' in opener) return { ...way, test: opener.test };
+  if ('says' in opener) {
+    // Whoever has said something else already does not get there.
+    const clash = Object.entries(opener.says ?? {}).some(
+      ([label, said]) => way.says[label] !== undefined && way.says[label] !== said,
+    );
+    return opener.says && !clash ? { ...way, says: { ...way.says, ...opener.says } } : undefined;
+  }
   return opener.keys.length ? { ...way, keys: [...way.keys, ...opener.keys] } : undefined;
 }
 
-function callerOf({ test, keys, dials }: Way, system: System): Caller | undefined {
+function callerOf({ test, keys, says, dials }: Way, system: System): Caller | undefined {
   const from = test ? originOf(test, system) : { kind: 'outside' as const, number: NEW_CALLER };
   if (!from) return undefined;
   const pressed = keys.slice(0, keys.findLastIndex((k) => k !== '') + 1);
   const who = test ? lower(testInWords(test, system)) : '';
   const presses = pressed.filter(Boolean);
   const pressing = dials ? presses.slice(0, -1) : presses;
+  const answers = Object.entries(says);
   const what = [
+    answers.length
+      ? `answering ${answers.map(([label, said]) => `${label} with ${said}`).join(' and ')}`
+      : '',
     pressing.length ? `pressing ${pressing.join(' then ')}` : '',
     dials ? `dialling ${dials.extension} (${dials.who})` : '',
   ]
     .filter(Boolean)
     .join(' then ');
   return {
-    id: test || pressed.length ? JSON.stringify([test, pressed]) : '',
+    id:
+      test || pressed.length || answers.length
+        ? JSON.stringify([test, pressed, ...(answers.length ? [says] : [])])
+        : '',
     words: [who, what].filter(Boolean).join(', '),
     ...(dials ? { dials } : {}),
     callAt: (number, at) => {
       const call = unansweredCall(number, at);
       const caller = {
         ...call.behaviour!.caller,
+        ...(answers.length ? { says: { ...says } } : {}),
         ...(pressed.length ? { keys: pressed.map((press) => ({ after: PRESSES_AFTER, press })) } : {}),
       };
       return { ...call, from, behaviour: { ...call.behaviour!, caller } };

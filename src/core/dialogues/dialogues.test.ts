@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import jStat from 'jstat';
 import { describe, expect, it } from 'vitest';
 import { demoSystem } from '../../../demo/lantern-cove';
+import { readAnswer } from '../asking';
 import type { Dialogue } from '../system';
 import { applyEdit } from '../system';
 import {
@@ -10,7 +11,6 @@ import {
   beganBy,
   begin,
   dialogueStarters,
-  readAnswer,
   rehearsed,
   resultsOf,
   stepSays,

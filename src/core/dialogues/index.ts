@@ -1,4 +1,3 @@
-export { hasAny, isSo, readAnswer, type Answer } from './answers';
 export { resultsOf, wilson, type Result, type Share } from './results';
 export { answer, begin, isOpen, Run, type Context, type Turn } from './run';
 export { dialogueStarters } from './starters';

@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { DialogueStep, E164, Id, type Dialogue } from '../system';
 import { filledBy, wishOf } from '../texting';
-import { isSo, readAnswer } from './answers';
+import { isSo, readAnswer } from '../asking';
 
 const Answer = z.object({
   label: z.string().max(40),

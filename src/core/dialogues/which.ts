@@ -1,7 +1,7 @@
 /** Which dialogue a text begins. */
 import type { Dialogue, System } from '../system';
 import { wishOf } from '../texting';
-import { hasAny } from './answers';
+import { hasAny } from '../asking';
 
 /** What is wrong with words that are to begin a dialogue; undefined where nothing is. */
 export function wrongWords(words: readonly string[]): string | undefined {

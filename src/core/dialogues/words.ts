@@ -1,21 +1,11 @@
 /** A dialogue as sentences, a step a line. */
+import { answerInWords } from '../asking';
 import type { AnswerTest, Dialogue, DialogueStep, System } from '../system';
 
 const quoted = (text: string): string => `“${text}”`;
 
 /** "where Satisfied is at least 4". */
-export function testInWords(test: AnswerTest): string {
-  switch (test.is) {
-    case 'at least':
-    case 'at most':
-      return `where ${test.label} is ${test.is} ${test.n}`;
-    case 'yes':
-    case 'no':
-      return `where ${test.label} is ${test.is}`;
-    case 'has':
-      return `where ${test.label} has ${test.words.map(quoted).join(' or ')}`;
-  }
-}
+export const testInWords = (test: AnswerTest): string => `where ${answerInWords(test)}`;
 
 /** "Ask “How was it?”, 1 to 5, kept as Satisfied". */
 export function stepSays(step: DialogueStep, system: System): string {

@@ -1,12 +1,18 @@
 /** Checks of calendars: those that are never open, and those that nobody is offered. */
+import { allSteps } from '../system';
 import type { Check, Finding } from './finding';
 
 export const calendars: Check = ({ system }) => {
-  const offered = new Set(
-    Object.values(system.dialogues).flatMap((d) =>
+  const offered = new Set([
+    ...Object.values(system.dialogues).flatMap((d) =>
       d.steps.flatMap((s) => (s.kind === 'book' ? (s.calendarId ?? []) : [])),
     ),
-  );
+    ...Object.values(system.plans).flatMap((p) =>
+      [...allSteps(p.steps)].flatMap((s) =>
+        s.kind === 'ask' ? s.questions.flatMap((q) => (q.by === 'free times' && q.calendarId) || []) : [],
+      ),
+    ),
+  ]);
   return [
     ...Object.values(system.calendars).flatMap((one): Finding[] => {
       const place = { kind: 'calendar', id: one.id } as const;
@@ -39,8 +45,8 @@ export const calendars: Check = ({ system }) => {
               id: `calendar:idle:${one.id}`,
               severity: 'hint',
               place,
-              title: `No dialogue offers the times of ${one.name}`,
-              detail: 'Only you can book in it: let a dialogue by text offer them.',
+              title: `Nobody is offered the times of ${one.name}`,
+              detail: 'Only you can book in it: let a dialogue by text or an Ask step offer them.',
             },
           ];
     }),

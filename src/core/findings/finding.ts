@@ -18,7 +18,8 @@ export type Place =
         | 'site'
         | 'follow-up'
         | 'dialogue'
-        | 'calendar';
+        | 'calendar'
+        | 'own answer';
       id: string;
     }
   | { kind: 'dialling' }

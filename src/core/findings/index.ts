@@ -4,6 +4,7 @@ import { callerId } from './caller-id';
 import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } from './emergency';
 import { awayUnreplaced, cutOffWhenDialled, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
+import { answers } from './answers';
 import { calendars } from './calendars';
 import { dialogues } from './dialogues';
 import { followUps } from './follow-ups';
@@ -53,6 +54,7 @@ const CHECKS: readonly Check[] = [
   followUps,
   dialogues,
   calendars,
+  answers,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 

@@ -244,6 +244,7 @@ export const emptySystem = (business: Business): System => ({
   followUps: {},
   dialogues: {},
   calendars: {},
+  ownAnswers: {},
   promises: {},
 });
 

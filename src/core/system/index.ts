@@ -24,6 +24,7 @@ export * from './shape/shortcuts';
 export { behindCode, leadsTo, shortcutsOf, type Leads } from './shortcuts';
 export * from './shape/wordings';
 export * from './shape/follow-ups';
+export * from './shape/asking';
 export * from './shape/dialogues';
 export * from './shape/calendars';
 export * from './shape/behaviour';

@@ -57,6 +57,9 @@ const NEW_IN_6 = ['shortcuts', 'wordings'] as const;
 /** And version 7. */
 const NEW_IN_7 = ['followUps', 'dialogues', 'calendars'] as const;
 
+/** And version 8. */
+const NEW_IN_8 = ['ownAnswers'] as const;
+
 /** From which version on each set of additions was there. */
 const STEPS: readonly [number, Record<string, (item: Fields) => Fields>][] = [
   [2, TO_2],
@@ -69,7 +72,7 @@ export function upgradeSystem(raw: unknown, version: number): unknown {
   if (version >= SYSTEM_VERSION || !isFields(raw) || !isFields(raw.business)) return raw;
   let system: Fields = {
     groups: {},
-    ...Object.fromEntries([...NEW_IN_4, ...NEW_IN_6, ...NEW_IN_7].map((c) => [c, {}])),
+    ...Object.fromEntries([...NEW_IN_4, ...NEW_IN_6, ...NEW_IN_7, ...NEW_IN_8].map((c) => [c, {}])),
     ...raw,
   };
   for (const change of stepsFrom(version)) {

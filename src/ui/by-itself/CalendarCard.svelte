@@ -10,6 +10,7 @@
   import { momentText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import { otherInWords } from './doing';
+  import TakenFile from './TakenFile.svelte';
 
   /** A calendar: when it is open, what is free, and who has an appointment. */
   let { calendar }: { calendar: BookingCalendar } = $props();
@@ -23,7 +24,7 @@
   const free = $derived(asked ? freeTimes(asked, theBusiness().minute, Infinity, SHOWN) : []);
   const mine = $derived(
     bookings
-      .filter((b) => b.calendarId === calendar.id && b.to > theBusiness().minute)
+      .filter((b) => b.calendarId === calendar.id && b.to > theBusiness().minute && b.made !== 'calendar')
       .toSorted((a, b) => a.from - b.from),
   );
   const inForce = $derived(theBusiness().view.inForce.system.calendars[calendar.id]);
@@ -222,6 +223,7 @@
       {:else}<p class="soft">None.</p>{/if}
     </div>
   </div>
+  <TakenFile {calendar} />
 </section>
 
 <style>
@@ -271,7 +273,7 @@
   }
   form {
     display: grid;
-    grid-template-columns: 1fr 1fr 1fr auto;
+    grid-template-columns: minmax(190px, 1.4fr) 1fr 1fr auto;
     gap: 10px;
     align-items: end;
     margin-top: 8px;

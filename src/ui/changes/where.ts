@@ -22,6 +22,7 @@ export const PART_HEADINGS: Record<Part, string> = {
   'follow-up': 'Follow-ups',
   dialogue: 'Dialogues by text',
   calendar: 'Calendars',
+  'own answer': 'Own answers',
   promise: 'Promises',
 };
 
@@ -59,6 +60,8 @@ export function pageOf(part: Part, id: string): string | null {
     case 'shortcut':
     case 'wording':
       return null;
+    case 'own answer':
+      return `/answering/answers#${id}`;
     case 'calendar':
       return `/by-itself/bookings#${id}`;
     case 'dialogue':

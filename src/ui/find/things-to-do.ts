@@ -73,6 +73,11 @@ const KNOWN: readonly Known[] = [
     words: 'menu keys press greeting answering flow',
     doing: { href: '/answering' },
   },
+  {
+    title: 'Own answers: what callers ask, answered by itself',
+    words: 'faq question answer knowledge script robot assistant',
+    doing: { href: '/answering/answers' },
+  },
   { title: 'Queues: who serves, waiting', words: 'hold line wait', doing: { href: '/answering/queues' } },
   { title: 'Log somebody in or out of a queue', words: 'pause live board', doing: { href: '/figures' } },
   { title: 'PIN of a mailbox', words: 'voicemail password code', doing: { href: '/messages/mailboxes' } },

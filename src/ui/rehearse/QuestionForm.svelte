@@ -33,7 +33,9 @@
   );
   const asksKeys = $derived(steps.some((s) => readingOf(s).asksForKeys?.(s)));
   const unheard = $derived(keysUnheard(question.keys, trace));
-  const labels = $derived([...new Set(steps.flatMap((s) => readingOf(s).asks?.(s) ?? []))]);
+  const asked = $derived([
+    ...new Map(steps.flatMap((s) => readingOf(s).asks?.(s) ?? []).map((a) => [a.label, a])).values(),
+  ]);
   const behaving = $derived([
     ...new Set([...rung.flatMap((r) => r.personId ?? []), ...Object.keys(question.people)]),
   ]);
@@ -173,11 +175,12 @@
       >{question.keys.length ? 'Presses again, when next asked' : 'Presses a key'}</Button
     >
   {/if}
-  {#each labels as label (label)}
+  {#each asked as { label, often } (label)}
     <TextInput
       size="sm"
       labelText="Asked for {label}, says"
       value={question.says[label] ?? ''}
+      helperText={often ? 'Asked again, then says: apart by /' : ''}
       on:input={(e) => onask({ says: { ...question.says, [label]: String(e.detail ?? '') } })}
     />
   {/each}

@@ -3,11 +3,15 @@ import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, expect, it } from 'vitest';
 import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { freeTimes } from '../../core/booking';
 import {
+  askedOf,
   Changes,
   bookFor,
   DB_NAME,
+  keepBooking,
   openDatabase,
+  readMany,
   receiveText,
   setBooking,
   Workspace,
@@ -124,4 +128,46 @@ it('by hand: what is taken or wrong is refused, what was given back comes back o
     ok: false,
     message: 'That time has just gone.',
   });
+});
+
+it('a time that a caller took is kept once, with a code by text; taken meanwhile, they are told and somebody has the task', async () => {
+  const from = freeTimes(askedOf(w.system, 'slipway', [], now)!, now, Infinity, 1)[0]!;
+  const wanted = {
+    calendarId: 'slipway',
+    from,
+    to: from + 3_600_000,
+    name: '',
+    made: 'call',
+    ours: MAIN,
+  } as const;
+  const keep = (id: string, number: string | null) =>
+    keepBooking(db, DEMO_ID, w.system, { ...wanted, id, number }, now);
+  const both = await Promise.all([keep('v-1', ADA), keep('v-1', ADA)]);
+  expect(both.map((b) => b.booking?.code)).toEqual([both[0]!.booking!.code, both[0]!.booking!.code]);
+  const other = await keep('v-2', '+12065550102');
+  expect(other.booking).toBeNull();
+  const texts = (await readMany(db, 'texts', DEMO_ID)).filter((t) => t.way === 'out');
+  expect(texts.filter((t) => t.to === ADA).map((t) => t.text)).toEqual([
+    expect.stringContaining(`OFF ${both[0]!.booking!.code}`),
+  ]);
+  expect(texts.find((t) => t.to === '+12065550102')?.text).toContain('has just gone');
+  const tasks = await readMany(db, 'tasks', DEMO_ID);
+  expect(tasks.filter((t) => t.id === 'v-2-task')).toMatchObject([
+    { personId: 'anselm', other: '+12065550102' },
+  ]);
+  // Whoever hides their number has the time all the same.
+  const later = freeTimes(
+    askedOf(w.system, 'slipway', await readMany(db, 'bookings', DEMO_ID), now)!,
+    now,
+    Infinity,
+    1,
+  )[0]!;
+  const hidden = await keepBooking(
+    db,
+    DEMO_ID,
+    w.system,
+    { ...wanted, id: 'v-3', number: null, from: later, to: later + 3_600_000 },
+    now,
+  );
+  expect(hidden.booking).toMatchObject({ number: null, made: 'call' });
 });

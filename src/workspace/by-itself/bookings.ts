@@ -164,3 +164,48 @@ export async function setBooking(
   await workspace.changedOnes('bookings', [id]);
   return why;
 }
+
+/** What is read of a calendar of others at most. */
+export const MOST_TAKEN = 2000;
+
+/**
+ * What a calendar of others takes of one of ours: it stands in place of what was read of one before; appointments stay.
+ * @returns what there was before, to take it back
+ */
+export async function takeFromCalendar(
+  workspace: Workspace,
+  calendarId: string,
+  taken: readonly { name: string; from: number; to: number }[],
+): Promise<BookingRecord[]> {
+  const { id: businessId } = workspace;
+  const at = workspace.now();
+  const { before, fresh } = await workspace.db.write('call', async (open) => {
+    const tx = open('bookings');
+    const store = tx.objectStore('bookings');
+    const before = (await bookingsIn(tx, businessId)).filter(
+      (b) => b.calendarId === calendarId && b.made === 'calendar',
+    );
+    for (const b of before) within(store.delete(b.id));
+    const fresh = taken.slice(0, MOST_TAKEN).map(({ name, from, to }): BookingRecord => ({
+      id: nanoid(12),
+      businessId,
+      calendarId,
+      at,
+      from,
+      to,
+      number: null,
+      name: name.slice(0, 200),
+      code: '00000',
+      state: 'booked',
+      made: 'calendar',
+    }));
+    for (const b of fresh) within(store.put(b));
+    await tx.done;
+    return { before, fresh };
+  });
+  await workspace.changedOnes(
+    'bookings',
+    [...before, ...fresh].map((b) => b.id),
+  );
+  return before;
+}

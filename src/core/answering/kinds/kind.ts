@@ -6,8 +6,11 @@ import type { Stop } from '../route';
 /** What a step still lacks to do anything: a name for it, the title and the detail of a finding. */
 export type Lack = [name: string, title: string, detail: string];
 
-/** What somebody has to be, or to press, to get into a branch. No keys at all: nobody can. */
-export type Opener = { test: CallerTest } | { keys: string[] };
+/**
+ * What somebody has to be, to press, or to say by the label of what they are asked, to get into a branch. No keys at all, or
+ * nothing to say: nobody can.
+ */
+export type Opener = { test: CallerTest } | { keys: string[] } | { says: Record<string, string> | null };
 
 /** A stop at a step of a certain kind. */
 export type StopAt<S extends Step> = Omit<Stop, 'step'> & { step: S };
@@ -50,8 +53,8 @@ export interface StepKind<S extends Step> {
   dials?: (step: S) => { extensions: boolean; names: boolean };
   /** How often it asks somebody for keys who presses none. */
   asksForKeys?: (step: S) => number;
-  /** Labels of what a caller is asked, under which the answers are kept. */
-  asks?: (step: S) => readonly string[];
+  /** Labels of what a caller is asked, under which the answers are kept; `often` may be asked more than once. */
+  asks?: (step: S) => readonly { label: string; often: boolean }[];
   /** How somebody gets into a branch, where that hangs on who calls or on what they press. */
   openedBy?: (step: S, branch: number, system: System) => Opener | undefined;
 }

@@ -102,6 +102,14 @@ export interface Asking {
   index: number;
   part: 'question' | 'answer' | 'told';
   heard: string;
+  /** How often it has been put; absent is once. */
+  time?: number;
+  /** Times that were offered, epoch milliseconds. */
+  offers?: number[];
+  /** The own answer of which it was asked back whether it is meant. */
+  meant?: string;
+  /** What is asked after what is told; absent is the next question. */
+  next?: string;
 }
 
 /** What a call has in each phase besides what every call has: what the caller is in the middle of. */
@@ -356,6 +364,8 @@ export interface Memory {
   stopped?: Record<string, number>;
   /** Who waits for a colleague to be free. */
   wants?: Want[];
+  /** Times of calendars that calls have booked, until they are past. */
+  booked?: { id: string; calendarId: string; from: number; to: number }[];
   /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
   wrongPins?: Record<string, { times: number; at: number }>;
 }
@@ -365,6 +375,15 @@ export const emptyMemory = (): Memory => ({ lastRung: {}, lastBranch: {}, idleSi
 export interface OnCall {
   callIds: string[];
   personId: string | null;
+}
+
+/** A time of a calendar as it is kept; epoch milliseconds. */
+export interface Taken {
+  id: string;
+  from: number;
+  to: number;
+  /** It was given back: it takes nothing any more. */
+  off?: boolean;
 }
 
 /** What the parts of the engine need of it. */
@@ -378,6 +397,8 @@ export interface Run {
   newest: number;
   /** Messages that lie in a mailbox, the oldest first. */
   held(mailboxId: string): Held[];
+  /** What is kept of a calendar: with its id, also where it was given back. */
+  taken(calendarId: string): readonly Taken[];
   world(call: CallState): World;
   /** Calls that wait in a queue, the one that came first at the head. */
   waitingIn(queueId: string): Waits[];

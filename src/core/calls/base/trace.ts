@@ -144,9 +144,16 @@ export type Happening =
   | { kind: 'dialled'; extension: string; who: string }
   | { kind: 'spell a name' }
   | { kind: 'found by name'; personIds: string[] }
-  | { kind: 'asked'; label: string; says: string }
-  | { kind: 'noted'; label: string; text: string }
-  | { kind: 'told'; says: string }
+  /** `alike` here and below is what counts for whether two calls are alike, where the words hang on the moment. */
+  | { kind: 'asked'; label: string; says: string; alike?: string }
+  /** `value` is what it was read as: 1 to 5, or 1 for yes and 0 for no. */
+  | { kind: 'noted'; label: string; text: string; value?: number; alike?: string }
+  /** A time of a calendar is theirs; epoch milliseconds. */
+  | { kind: 'booked'; id: string; calendarId: string; label: string; from: number; to: number }
+  /** Which branch a call takes by what was answered; null is past them. */
+  | { kind: 'sorted'; stepId: string; branch: number | null }
+  /** `unknown`: none of the own answers fits what was asked. */
+  | { kind: 'told'; says: string; alike?: string; unknown?: true }
   | { kind: 'notified'; how: 'mail' | 'text' | 'hook' | 'note'; to: string; text: string }
   | { kind: 'queued'; queueId: string; position: number }
   | { kind: 'nobody free'; queueId: string; position: number }

@@ -91,6 +91,8 @@ export class CallEngine implements Run {
   rates: Run['rates'] = null;
   /** Whoever runs the engine says what lies in a mailbox. */
   held: Run['held'] = () => [];
+  /** Whoever runs the engine says what is taken of a calendar. */
+  taken: Run['taken'] = () => [];
   /** Whoever runs the engine is told when a call is over; nothing happens to it any more. */
   whenOver: ((call: CallState) => void) | undefined;
   /** Calls that wait, by queue, in the order they came; those that no longer do are dropped when it is next asked. */

@@ -139,7 +139,15 @@ const AnyCall = z.looseObject({
     })
     .nullable(),
   asking: z
-    .object({ index: Count, part: z.enum(['question', 'answer', 'told']), heard: z.string() })
+    .object({
+      index: Count,
+      part: z.enum(['question', 'answer', 'told']),
+      heard: z.string(),
+      time: Count.optional(),
+      offers: z.array(Moment).optional(),
+      meant: Id.optional(),
+      next: z.string().optional(),
+    })
     .nullable(),
   pressed: Count,
   drawn: Count,
@@ -344,6 +352,7 @@ const MemoryRecord = z.looseObject({
   abroad: z.array(z.object({ at: Moment, country: z.string(), seconds: z.number() })).optional(),
   stopped: z.record(z.string(), Moment).optional(),
   missed: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
+  booked: z.array(z.object({ id: Id, calendarId: Id, from: Moment, to: Moment })).optional(),
   wrongPins: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
 }) satisfies z.ZodType<Memory>;
 

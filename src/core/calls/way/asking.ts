@@ -1,8 +1,11 @@
-/** Asking the caller: questions whose answers are kept as notes on the call, and simple answers given. */
+/** Asking the caller: questions whose answers are kept as notes on the call, and answers given. */
+import { isSo, pointsOf, type Answer } from '../../asking';
 import { spokenSeconds } from '../../answering';
-import type { Answer, AskStep } from '../../system';
+import type { AskedTest, AskStep, Question, SimpleAnswer } from '../../system';
 import { RANK, type CallIn, type CallState, type Run } from '../base/state';
 import { stopOf } from '../base/stop';
+import type { Trace } from '../base/trace';
+import { kindOf, type Answered } from './questions';
 
 /** So long a caller who says nothing is waited for, in milliseconds. Common practice, no source. */
 const SILENCE_MS = 5000;
@@ -15,10 +18,31 @@ const stepOf = (run: Run, call: CallState): AskStep => stopOf(run, call).step as
 /** The call reaches an Ask step that has questions. */
 export const ask = (run: Run, call: CallState): void => question(run, call, 0);
 
-function question(run: Run, call: CallState, index: number): void {
-  const { label, says } = stepOf(run, call).questions[index]!;
-  run.begin(call, 'asked', { asking: { index, part: 'question', heard: '' } });
-  run.say(call, { t: 0, kind: 'asked', label, says });
+/** What a call has answered so far, wherever it was asked. */
+export const answersIn = (trace: Trace): Answer[] =>
+  trace.flatMap((e) => (e.kind === 'noted' ? { label: e.label, said: e.text, value: e.value ?? null } : []));
+
+/** Puts the next question whose answers before are as it wants; past the last one it is decided where the call goes on. */
+function question(run: Run, call: CallState, from: number): void {
+  const { questions } = stepOf(run, call);
+  const answers = questions.some((q) => q.only) ? answersIn(call.trace) : [];
+  const index = questions.findIndex((q, i) => i >= from && (!q.only || isSo(q.only, answers)));
+  if (index < 0) return over(run, call);
+  const put = kindOf(questions[index]!).put({ run, call, question: questions[index]!, time: 1, offers: [] });
+  putNow(run, call, index, 1, put);
+}
+
+function putNow(
+  run: Run,
+  call: CallState,
+  index: number,
+  time: number,
+  { says, offers, alike, meant }: { says: string; offers?: number[]; alike?: string; meant?: string },
+): void {
+  const { label } = stepOf(run, call).questions[index]!;
+  const more = { ...(time > 1 ? { time } : {}), ...(offers ? { offers } : {}), ...(meant ? { meant } : {}) };
+  run.begin(call, 'asked', { asking: { index, part: 'question', heard: '', ...more } });
+  run.say(call, { t: 0, kind: 'asked', label, says, ...(alike === undefined ? {} : { alike }) });
   wait(run, call, spokenSeconds(says) * 1000);
 }
 
@@ -29,27 +53,36 @@ function wait(run: Run, call: CallState, ms: number): void {
 
 /** A question, an answer or what was told has run its time. */
 export function askedEnough(run: Run, call: Asked): void {
-  const { part, heard } = call.asking;
-  if (part === 'told') return goOn(run, call);
+  const { part, heard, index, time = 1, next } = call.asking;
+  if (part === 'told')
+    return next === undefined
+      ? question(run, call, index + 1)
+      : putNow(run, call, index, time + 1, { says: next });
   if (part === 'answer') return note(run, call, heard);
-  const { label } = stepOf(run, call).questions[call.asking.index]!;
+  const one = stepOf(run, call).questions[index]!;
   const { behaviour } = call.request;
-  const says = behaviour?.caller.says?.[label] ?? '';
+  const says = saysTo(one, time, behaviour?.caller.says?.[one.label] ?? '');
   run.begin(call, 'asked', { asking: { ...call.asking, part: 'answer', heard: says } });
   if (!behaviour) return wait(run, call, LONGEST_ANSWER_MS);
   wait(run, call, says ? spokenSeconds(says) * 1000 : SILENCE_MS);
 }
+
+/** What a rehearsed caller says to a question that is put for the nth time; after what they have to say, nothing. */
+const saysTo = (one: Question, time: number, says: string): string =>
+  kindOf(one).often ? (says.split('/')[time - 1]?.trim() ?? '') : says;
 
 /** A live caller has answered. */
 export function answerGiven(run: Run, call: Asked, text: string): void {
   if (call.asking.part !== 'told') note(run, call, text);
 }
 
-/** A key pressed while being asked: digits gather until the square key or silence. */
+/** A key pressed while being asked: one answers, or digits gather until the square key or silence. */
 export function keyWhileAsked(run: Run, call: Asked, key: string): void {
   const { asking } = call;
-  const step = stepOf(run, call);
-  if (asking.part === 'told' || step.questions[asking.index]!.by !== 'keys') return;
+  if (asking.part === 'told') return;
+  const { keys, oneKey } = kindOf(stepOf(run, call).questions[asking.index]!);
+  if (!keys) return;
+  if (oneKey) return note(run, call, key);
   if (key === '#') return note(run, call, asking.heard);
   run.begin(call, 'asked', { asking: { ...asking, part: 'answer', heard: asking.heard + key } });
   wait(run, call, SILENCE_MS);
@@ -57,26 +90,56 @@ export function keyWhileAsked(run: Run, call: Asked, key: string): void {
 
 function note(run: Run, call: Asked, text: string): void {
   const step = stepOf(run, call);
-  const { label } = step.questions[call.asking.index]!;
-  run.say(call, { t: 0, kind: 'noted', label, text });
-  const told = answerTo(text, step.answers);
-  if (!told) return goOn(run, call);
-  run.begin(call, 'asked', { asking: { ...call.asking, part: 'told' } });
-  run.say(call, { t: 0, kind: 'told', says: told.says });
-  wait(run, call, spokenSeconds(told.says) * 1000);
+  const { index, time = 1, offers = [], meant } = call.asking;
+  const one = step.questions[index]!;
+  const found = kindOf(one).answered({ run, call, question: one, time, offers, meant }, text);
+  if (found.is === 'again') return putNow(run, call, index, time + 1, found);
+  const alike = found.is === 'kept' && found.books ? { alike: 'a time' } : {};
+  if (found.text || found.is === 'kept')
+    run.say(call, { t: 0, kind: 'noted', label: one.label, text: found.text, ...valued(found), ...alike });
+  if (found.is === 'kept' && found.books) book(run, call, one, found.books);
+  const told = found.told ?? answerTo(found.text, step.answers)?.says;
+  const unknown = found.is === 'kept' && found.unknown ? { unknown: true as const } : {};
+  const next = found.is === 'more' ? { next: found.next } : {};
+  if (!told) return question(run, call, index + 1);
+  run.begin(call, 'asked', { asking: { ...call.asking, part: 'told', ...next } });
+  run.say(call, { t: 0, kind: 'told', says: told, ...alike, ...unknown });
+  wait(run, call, spokenSeconds(told) * 1000);
 }
 
-function goOn(run: Run, call: Asked): void {
-  const index = call.asking.index + 1;
-  if (index < stepOf(run, call).questions.length) return question(run, call, index);
-  run.enter(call, stopOf(run, call).next);
+const valued = ({ value }: Exclude<Answered, { is: 'again' }>) => (value === undefined ? {} : { value });
+
+/** The time is taken, and everybody who asks from now on is told of others. */
+function book(
+  run: Run,
+  call: CallState,
+  { calendarId, label }: Question,
+  span: { from: number; to: number },
+): void {
+  const id = `v-${call.request.id}-${span.from}`.slice(0, 60);
+  const ahead = (run.memory.booked ?? []).filter((b) => b.to > run.now);
+  run.memory.booked = [...ahead, { id, calendarId: calendarId!, ...span }];
+  run.say(call, { t: 0, kind: 'booked', id, calendarId: calendarId!, label, ...span });
+}
+
+/** The first branch that the answers open; the next step where none does. */
+function over(run: Run, call: CallState): void {
+  const { branches = [], points = [] } = stepOf(run, call);
+  const stop = stopOf(run, call);
+  if (!branches.length) return run.enter(call, stop.next);
+  const answers = answersIn(call.trace);
+  const opens = (test: AskedTest): boolean =>
+    test.is === 'points' ? pointsOf(points, answers) >= test.n : isSo(test, answers);
+  const branch = branches.findIndex((b) => opens(b.test));
+  run.say(call, { t: 0, kind: 'sorted', stepId: stop.step.id, branch: branch < 0 ? null : branch });
+  run.enter(call, branch < 0 ? stop.next : stop.branches[branch]!);
 }
 
 /** Letters and digits only, words apart by one space, with one at both ends. */
 const plain = (text: string): string => ` ${(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).join(' ')} `;
 
 /** The first answer one of whose words or phrases stands in a text, as whole words. */
-export function answerTo(text: string, answers: readonly Answer[]): Answer | undefined {
+export function answerTo(text: string, answers: readonly SimpleAnswer[]): SimpleAnswer | undefined {
   const said = plain(text);
   return answers.find((a) => a.words.some((w) => plain(w).trim() !== '' && said.includes(plain(w))));
 }

@@ -87,6 +87,12 @@ function say(e: Happening, system: System): string {
       return `${e.label}: ${e.text || 'nothing said'}`;
     case 'told':
       return `told: ${e.says}`;
+    case 'booked':
+      return `a time of ${system.calendars[e.calendarId]?.name ?? 'a removed calendar'} is booked`;
+    case 'sorted':
+      return e.branch === null
+        ? 'none of the answers opens a branch'
+        : `by what was answered: ${branchOf(e.stepId, e.branch, system)}`;
     case 'notified':
       return {
         mail: `mail to ${e.to}`,

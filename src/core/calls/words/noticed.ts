@@ -47,9 +47,11 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
       return [e.kind, e.words];
     case 'asked':
     case 'told':
-      return [e.kind, e.says];
+      return [e.kind, e.alike ?? e.says];
     case 'noted':
-      return [e.kind, e.label, e.text];
+      return [e.kind, e.label, e.alike ?? e.text];
+    case 'booked':
+      return [e.kind, e.calendarId];
     case 'notified':
       return [e.kind, e.how, e.to, e.text];
     case 'shown':

@@ -144,7 +144,8 @@ export function sentence(trace: Trace, system: System, tense: 'past' | 'present'
       if (!parts.includes(words)) parts.push(words);
     }
     const told = isTold(e, 'said') && (goesOn || e !== lastAnswer) ? partOf(e, system, played) : null;
-    if (told) parts.push(told);
+    // What is asked once more is told once.
+    if (told && !(e.kind === 'asked' && told === parts.at(-1))) parts.push(told);
   }
   const ended = outcomeOf(trace);
   if (ended && goesOn && ended.outcome.kind === 'answered') parts.push(`over after ${seconds(ended.t)}`);
@@ -172,6 +173,8 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
       return `${e.extension} is ${e.who}`;
     case 'asked':
       return `asked for ${e.label}`;
+    case 'booked':
+      return `booked a time of ${system.calendars[e.calendarId]?.name ?? 'a removed calendar'}`;
     case 'queued':
       return `waits in ${queueName(system, e.queueId)}`;
     case 'left queue':

@@ -24,6 +24,8 @@ const TOLD = {
   'found by name': ['drawn', 'noticed'],
   asked: ['drawn', 'noticed', 'said'],
   noted: ['noticed'],
+  booked: ['noticed', 'said'],
+  sorted: [],
   told: ['drawn', 'noticed'],
   notified: ['noticed'],
   queued: ['drawn', 'noticed', 'said'],

@@ -5,4 +5,5 @@ export {
   type CalendarRead,
   type WeeklyEvent,
 } from './read';
+export { writeAppointment, type WrittenAppointment } from './appointment';
 export { writeEvents, writeHours, writeRota, type WrittenEvent } from './write';

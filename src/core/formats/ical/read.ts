@@ -23,6 +23,8 @@ export interface CalendarEvent {
   times: { from: string; to: string } | null;
   /** It is one occurrence of an event of every week that has no end. */
   everyWeek?: true;
+  /** Whoever has it is free meanwhile (TRANSP, RFC 5545 §3.8.2.7). */
+  free?: true;
 }
 
 /** An event of every week without an end, within one day: what hours of a week are. */
@@ -117,6 +119,7 @@ interface Part {
   /** It stands for the occurrence of a repeat that would begin then. */
   instead?: Wall;
   cancelled: boolean;
+  free: boolean;
 }
 
 const DATE = /^(\d{4})(\d\d)(\d\d)$/;
@@ -174,6 +177,7 @@ class Reader {
       left: walls(all('EXDATE')),
       ...(instead ? { instead: this.wallLike(start, instead) } : {}),
       cancelled: one('STATUS')?.value.trim().toUpperCase() === 'CANCELLED',
+      free: one('TRANSP')?.value.trim().toUpperCase() === 'TRANSPARENT',
     };
   }
 
@@ -225,12 +229,15 @@ class Reader {
       for (const w of moved ?? []) out.add(w);
       walls = [...new Set([...walls, ...part.added])].filter((w) => !out.has(w));
     }
-    const everyWeek = this.weekly(part) ? { everyWeek: true as const } : {};
+    const more = {
+      ...(this.weekly(part) ? { everyWeek: true as const } : {}),
+      ...(part.free ? { free: true as const } : {}),
+    };
     return walls
       .sort((a, b) => a - b)
       .flatMap((w) => {
         const event = this.asEvent(name, w, w + length, start);
-        return event ? { ...event, ...everyWeek } : [];
+        return event ? { ...event, ...more } : [];
       });
   }
 

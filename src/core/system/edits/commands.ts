@@ -15,6 +15,7 @@ import { Recording } from '../shape/recordings';
 import * as s from '../shape/schema';
 import { Shortcut } from '../shape/shortcuts';
 import { Wording } from '../shape/wordings';
+import { OwnAnswer } from '../shape/asking';
 import { BookingCalendar } from '../shape/calendars';
 import { Dialogue } from '../shape/dialogues';
 import { FollowUp } from '../shape/follow-ups';
@@ -52,6 +53,7 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('follow-up', FollowUp),
   ...collection('dialogue', Dialogue),
   ...collection('calendar', BookingCalendar),
+  ...collection('own answer', OwnAnswer),
   ...collection('promise', Promised),
   ...collection('plan', Plan),
   z.object({

@@ -28,6 +28,7 @@ export const COLLECTIONS = {
   'follow-up': 'followUps',
   dialogue: 'dialogues',
   calendar: 'calendars',
+  'own answer': 'ownAnswers',
   promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
@@ -52,6 +53,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   'follow-up': 'follow-up',
   dialogue: 'dialogue',
   calendar: 'calendar',
+  'own answer': 'own answer',
   promise: 'promise',
 };
 
@@ -160,6 +162,7 @@ const PLACES: Record<Place, Points> = {
   'plans.steps[].queueId': points('queue', 'null'),
   'plans.steps[].mailboxId': points('mailbox', 'null'),
   'plans.steps[].planId': points('plan', 'null'),
+  'plans.steps[].questions[].calendarId': points('calendar', 'null'),
   'mailboxes.ownerIds[]': points('person', 'out'),
   'mailboxes.greetingId': points('recording', 'null'),
   'mailboxes.greetings[].when.listId': points('list', 'out'),

@@ -126,6 +126,7 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
     }
   },
   calendar: ({ id }, { calendars }) => onlyName(calendars, id, 'calendar'),
+  'own answer': ({ id }, { ownAnswers }) => onlyName(ownAnswers, id, 'question'),
   promise: () => undefined,
 };
 
@@ -307,7 +308,22 @@ const STEP_LAWS: { [K in Step['kind']]: (step: StepOf<K>) => void } = {
   },
   play: noLaw,
   caller: noLaw,
-  ask: noLaw,
+  ask: ({ questions, branches = [], points = [] }) => {
+    const asked = new Set<string>();
+    for (const { label, only } of questions) {
+      if (only && !asked.has(only.label.toLowerCase()))
+        throw new Refused('questions', `“${only.label}” is not asked before “${label}”.`);
+      if (asked.has(label.toLowerCase()))
+        throw new Refused('questions', `Two answers are called “${label}”.`);
+      asked.add(label.toLowerCase());
+    }
+    for (const { test } of [...branches, ...points])
+      if (test.is !== 'points' && !asked.has(test.label.toLowerCase()))
+        throw new Refused(
+          'questions',
+          `A branch or points go by “${test.label}”, which is not asked any more.`,
+        );
+  },
   voicemail: noLaw,
   forward: noLaw,
   goto: noLaw,

@@ -1,15 +1,7 @@
 /** Conversations by text that go by themselves: answers to words, small questions and surveys, with a person at their end. */
 import { z } from 'zod';
+import { AnswerTest } from './asking';
 import { Id, name, text } from './primitives';
-
-/** What an answer must be for a step to be done; steps before have asked for it. */
-export const AnswerTest = z.discriminatedUnion('is', [
-  z.object({ is: z.literal('at least'), label: text(40).min(1), n: z.number().int().min(1).max(5) }),
-  z.object({ is: z.literal('at most'), label: text(40).min(1), n: z.number().int().min(1).max(5) }),
-  z.object({ is: z.literal('yes'), label: text(40).min(1) }),
-  z.object({ is: z.literal('no'), label: text(40).min(1) }),
-  z.object({ is: z.literal('has'), label: text(40).min(1), words: z.array(text(40).min(1)).min(1).max(20) }),
-]);
 
 const base = {
   id: Id,
@@ -60,7 +52,6 @@ export const Dialogue = z.object({
     .max(30, 'At most 30 days.'),
 });
 
-export type AnswerTest = z.infer<typeof AnswerTest>;
 export type DialogueStep = z.infer<typeof DialogueStep>;
 export type DialogueStepOf<K extends DialogueStep['kind']> = Extract<DialogueStep, { kind: K }>;
 export type Dialogue = z.infer<typeof Dialogue>;

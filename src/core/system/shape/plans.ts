@@ -1,5 +1,6 @@
 /** Plans: what happens to a call, step by step, as a tree of branches. */
 import { z } from 'zod';
+import { AskedTest, Points, Question, SimpleAnswer } from './asking';
 import { PeriodKind } from './hours';
 import { Pattern, RingTarget, Weights } from './people';
 import { E164, Extension, Id, name, RingSeconds, text } from './primitives';
@@ -127,24 +128,20 @@ const ShareStep = ShareHead.extend({
   branches: z.array(z.object({ share: z.number().int().min(0).max(100), steps: Steps })).max(12),
 });
 
-/** A question put to the caller; the answer is kept as a note on the call. */
-export const Question = z.object({
-  id: Id,
-  /** What the note is called: Name, Boat. */
-  label: text(40).min(1, 'Say what the note is called.'),
-  says: text(300).min(1, 'Write the question.'),
-  by: z.enum(['voice', 'keys']),
-});
-/** A simple answer to a common question, given where what the caller says holds one of the words. */
-export const Answer = z.object({
-  words: z.array(text(40).min(1)).min(1, 'Give it a word.').max(20),
-  says: text(500).min(1, 'Write the answer.'),
-});
-const AskStep = z.object({
+const AskHead = z.object({
   ...base,
   kind: z.literal('ask'),
   questions: z.array(Question).max(10),
-  answers: z.array(Answer).max(40),
+  answers: z.array(SimpleAnswer).max(40),
+  /** What counts for the branches by points; absent is nothing. */
+  points: z.array(Points).max(40).optional(),
+});
+/** After the last question the first branch whose test is so is taken. */
+const AskStep = AskHead.extend({
+  branches: z
+    .array(z.object({ test: AskedTest, steps: Steps }))
+    .max(12)
+    .optional(),
 });
 
 export const Occasion = z.enum(['not answered', 'busy', 'closed', 'holiday']);
@@ -220,8 +217,6 @@ export type MenuKey = z.infer<typeof MenuKey>;
 export type RingWay = z.infer<typeof RingWay>;
 export type QueueWay = z.infer<typeof QueueWay>;
 export type Occasion = z.infer<typeof Occasion>;
-export type Question = z.infer<typeof Question>;
-export type Answer = z.infer<typeof Answer>;
 export type PlayStep = z.infer<typeof PlayStep>;
 export type HoursStep = z.infer<typeof HoursHead> & {
   branches: Branches<{ period: string }>;
@@ -235,7 +230,7 @@ export type MenuStep = z.infer<typeof MenuHead> & { branches: Branches<{ key: Me
 export type RingStep = z.infer<typeof RingHead> & { branches?: Branches<{ way: RingWay }> | undefined };
 export type QueueStep = z.infer<typeof QueueHead> & { branches: Branches<{ way: QueueWay }> };
 export type ShareStep = z.infer<typeof ShareHead> & { branches: Branches<{ share: number }> };
-export type AskStep = z.infer<typeof AskStep>;
+export type AskStep = z.infer<typeof AskHead> & { branches?: Branches<{ test: AskedTest }> | undefined };
 export type VoicemailStep = z.infer<typeof VoicemailStep>;
 export type ForwardStep = z.infer<typeof ForwardStep>;
 export type GotoStep = z.infer<typeof GotoStep>;

@@ -11,6 +11,7 @@ import { Contact, ContactList } from './contacts';
 import { RecordsLink } from '../records-link';
 import { Shortcut } from './shortcuts';
 import { Wording } from './wordings';
+import { OwnAnswer } from './asking';
 import { BookingCalendar } from './calendars';
 import { Dialogue } from './dialogues';
 import { ByItself, FollowUp } from './follow-ups';
@@ -27,7 +28,7 @@ import { Recording, Respelling, Voice } from './recordings';
 export { StarCode, StarFeature } from '../../numbering/star-codes';
 
 /** Version of the stored and exported shape. Raised whenever a migration is needed. */
-export const SYSTEM_VERSION = 7;
+export const SYSTEM_VERSION = 8;
 
 /** Extensions kept for something to come: nobody is given one of them by proposal. */
 export const ReservedExtensions = z
@@ -210,6 +211,7 @@ export const System = z.object({
   followUps: z.record(Id, FollowUp),
   dialogues: z.record(Id, Dialogue),
   calendars: z.record(Id, BookingCalendar),
+  ownAnswers: z.record(Id, OwnAnswer),
   promises: z.record(Id, Promised),
 });
 

@@ -18,6 +18,7 @@
   import { asLink, freshQuestion, fromLink, requestsOf, rungIn, type Question } from '$ui/rehearse/question';
   import { subjectOf } from '$ui/rehearse/subject';
   import TraceList from '$ui/rehearse/TraceList.svelte';
+  import { taken } from '$ui/rehearsal.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import RingChart from '$ui/RingChart.svelte';
   import { supposed } from '$ui/supposed/supposed.svelte';
@@ -37,7 +38,9 @@
   const reckoned = $derived(supposed.paired('rehearsal', system, theBusiness().standing));
   const work = (q: Question) => {
     const { system: tried, number: called } = subjectOf(theBusiness().system, q.numberId);
-    return called ? [...simulate(tried, reckoned, requestsOf(q, called, theBusiness().minute)).values()] : [];
+    return called
+      ? [...simulate(tried, reckoned, requestsOf(q, called, theBusiness().minute), taken).values()]
+      : [];
   };
   const traces = $derived(work(question));
   $effect(() => {

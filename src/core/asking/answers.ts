@@ -1,5 +1,8 @@
-/** What somebody answered by text, read as what was asked for. */
-import type { AnswerTest, DialogueStepOf } from '../system';
+/** What somebody answered, by text, by voice or by key, read as what was asked for. */
+import type { AnswerTest } from '../system';
+
+/** What an answer is read as. */
+export type AnsweredBy = 'words' | '1 to 5' | 'yes or no';
 
 /** An answer as it is kept. */
 export interface Answer {
@@ -23,7 +26,7 @@ const wordsOf = (text: string): string[] =>
     .filter(Boolean);
 
 /** @returns what was read, or null where it is none of what was asked for */
-export function readAnswer({ label, by }: DialogueStepOf<'ask'>, said: string): Answer | null {
+export function readAnswer({ label, by }: { label: string; by: AnsweredBy }, said: string): Answer | null {
   const words = wordsOf(said);
   const of = (value: number | null): Answer => ({ label, said: said.trim(), value });
   switch (by) {

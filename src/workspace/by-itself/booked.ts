@@ -1,0 +1,108 @@
+/** Times that a caller or a visitor has taken, as they are stored: told with a code, and never given to two. */
+import { freshCode, isFree } from '../../core/booking';
+import { addDays, localTime, momentInFull, writingOf } from '../../core/hours';
+import { known } from '../../core/story';
+import type { System } from '../../core/system';
+import type { Db } from '../db';
+import { BookingRecord, TaskRecord } from '../records';
+import { within } from '../store';
+import type { Change } from '../sync';
+import { putLeaving, stoppedIn } from '../texting/kept';
+import { askedOf, bookingsIn } from './bookings';
+
+export interface Wanted {
+  /** Its id: what is told twice is stored once. */
+  id: string;
+  calendarId: string;
+  from: number;
+  to: number;
+  /** Whose; null is not known. */
+  number: string | null;
+  name: string;
+  made: BookingRecord['made'];
+  /** The number of ours that is told of it, E.164. */
+  ours: string | null;
+}
+
+/** How an appointment is given back or moved, in words. */
+export const codeWords = (code: string): string =>
+  `Write OFF ${code} to give it back, MOVE ${code} for another time.`;
+
+/**
+ * Puts down a time that was taken; whose number is known gets a text with its code. Where it has gone meanwhile, they are told
+ * so, and somebody has the task to call them.
+ * @param at epoch milliseconds @returns what changed, and the appointment where it is theirs
+ */
+export async function keepBooking(
+  db: Db,
+  businessId: string,
+  system: System,
+  wanted: Wanted,
+  at: number,
+): Promise<{ changes: Change[]; booking: BookingRecord | null }> {
+  const { id, calendarId, from, to, number, made, ours } = wanted;
+  return db.write('call', async (open) => {
+    const tx = open('bookings', 'texts', 'dealings', 'settings', 'tasks');
+    const all = await bookingsIn(tx, businessId);
+    const there = all.find((b) => b.id === id);
+    if (there) return { changes: [], booking: there };
+    const asked = askedOf(system, calendarId, all, at);
+    const calendar = system.calendars[calendarId];
+    const said = momentInFull(from, system.business.timeZone, writingOf(system.business));
+    const name = wanted.name || (number && known(system).contacts.get(number)?.name) || '';
+    const changes: Change[] = [];
+    // The lead is of whoever was asked: what they were told a moment ago still stands.
+    const ok =
+      asked !== null &&
+      isFree({ ...asked, now: Math.min(at, from) - asked.calendar.leadMinutes * 60_000 }, from);
+    const tell = async (text: string, key: string) => {
+      // Whoever wants no texts gets none, and hears it only.
+      if (!number || !ours || (await stoppedIn(tx, businessId, number))) return;
+      const words = {
+        id: `${id}-${key}`.slice(0, 60),
+        businessId,
+        way: 'out',
+        from: ours,
+        to: number,
+      } as const;
+      const text_ = await putLeaving(tx, { ...words, text, at, byItself: true });
+      changes.push({ businessId, what: 'texts', ids: [text_.id] });
+    };
+    if (!ok) {
+      await tell(`We are sorry: ${said} has just gone to somebody else. One of us calls you.`, 'gone');
+      const task: TaskRecord = {
+        id: `${id}-task`.slice(0, 60),
+        businessId,
+        at,
+        text: `${name || 'Somebody'} was told ${said} in ${calendar?.name ?? 'a removed calendar'}, which had just gone: find another time with them.`,
+        personId: calendar?.personId ?? null,
+        callBack: true,
+        by: addDays(localTime(system.business.timeZone, at).date, 1),
+        other: number,
+        about: null,
+        from: 'Appointments',
+      };
+      within(tx.objectStore('tasks').put(task));
+      await tx.done;
+      return { changes: [...changes, { businessId, what: 'tasks', ids: [task.id] }], booking: null };
+    }
+    const codes = new Set(all.flatMap((b) => (b.state === 'booked' && b.to > at ? b.code : [])));
+    const booking: BookingRecord = {
+      id,
+      businessId,
+      calendarId,
+      at,
+      from,
+      to,
+      number,
+      name: name.slice(0, 200),
+      code: freshCode(codes, Math.random),
+      state: 'booked',
+      made,
+    };
+    within(tx.objectStore('bookings').put(booking));
+    await tell(`Booked: ${said}. ${codeWords(booking.code)}`, 'code');
+    await tx.done;
+    return { changes: [...changes, { businessId, what: 'bookings', ids: [id] }], booking };
+  });
+}

@@ -1,0 +1,109 @@
+/** The answering script: own answers, a time booked by voice, and what is left of it: rehearsed first, then called. */
+import { callFrom, open, putInForce, saved, visit } from './bench';
+import { expect, test } from './seeded';
+
+test('own answers are written, tried, and found with other words and mistakes', async ({ page }) => {
+  await open(page, '/answering/answers');
+  const told = page.getByTestId('own-answer-found');
+  await page.getByLabel('A caller says').fill('are you opened on saturdays');
+  await expect(told).toContainText('on Saturdays from nine to one');
+  await page.getByLabel('A caller says').fill('may I bring my dog');
+  await expect(told).toContainText('That I do not know.');
+  await page.getByRole('button', { name: 'Write an answer to it' }).click();
+  await expect(page.getByLabel('Question, as somebody would ask')).toHaveValue('may I bring my dog');
+  await page.getByLabel('Callers are told').first().fill('Dogs are welcome on a lead.');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(told).toContainText('Dogs are welcome on a lead.');
+  await page.getByLabel('A caller says').fill('are dogs alowed');
+  await expect(told).toContainText('Dogs are welcome on a lead.');
+  // The same question twice is refused beside its field, and nothing is lost.
+  await page.getByLabel('Question, as somebody would ask').fill('may I bring my dog');
+  await page.getByLabel('Callers are told').first().fill('No.');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('There is a question “may I bring my dog” already.')).toBeVisible();
+  await expect(page.getByLabel('Callers are told').first()).toHaveValue('No.');
+  // One undo takes it away.
+  await page.getByRole('heading', { name: 'Own answers' }).click();
+  await page.keyboard.press('Control+z');
+  await expect(told).toContainText('That I do not know.');
+});
+
+test('a caller is answered by the script and books a time; the code comes by text, and the calendar has it', async ({
+  page,
+  context,
+}) => {
+  // Rehearsed before it is done: what is said, and which way it leads.
+  await open(page, '/answering/rehearsal');
+  await page.getByLabel('Number called').selectOption('Asks first, without a number');
+  await page.getByLabel('Asked for Wish, says').fill('where can I park');
+  await page.getByLabel('Asked for Haul out, says').fill('yes');
+  await page.getByLabel('Asked for Time, says').fill('the second');
+  const trace = page.getByRole('main');
+  await expect(trace).toContainText('There is room for cars and trailers');
+  await expect(trace).toContainText('Booked: Wednesday, 25 November 2026 at 08:00.');
+  // In force for a number, and called.
+  await visit(page, '/numbers#n-night-watch');
+  await page.getByLabel('Where calls to Night watch go').selectOption('Asks first');
+  await putInForce(page);
+  const outside = await callFrom(context, 'Night watch');
+  const heard = outside.getByTestId('outside-call');
+  const say = async (what: string) => {
+    await outside.getByLabel('Your answer').fill(what);
+    await outside.getByRole('button', { name: 'Say it' }).click();
+  };
+  await expect(heard).toContainText('What would you like to know?');
+  await say('wher is your adress');
+  await expect(heard).toContainText('at the end of Quay Road');
+  await expect(heard).toContainText('Is there anything else?', { timeout: 20_000 });
+  await say('no thanks');
+  await expect(heard).toContainText('Shall I find you a time on the slipway?');
+  await say('yes');
+  await expect(heard).toContainText('press 1');
+  await outside.getByRole('button', { name: 'Key 2', exact: true }).click();
+  await expect(heard).toContainText('Booked: Wednesday, 25 November 2026 at 08:00.');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await visit(page, '/by-itself/bookings');
+  await expect(page.getByTestId('booking')).toContainText('Wed 25 Nov, 08:00');
+  const code = /code (\d{5})/.exec(await page.getByTestId('booking').innerText())![1]!;
+  await visit(page, '/messages/texts');
+  await expect(page.getByRole('main')).toContainText(`OFF ${code}`);
+  await saved(page);
+});
+
+test('what a calendar file takes is seen first and then offered to nobody; what is transparent takes nothing', async ({
+  page,
+}) => {
+  await open(page, '/by-itself/bookings');
+  const one = page.getByRole('region', { name: 'The slipway' });
+  await expect(one.getByTestId('free')).toContainText('Wed 25 Nov, 08:00');
+  const event = (name: string, ...lines: string[]) =>
+    ['BEGIN:VEVENT', `UID:${name}@x.example`, `SUMMARY:${name}`, ...lines, 'END:VEVENT'].join('\r\n');
+  const file = [
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    event('Crane', 'DTSTART;TZID=America/Los_Angeles:20261125T080000', 'DURATION:PT2H'),
+    event(
+      '<b>Free</b>',
+      'DTSTART;TZID=America/Los_Angeles:20261125T110000',
+      'DURATION:PT1H',
+      'TRANSP:TRANSPARENT',
+    ),
+    event('Off', 'DTSTART;TZID=America/Los_Angeles:20261125T140000', 'DURATION:PT1H', 'STATUS:CANCELLED'),
+    'END:VCALENDAR',
+  ].join('\r\n');
+  await one.getByLabel('Calendar file for The slipway').setInputFiles({
+    name: 'yard.ics',
+    mimeType: 'text/calendar',
+    buffer: Buffer.from(file),
+  });
+  await expect(one).toContainText('1 events take time in the next 30 days; 1 take none');
+  await expect(one.getByTestId('free')).toContainText('Wed 25 Nov, 08:00');
+  await one.getByRole('button', { name: 'Take these times' }).click();
+  await expect(one.getByTestId('free')).not.toContainText('Wed 25 Nov, 08:00');
+  await expect(one.getByTestId('free')).not.toContainText('Wed 25 Nov, 09:30');
+  await expect(one.getByTestId('free')).toContainText('Wed 25 Nov, 11:00');
+  await page.reload();
+  await expect(one).toContainText('1 times are taken by a calendar that was read.');
+  await one.getByRole('button', { name: 'Forget them' }).click();
+  await expect(one.getByTestId('free')).toContainText('Wed 25 Nov, 08:00');
+});
