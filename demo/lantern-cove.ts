@@ -139,6 +139,7 @@ export const demoCommands = (): Command[] => [
   ...SHORTCUTS,
   ...FOLLOW_UPS,
   ...DIALOGUES,
+  { do: 'number.set', id: 'n-charters', change: { afterwardsId: 'how-was-it' } },
   ...OWN_ANSWERS,
   ASKS_FIRST,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },

@@ -6,9 +6,11 @@ import { callRow } from '../core/story';
 import { contactOf, isBlockedNumber, type Standing, type System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
 import { emergencyWords, messageWords } from '../standins/mail/letters';
+import { afterwardsOf } from './afterwards';
 import {
   putLeaving,
   raise,
+  stoppedIn,
   within,
   type Beside,
   type CallRecord,
@@ -40,6 +42,7 @@ export async function keepEnded(
     ...(message && !message.folder ? await lettersFor(businessId, system, message) : []),
     ...(await emergencyLetters(businessId, system, call)),
   ];
+  const after = afterwardsOf(businessId, system, call);
   const texts = message && !message.folder ? textsFor(system, message) : [];
   const record: CallRecord = {
     id: request.id,
@@ -52,7 +55,7 @@ export async function keepEnded(
   };
   let raised: string[] = [];
   await db.write('call', async (open) => {
-    const tx = open('calls', 'messages', 'mail', 'texts', 'dealings', 'settings', 'errands');
+    const tx = open('calls', 'messages', 'mail', 'texts', 'dealings', 'settings', 'errands', 'runs', 'tasks');
     within(tx.objectStore('calls').put(record));
     raised = await raise(tx, businessId, now, [
       { is: 'dealt with', row: callRow(record, message ?? undefined) },
@@ -60,6 +63,13 @@ export async function keepEnded(
     if (message) within(tx.objectStore('messages').put(message));
     for (const letter of mail) within(tx.objectStore('mail').put(letter));
     for (const text of texts) await putLeaving(tx, text);
+    if (after) {
+      within(tx.objectStore('runs').put(after.run));
+      for (const task of after.tasks) within(tx.objectStore('tasks').put(task));
+      // Whoever wants no texts gets none.
+      for (const text of after.texts)
+        if (!(await stoppedIn(tx, businessId, text.to))) await putLeaving(tx, text);
+    }
     await tx.done;
   });
   return [
@@ -68,6 +78,13 @@ export async function keepEnded(
     ...(message ? [{ businessId, what: 'messages' as const, ids: [message.id] }] : []),
     ...(mail.length ? [{ businessId, what: 'mail' as const, ids: mail.map((m) => m.id) }] : []),
     ...(texts.length ? [{ businessId, what: 'texts' as const, ids: texts.map((t) => t.id) }] : []),
+    ...(after ? [{ businessId, what: 'runs' as const, ids: [after.run.id] }] : []),
+    ...(after?.tasks.length
+      ? [{ businessId, what: 'tasks' as const, ids: after.tasks.map((t) => t.id) }]
+      : []),
+    ...(after?.texts.length
+      ? [{ businessId, what: 'texts' as const, ids: after.texts.map((t) => t.id) }]
+      : []),
   ];
 }
 

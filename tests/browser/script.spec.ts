@@ -1,5 +1,5 @@
 /** The answering script: own answers, a time booked by voice, and what is left of it: rehearsed first, then called. */
-import { callFrom, open, putInForce, saved, visit } from './bench';
+import { callFrom, open, putInForce, saved, visit, withSoftphone } from './bench';
 import { expect, test } from './seeded';
 
 test('own answers are written, tried, and found with other words and mistakes', async ({ page }) => {
@@ -106,4 +106,38 @@ test('what a calendar file takes is seen first and then offered to nobody; what 
   await expect(one).toContainText('1 times are taken by a calendar that was read.');
   await one.getByRole('button', { name: 'Forget them' }).click();
   await expect(one.getByTestId('free')).toContainText('Wed 25 Nov, 08:00');
+});
+
+test('a caller who stays after the talk is asked by key; a bad answer becomes a task', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/numbers#n-main');
+  await page.getByLabel('Asked after a talk').selectOption('How was it?');
+  await putInForce(page);
+  const staff = await withSoftphone(context, page);
+  const outside = await callFrom(context, 'Main line');
+  await staff
+    .getByRole('button', { name: /^(Answer|Take it)/ })
+    .first()
+    .click();
+  await expect(outside.getByTestId('outside-call')).toContainText('You talk with');
+  await staff.getByRole('button', { name: 'Hang up' }).first().click();
+  const heard = outside.getByTestId('outside-call');
+  await expect(heard).toContainText('how well were you helped, from 1 (badly) to 5 (well)? Press or say');
+  await expect(heard).not.toContainText('STOP');
+  await outside.getByRole('button', { name: 'Key 1', exact: true }).click();
+  await expect(heard).toContainText('What should have gone better?');
+  await outside.getByLabel('Your answer').fill('Nobody knew <b>my boat</b>');
+  await outside.getByRole('button', { name: 'Say it' }).click();
+  await expect(heard).toContainText('We will do better.');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await visit(page, '/by-itself/answers');
+  await expect(page.getByRole('region', { name: 'Satisfied' })).toContainText('1 answer of 1 who were asked');
+  await expect(page.getByRole('region', { name: 'What went wrong' })).toContainText(
+    'Nobody knew <b>my boat</b>',
+  );
+  await expect(page.getByRole('table', { name: 'Who was asked' })).toContainText('after a talk');
+  await visit(page, '/by-itself/tasks');
+  await expect(page.getByRole('main')).toContainText('they gave 1. Nobody knew <b>my boat</b>');
 });

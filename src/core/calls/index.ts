@@ -43,5 +43,6 @@ export { centsLeft, isStopped, whyNotOut } from './base/allowed';
 export { timesOf, type CallTimes } from './words/times';
 export { asTarget } from './way/extensions';
 export { recordedIn } from './words/recorded';
+export { asksAnything, isSpoken } from './way/script';
 export { askedInVain } from './words/in-vain';
 export { consentOf } from './talks/recording';

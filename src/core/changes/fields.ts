@@ -56,6 +56,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     holdMusicId: 'heard on hold',
     holdSilent: 'silent on hold',
     faxMailboxId: 'mailbox of its faxes',
+    afterwardsId: 'asked after a talk',
     announceId: 'said to whoever is called with it',
     callerIdFor: 'who may show it',
     callerName: 'name sent with it',

@@ -1,3 +1,4 @@
+export { afterCall, type AfterCall } from './after-call';
 export { resultsOf, wilson, type Result, type Share } from './results';
 export { answer, begin, isOpen, Run, type Context, type Turn } from './run';
 export { dialogueStarters } from './starters';

@@ -61,7 +61,7 @@ export function resultsOf(runs: readonly Run[]): Result[] {
       labels.set(step.label, found);
       const given = run.answers.find((a) => a.label === step.label);
       // A question further on than it came was never put.
-      if (given || (run.state !== 'done' && run.step === i)) found.asked++;
+      if (given || run.put?.includes(step.label) || (run.state !== 'done' && run.step === i)) found.asked++;
       if (!given) continue;
       found.answered++;
       found.said.unshift({ text: given.said, runId: run.id });

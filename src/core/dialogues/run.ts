@@ -18,7 +18,8 @@ export const Run = z.object({
   steps: z.array(DialogueStep).max(40),
   /** E.164. */
   ours: E164,
-  theirs: E164,
+  /** Null for a caller who hid their number. */
+  theirs: E164.nullable(),
   /** When it began, and until when an answer is waited for; epoch milliseconds. */
   at: z.number(),
   until: z.number(),
@@ -32,6 +33,9 @@ export const Run = z.object({
   personId: Id.nullable(),
   /** Times that were offered last, epoch milliseconds. */
   offers: z.array(z.number()).max(9).optional(),
+  /** The call after which it was asked by voice, and which questions were put. */
+  callId: Id.optional(),
+  put: z.array(z.string().max(40)).max(40).optional(),
   /** The appointment that is to be moved: it stays until there is another. */
   movingId: Id.optional(),
 });

@@ -1,14 +1,17 @@
 /** Checks of dialogues by text: words that are never heard, and questions that nobody is left to see the answers of. */
+import { asksAnything } from '../calls';
 import { wrongWords } from '../dialogues';
 import type { Check, Finding } from './finding';
 
 export const dialogues: Check = ({ system }) => {
   const all = Object.values(system.dialogues);
-  const begun = new Set(
-    Object.values(system.followUps).flatMap((f) =>
+  const afterwards = new Set(Object.values(system.numbers).flatMap((n) => n.afterwardsId ?? []));
+  const begun = new Set([
+    ...afterwards,
+    ...Object.values(system.followUps).flatMap((f) =>
       f.then.flatMap((t) => (t.do === 'ask' ? (t.dialogueId ?? []) : [])),
     ),
-  );
+  ]);
   return all.flatMap((one): Finding[] => {
     const found: Finding[] = [];
     const add = (what: string, severity: Finding['severity'], title: string, detail: string) =>
@@ -26,7 +29,14 @@ export const dialogues: Check = ({ system }) => {
         'never',
         'hint',
         `Nothing begins the dialogue ${one.name}`,
-        'Give it words, or let a follow-up begin it.',
+        'Give it words, let a follow-up begin it, or let a number ask it after a talk.',
+      );
+    if (afterwards.has(one.id) && !asksAnything(one))
+      add(
+        'unasked',
+        'warning',
+        `${one.name} asks nothing that could be asked after a talk`,
+        'Give it a question, or choose another dialogue for the number.',
       );
     const earlier = all
       .slice(0, all.indexOf(one))

@@ -5,6 +5,7 @@
   import { listed, numberShownBy } from '$core/calls';
   import { weekInWords } from '$core/coverage';
   import { addressLine, addressProblems, profileOf } from '$core/numbering';
+  import { asksAnything } from '$core/calls';
   import { civicAddress, type NumberHeld } from '$core/system';
   import AddressFields from '../fields/AddressFields.svelte';
   import EditField from '../fields/EditField.svelte';
@@ -170,6 +171,29 @@
     none="what the business has"
     onchoose={(choice) => void set(`Hold sound of ${name()}`, choice)}
   />
+
+  <h3>Asked after a talk</h3>
+  <Select
+    size="sm"
+    hideLabel
+    labelText="Asked after a talk"
+    selected={number.afterwardsId ?? ''}
+    on:update={(e) => {
+      const afterwardsId = String(e.detail) || null;
+      if (afterwardsId !== (number.afterwardsId ?? null))
+        set(`What callers of ${name()} are asked after a talk`, { afterwardsId });
+    }}
+  >
+    <SelectItem value="" text="nothing" />
+    {#each Object.values(theBusiness().system.dialogues).filter(asksAnything) as d (d.id)}<SelectItem
+        value={d.id}
+        text={d.name}
+      />{/each}
+  </Select>
+  <p class="small soft">
+    Callers who stay on the line when whoever they talked with has hung up, by key or voice. What they answer
+    stands under <a href="/by-itself/answers">Answers</a>.
+  </p>
 
   <h3>Emergency address</h3>
   <Select

@@ -58,7 +58,9 @@ async function putTurn(
   const { movingId, ...rested } = came;
   // What was moved has its new time: the next one is a new appointment.
   const run = books ? rested : came;
-  const { ours, theirs, name } = run;
+  const { ours, name } = run;
+  // Whoever writes has a number.
+  const theirs = run.theirs!;
   within(tx.objectStore('runs').put({ ...run, businessId }));
   const changed: Change[] = [{ businessId, what: 'runs', ids: [run.id] }];
   if (books)

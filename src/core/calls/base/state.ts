@@ -220,6 +220,8 @@ export interface AnyCall {
   /** The queue it was last put through from, to whose head it goes where it was passed on and nobody took it. */
   servedFrom?: { queueId: string; stepId: string | null } | undefined;
   mailboxId: string | null;
+  /** After the talk the caller is asked what a dialogue asks; the call then ends as the talk did. */
+  afterwards?: { dialogueId: string; outcome: Outcome } | undefined;
   trace: Trace;
 }
 
@@ -420,6 +422,8 @@ export interface Run {
   enter(call: CallState, stepId: string | null): void;
   /** Somebody passed the call on, and nobody took it there: what was said to become of it then. */
   notTaken(call: CallState, how: CameBack): void;
+  /** One of ours hangs up on a caller who is asked afterwards. @returns whether they are asked */
+  askAfterwards(call: CallIn<'talking'>, end: End): boolean;
   /** A call that goes on, by its id. */
   callOf(callId: string): CallState | undefined;
   /** A call is placed at the present moment. */

@@ -148,6 +148,8 @@ export type Happening =
   | { kind: 'asked'; label: string; says: string; alike?: string }
   /** `value` is what it was read as: 1 to 5, or 1 for yes and 0 for no. */
   | { kind: 'noted'; label: string; text: string; value?: number; alike?: string }
+  /** The talk is over, and the caller is asked how it was. */
+  | { kind: 'asked afterwards'; dialogueId: string }
   /** A time of a calendar is theirs; epoch milliseconds. */
   | { kind: 'booked'; id: string; calendarId: string; label: string; from: number; to: number }
   /** Which branch a call takes by what was answered; null is past them. */

@@ -5,7 +5,7 @@
 import TinyQueue from 'tinyqueue';
 import { withOwn, type Standing, type System } from '../../system';
 import { takesPart } from '../base/on-call';
-import { CALLER } from '../base/talk';
+import { CALLER, type End } from '../base/talk';
 import { party } from '../talks/ends';
 import { wentOut } from '../talks/paying';
 import { notTaken } from '../talks/passing';
@@ -30,6 +30,7 @@ import {
   type TimerKind,
   type Waits,
 } from '../base/state';
+import { askAfterwards } from '../way/afterwards';
 import { end, enter } from '../way/walking';
 import { act, isDue } from './acts';
 import { planActs } from '../talks/planned';
@@ -286,6 +287,9 @@ export class CallEngine implements Run {
     this.whenOver?.(call);
   }
 
+  askAfterwards(call: CallIn<'talking'>, end: End): boolean {
+    return askAfterwards(this, call, end);
+  }
   notTaken(call: CallState, how: CameBack): void {
     notTaken(this, call, how);
   }

@@ -14,6 +14,7 @@ import {
 } from '../base/state';
 import { TraceRecord } from '../base/stored-trace';
 import { CALLER } from '../base/talk';
+import type { Outcome } from '../base/trace';
 
 const Moment = z.number();
 const Count = z.number().int().min(0);
@@ -194,6 +195,12 @@ const AnyCall = z.looseObject({
   parked: z.object({ slot: z.string(), by: PhoneName, personId: Id.nullable() }).nullable(),
   servedFrom: z.object({ queueId: Id, stepId: Id.nullable() }).optional(),
   mailboxId: Id.nullable(),
+  afterwards: z
+    .object({
+      dialogueId: Id,
+      outcome: z.custom<Outcome>((o) => typeof o === 'object' && o !== null && 'kind' in o),
+    })
+    .optional(),
   trace: TraceRecord,
 }) satisfies z.ZodType<StoredCall & { phase: Phase }>;
 /** A call as it was stored before calls could be held and passed on: it talked on one phone. */

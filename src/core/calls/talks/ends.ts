@@ -92,7 +92,10 @@ export function talkOutcome(call: CallState): Outcome {
 /** Somebody hangs up: the others go on, or it is over for all. @param by who it counts as where it is over */
 export function leaves(run: Run, call: Talk, end: End, by: 'caller' | 'called' | 'system'): void {
   const left = call.ends.filter((e) => e !== end);
-  if (!goesOn(call, left)) return run.end(call, by, talkOutcome(call));
+  if (!goesOn(call, left)) {
+    if (by === 'called' && run.askAfterwards(call, end)) return;
+    return run.end(call, by, talkOutcome(call));
+  }
   goesOut(run, call, end);
   run.say(call, { t: 0, kind: 'leaves', phone: end.phone, personId: end.personId });
 }

@@ -6,6 +6,7 @@ import { RANK, type CallIn, type CallState, type Run } from '../base/state';
 import { stopOf } from '../base/stop';
 import type { Trace } from '../base/trace';
 import { kindOf, type Answered } from './questions';
+import { scriptOf } from './script';
 
 /** So long a caller who says nothing is waited for, in milliseconds. Common practice, no source. */
 const SILENCE_MS = 5000;
@@ -13,9 +14,11 @@ const SILENCE_MS = 5000;
 const LONGEST_ANSWER_MS = 20_000;
 
 type Asked = CallIn<'asked'>;
-const stepOf = (run: Run, call: CallState): AskStep => stopOf(run, call).step as AskStep;
+/** A question of what is asked just now. */
+const asked = (run: Run, call: CallState, index: number): Question =>
+  scriptOf(run, call).lines[index] as Question;
 
-/** The call reaches an Ask step that has questions. */
+/** The call reaches an Ask step that has questions, or is asked after a talk. */
 export const ask = (run: Run, call: CallState): void => question(run, call, 0);
 
 /** What a call has answered so far, wherever it was asked. */
@@ -24,11 +27,17 @@ export const answersIn = (trace: Trace): Answer[] =>
 
 /** Puts the next question whose answers before are as it wants; past the last one it is decided where the call goes on. */
 function question(run: Run, call: CallState, from: number): void {
-  const { questions } = stepOf(run, call);
-  const answers = questions.some((q) => q.only) ? answersIn(call.trace) : [];
-  const index = questions.findIndex((q, i) => i >= from && (!q.only || isSo(q.only, answers)));
+  const { lines } = scriptOf(run, call);
+  const answers = lines.some((q) => q.only) ? answersIn(call.trace) : [];
+  const index = lines.findIndex((q, i) => i >= from && (!q.only || isSo(q.only, answers)));
   if (index < 0) return over(run, call);
-  const put = kindOf(questions[index]!).put({ run, call, question: questions[index]!, time: 1, offers: [] });
+  const line = lines[index]!;
+  if ('said' in line) {
+    run.begin(call, 'asked', { asking: { index, part: 'told', heard: '' } });
+    run.say(call, { t: 0, kind: 'told', says: line.said });
+    return wait(run, call, spokenSeconds(line.said) * 1000);
+  }
+  const put = kindOf(line).put({ run, call, question: line, time: 1, offers: [] });
   putNow(run, call, index, 1, put);
 }
 
@@ -39,7 +48,7 @@ function putNow(
   time: number,
   { says, offers, alike, meant }: { says: string; offers?: number[]; alike?: string; meant?: string },
 ): void {
-  const { label } = stepOf(run, call).questions[index]!;
+  const { label } = asked(run, call, index);
   const more = { ...(time > 1 ? { time } : {}), ...(offers ? { offers } : {}), ...(meant ? { meant } : {}) };
   run.begin(call, 'asked', { asking: { index, part: 'question', heard: '', ...more } });
   run.say(call, { t: 0, kind: 'asked', label, says, ...(alike === undefined ? {} : { alike }) });
@@ -59,7 +68,7 @@ export function askedEnough(run: Run, call: Asked): void {
       ? question(run, call, index + 1)
       : putNow(run, call, index, time + 1, { says: next });
   if (part === 'answer') return note(run, call, heard);
-  const one = stepOf(run, call).questions[index]!;
+  const one = asked(run, call, index);
   const { behaviour } = call.request;
   const says = saysTo(one, time, behaviour?.caller.says?.[one.label] ?? '');
   run.begin(call, 'asked', { asking: { ...call.asking, part: 'answer', heard: says } });
@@ -80,7 +89,7 @@ export function answerGiven(run: Run, call: Asked, text: string): void {
 export function keyWhileAsked(run: Run, call: Asked, key: string): void {
   const { asking } = call;
   if (asking.part === 'told') return;
-  const { keys, oneKey } = kindOf(stepOf(run, call).questions[asking.index]!);
+  const { keys, oneKey } = kindOf(asked(run, call, asking.index));
   if (!keys) return;
   if (oneKey) return note(run, call, key);
   if (key === '#') return note(run, call, asking.heard);
@@ -89,16 +98,15 @@ export function keyWhileAsked(run: Run, call: Asked, key: string): void {
 }
 
 function note(run: Run, call: Asked, text: string): void {
-  const step = stepOf(run, call);
   const { index, time = 1, offers = [], meant } = call.asking;
-  const one = step.questions[index]!;
+  const one = asked(run, call, index);
   const found = kindOf(one).answered({ run, call, question: one, time, offers, meant }, text);
   if (found.is === 'again') return putNow(run, call, index, time + 1, found);
   const alike = found.is === 'kept' && found.books ? { alike: 'a time' } : {};
   if (found.text || found.is === 'kept')
     run.say(call, { t: 0, kind: 'noted', label: one.label, text: found.text, ...valued(found), ...alike });
   if (found.is === 'kept' && found.books) book(run, call, one, found.books);
-  const told = found.told ?? answerTo(found.text, step.answers)?.says;
+  const told = found.told ?? answerTo(found.text, scriptOf(run, call).answers)?.says;
   const unknown = found.is === 'kept' && found.unknown ? { unknown: true as const } : {};
   const next = found.is === 'more' ? { next: found.next } : {};
   if (!told) return question(run, call, index + 1);
@@ -124,8 +132,9 @@ function book(
 
 /** The first branch that the answers open; the next step where none does. */
 function over(run: Run, call: CallState): void {
-  const { branches = [], points = [] } = stepOf(run, call);
+  if (call.afterwards) return run.end(call, 'called', call.afterwards.outcome);
   const stop = stopOf(run, call);
+  const { branches = [], points = [] } = stop.step as AskStep;
   if (!branches.length) return run.enter(call, stop.next);
   const answers = answersIn(call.trace);
   const opens = (test: AskedTest): boolean =>
@@ -134,6 +143,10 @@ function over(run: Run, call: CallState): void {
   run.say(call, { t: 0, kind: 'sorted', stepId: stop.step.id, branch: branch < 0 ? null : branch });
   run.enter(call, branch < 0 ? stop.next : stop.branches[branch]!);
 }
+
+/** The caller hangs up while being asked: after a talk it ends as the talk did. */
+export const hungUpWhileAsked = (run: Run, call: Asked, by: 'caller' | 'called'): void =>
+  run.end(call, by, call.afterwards?.outcome ?? { kind: 'hung up', during: 'question' });
 
 /** Letters and digits only, words apart by one space, with one at both ends. */
 const plain = (text: string): string => ` ${(text.toLowerCase().match(/[\p{L}\p{N}]+/gu) ?? []).join(' ')} `;

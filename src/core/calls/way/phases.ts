@@ -11,7 +11,7 @@ import { endOf, leaves } from '../talks/ends';
 import { hungUpMoving, hungUpSecond } from '../talks/second';
 import { notFetched } from '../talks/taking';
 import type { Outcome, RingEnd } from '../base/trace';
-import { answerGiven, askedEnough, keyWhileAsked } from './asking';
+import { answerGiven, askedEnough, hungUpWhileAsked, keyWhileAsked } from './asking';
 import { keyAtMailbox } from './mailbox-keys';
 import { menuTimeOut, pressInMenu } from './menu';
 import { named, namedEnough } from './named';
@@ -41,7 +41,7 @@ const PHASES: { [P in Phase]: Rules<P> } = {
   waiting: { press: whileWaiting, hangUp: 'greeting' },
   prompt: { timeOut: promptOver, press: whileWaiting, hangUp: 'prompt' },
   menu: { timeOut: menuTimeOut, press: pressInMenu, hangUp: 'menu' },
-  asked: { timeOut: askedEnough, press: keyWhileAsked, say: answerGiven, hangUp: 'question' },
+  asked: { timeOut: askedEnough, press: keyWhileAsked, say: answerGiven, hangUp: hungUpWhileAsked },
   naming: { timeOut: namedEnough, press: whileWaiting, say: named, hangUp: 'question' },
   queued: { press: whileWaiting, hangUp: 'wait' },
   ringing: {

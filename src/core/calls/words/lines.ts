@@ -87,6 +87,8 @@ function say(e: Happening, system: System): string {
       return `${e.label}: ${e.text || 'nothing said'}`;
     case 'told':
       return `told: ${e.says}`;
+    case 'asked afterwards':
+      return `the caller stays and is asked: ${system.dialogues[e.dialogueId]?.name ?? 'a removed dialogue'}`;
     case 'booked':
       return `a time of ${system.calendars[e.calendarId]?.name ?? 'a removed calendar'} is booked`;
     case 'sorted':

@@ -50,6 +50,8 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
       return [e.kind, e.alike ?? e.says];
     case 'noted':
       return [e.kind, e.label, e.alike ?? e.text];
+    case 'asked afterwards':
+      return [e.kind, e.dialogueId];
     case 'booked':
       return [e.kind, e.calendarId];
     case 'notified':

@@ -60,6 +60,7 @@ export function recordedIn(trace: Trace): Recorded[] {
         held.delete(e.phone);
         break;
       case 'record off':
+      case 'asked afterwards':
       case 'ended':
         now = null;
         held.clear();

@@ -173,6 +173,8 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
       return `${e.extension} is ${e.who}`;
     case 'asked':
       return `asked for ${e.label}`;
+    case 'asked afterwards':
+      return 'asked afterwards';
     case 'booked':
       return `booked a time of ${system.calendars[e.calendarId]?.name ?? 'a removed calendar'}`;
     case 'queued':

@@ -16,7 +16,8 @@ export interface CallTimes {
 
 /** Of a call that is over, or up to its last event. */
 export function timesOf(trace: Trace): CallTimes {
-  const end = trace.at(-1)?.t ?? 0;
+  // What is asked after a talk is no part of it.
+  const end = (trace.find((e) => e.kind === 'asked afterwards') ?? trace.at(-1))?.t ?? 0;
   const first = (kind: Trace[number]['kind']) => trace.find((e) => e.kind === kind)?.t;
   const answered = first('answered');
   const sounding = first('leg sounding');

@@ -25,6 +25,7 @@ const TOLD = {
   asked: ['drawn', 'noticed', 'said'],
   noted: ['noticed'],
   booked: ['noticed', 'said'],
+  'asked afterwards': ['noticed', 'said'],
   sorted: [],
   told: ['drawn', 'noticed'],
   notified: ['noticed'],

@@ -114,6 +114,7 @@ const PLACES: Record<Place, Points> = {
   'numbers.announceId': points('recording', 'null'),
   'numbers.holdMusicId': points('recording', 'null'),
   'numbers.faxMailboxId': points('mailbox', 'null'),
+  'numbers.afterwardsId': points('dialogue', 'null'),
   'numbers.siteId': points('site', 'null'),
   'numbers.planId': points('plan', 'null'),
   'numbers.callerIdFor[]': points('person', 'out'),

@@ -141,6 +141,8 @@ export const NumberHeld = z.object({
   holdMusicId: Id.nullable().optional(),
   /** They hear nothing at all instead; absent is that they do. */
   holdSilent: z.boolean().optional(),
+  /** The dialogue whose questions callers who stay are asked once we have hung up; absent or null is none. */
+  afterwardsId: Id.nullable().optional(),
   /** The mailbox that its faxes come to; absent or null is that it takes none. */
   faxMailboxId: Id.nullable().optional(),
   /** Said first to whoever is called with it shown; absent or null is nothing. */

@@ -35,8 +35,8 @@
 
 <h1>Answers</h1>
 <p class="sub">
-  What was answered to dialogues by text. Each share stands with the interval in which it truly lies 95 times
-  of 100 (Wilson); of a few answers that is wide.
+  What was answered to dialogues by text, and after talks. Each share stands with the interval in which it
+  truly lies 95 times of 100 (Wilson); of a few answers that is wide.
 </p>
 {#if mine.length}
   <div class="choose">
@@ -92,7 +92,10 @@
       <tbody>
         {#each mine.toReversed().slice(0, 100) as r (r.id)}
           <tr>
-            <td>{otherInWords(r.theirs)}</td>
+            <td
+              >{otherInWords(r.theirs)}{#if r.callId}
+                <span class="small soft">after a talk</span>{/if}</td
+            >
             <td>{momentText(r.at, theBusiness().zone)}</td>
             <td>{STATES[stateOf(r)]}</td>
             <td>{r.answers.map((a) => `${a.label}: ${a.said}`).join('; ')}</td>
