@@ -71,6 +71,7 @@ const FLOORS = [
       'texting',
       'asking',
       'booking',
+      'buttons',
       'messages',
       'people',
       'answering',

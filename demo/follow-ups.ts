@@ -22,6 +22,23 @@ export const FOLLOW_UPS: readonly Command[] = [
   },
 ];
 
+/** What stands on the site of the demonstration. */
+export const BUTTON: Command = {
+  do: 'call button.add',
+  value: {
+    id: 'site-button',
+    name: 'Button on the site',
+    says: 'Call the yard',
+    numberId: 'n-main',
+    offers: ['call', 'call back', 'book'],
+    hoursId: 'office',
+    calendarId: 'slipway',
+    personId: 'idris',
+    closed: 'The office is closed. Leave a message, or let us call you back.',
+    look: { background: '#7a2e1d', ink: '#fffaf2', corner: 4, size: 'usual' },
+  },
+};
+
 let step = 0;
 const [survey, , quote] = dialogueStarters('rosa', () => `dialogue-step-${(step += 1)}`);
 /** What texts with some words are answered, and what is asked after a talk. */

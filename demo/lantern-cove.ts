@@ -21,7 +21,7 @@ import {
   type Account,
 } from '../src/core/system';
 import { HOURS, ROTA } from './hours';
-import { DIALOGUES, FOLLOW_UPS } from './follow-ups';
+import { BUTTON, DIALOGUES, FOLLOW_UPS } from './follow-ups';
 import { ASKS_FIRST, OWN_ANSWERS } from './own-answers';
 import { GROUPS, PEOPLE, person, phone, UNPAIRED } from './people';
 import { CALLERS, PLANS, QUEUE, SERVICE } from './plans';
@@ -140,6 +140,7 @@ export const demoCommands = (): Command[] => [
   ...FOLLOW_UPS,
   ...DIALOGUES,
   { do: 'number.set', id: 'n-charters', change: { afterwardsId: 'how-was-it' } },
+  BUTTON,
   ...OWN_ANSWERS,
   ASKS_FIRST,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },

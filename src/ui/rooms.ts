@@ -68,6 +68,7 @@ export const BY_ITSELF_ROOMS: readonly Room[] = [
   { path: '/by-itself/rounds', name: 'Texts to many' },
   { path: '/by-itself/lists', name: 'Call lists' },
   { path: '/by-itself/bookings', name: 'Appointments' },
+  { path: '/by-itself/buttons', name: 'Call buttons' },
   { path: '/by-itself/done', name: 'What was done' },
   { path: '/by-itself/tasks', name: 'Tasks' },
 ];

@@ -1,4 +1,5 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
+import type { Asked as VisitAsked } from '../core/buttons';
 import type { LoadPromises } from '../core/staffing/load/promised';
 import type { Boards } from '../core/traffic';
 import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type StoreNames } from 'idb';
@@ -106,6 +107,7 @@ interface Shape extends DBSchema {
       | `copy:${string}`
       | `outside:${string}`
       | `texting:${string}`
+      | `visits:${string}`
       | `faxing:${string}`
       | `hooks:${string}`
       | `past:${string}`
@@ -124,6 +126,7 @@ interface Shape extends DBSchema {
       | SavedView[]
       | Boards
       | LoadPromises
+      | VisitAsked[]
       | LogHead;
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */

@@ -49,6 +49,7 @@ export const PAGES = [
   '/by-itself/rounds',
   '/by-itself/lists',
   '/by-itself/bookings',
+  '/by-itself/buttons',
   '/by-itself/done',
   '/by-itself/tasks',
   '/figures',
@@ -61,4 +62,8 @@ export const PAGES = [
 ];
 
 /** The windows of phones, which are 390 wide. */
-export const PHONES = ['/phone', '/bench/phone?business=lantern-cove'];
+export const PHONES = [
+  '/phone',
+  '/bench/phone?business=lantern-cove',
+  '/visit?business=lantern-cove&button=site-button&dial=%2B13605550142',
+];

@@ -181,6 +181,17 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     steps: 'steps',
     days: 'days waited',
   },
+  'call button': {
+    name: 'name',
+    says: 'what stands on it',
+    numberId: 'number',
+    offers: 'what it offers',
+    hoursId: 'hours',
+    calendarId: 'calendar',
+    personId: 'who calls back',
+    closed: 'words when closed',
+    look: 'look',
+  },
   'own answer': { name: 'question', also: 'other ways to ask', says: 'answer' },
   calendar: {
     name: 'name',

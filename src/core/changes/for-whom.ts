@@ -107,6 +107,7 @@ export function changesByPerson(then: System, now: System): ForWhom[] {
         case 'dialogue':
         case 'calendar':
         case 'own answer':
+        case 'call button':
         case 'promise':
           // Whom a number or a group rings is said below; the rest is about callers, not about anybody here.
           break;

@@ -51,6 +51,7 @@ export const PARTS = [
   'dialogue',
   'calendar',
   'own answer',
+  'call button',
   'promise',
 ] as const satisfies readonly Part[];
 /** A part that is not read does not compile. */

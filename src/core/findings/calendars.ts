@@ -4,6 +4,7 @@ import type { Check, Finding } from './finding';
 
 export const calendars: Check = ({ system }) => {
   const offered = new Set([
+    ...Object.values(system.buttons).flatMap((b) => (b.offers.includes('book') && b.calendarId) || []),
     ...Object.values(system.dialogues).flatMap((d) =>
       d.steps.flatMap((s) => (s.kind === 'book' ? (s.calendarId ?? []) : [])),
     ),

@@ -19,7 +19,8 @@ export type Place =
         | 'follow-up'
         | 'dialogue'
         | 'calendar'
-        | 'own answer';
+        | 'own answer'
+        | 'call button';
       id: string;
     }
   | { kind: 'dialling' }

@@ -5,6 +5,7 @@ import { dialling, emergencyAddresses, hiddenByHelp, phonesElsewhere, sites } fr
 import { awayUnreplaced, cutOffWhenDialled, groups, mailboxes, people } from './people';
 import { greetings } from './greetings';
 import { answers } from './answers';
+import { buttons } from './buttons';
 import { calendars } from './calendars';
 import { dialogues } from './dialogues';
 import { followUps } from './follow-ups';
@@ -55,6 +56,7 @@ const CHECKS: readonly Check[] = [
   dialogues,
   calendars,
   answers,
+  buttons,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 

@@ -1,4 +1,5 @@
 import { usualCallsOut } from './shape/calls-out';
+import type { CallButton } from './shape/buttons';
 import { profileOf } from '../numbering/profiles';
 import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './shape/people';
 import type { CivicAddress, Site } from './shape/places';
@@ -245,6 +246,7 @@ export const emptySystem = (business: Business): System => ({
   dialogues: {},
   calendars: {},
   ownAnswers: {},
+  buttons: {},
   promises: {},
 });
 
@@ -280,3 +282,19 @@ export function holdSoundFor(
   }
   return { is: 'made' };
 }
+
+/** A call button as somebody would most likely want it. */
+export const newButton = (
+  given: Pick<CallButton, 'id' | 'name'>,
+  { numbers, hours }: System,
+): CallButton => ({
+  says: 'Call us',
+  numberId: (Object.values(numbers).find((n) => n.use === 'main') ?? Object.values(numbers)[0])?.id ?? null,
+  offers: ['call', 'call back'],
+  hoursId: Object.keys(hours)[0] ?? null,
+  calendarId: null,
+  personId: null,
+  closed: 'We are closed just now. Leave a message, or let us call you back.',
+  look: { background: '#1a4f63', ink: '#ffffff', corner: 6, size: 'usual' },
+  ...given,
+});

@@ -25,6 +25,7 @@ export { behindCode, leadsTo, shortcutsOf, type Leads } from './shortcuts';
 export * from './shape/wordings';
 export * from './shape/follow-ups';
 export * from './shape/asking';
+export * from './shape/buttons';
 export * from './shape/dialogues';
 export * from './shape/calendars';
 export * from './shape/behaviour';

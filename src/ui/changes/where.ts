@@ -23,6 +23,7 @@ export const PART_HEADINGS: Record<Part, string> = {
   dialogue: 'Dialogues by text',
   calendar: 'Calendars',
   'own answer': 'Own answers',
+  'call button': 'Call buttons',
   promise: 'Promises',
 };
 
@@ -60,6 +61,8 @@ export function pageOf(part: Part, id: string): string | null {
     case 'shortcut':
     case 'wording':
       return null;
+    case 'call button':
+      return `/by-itself/buttons#${id}`;
     case 'own answer':
       return `/answering/answers#${id}`;
     case 'calendar':

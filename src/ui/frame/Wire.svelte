@@ -47,6 +47,7 @@
       noted('/answering', 'Answering', size(system.plans), count(size(system.plans), 'plan'), [
         'plan',
         'queue',
+        'own answer',
       ]),
       noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), [
         'person',
@@ -74,7 +75,7 @@
         'By itself',
         size(system.followUps),
         openTasks ? count(openTasks, 'task') : count(size(system.followUps), 'follow-up'),
-        ['follow-up', 'dialogue', 'calendar'],
+        ['follow-up', 'dialogue', 'calendar', 'call button'],
       ),
       { path: '/figures', name: 'Figures', note: '', usable: view.calls.length > 0 },
     ];

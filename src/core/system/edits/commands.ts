@@ -16,6 +16,7 @@ import * as s from '../shape/schema';
 import { Shortcut } from '../shape/shortcuts';
 import { Wording } from '../shape/wordings';
 import { OwnAnswer } from '../shape/asking';
+import { CallButton } from '../shape/buttons';
 import { BookingCalendar } from '../shape/calendars';
 import { Dialogue } from '../shape/dialogues';
 import { FollowUp } from '../shape/follow-ups';
@@ -54,6 +55,7 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('dialogue', Dialogue),
   ...collection('calendar', BookingCalendar),
   ...collection('own answer', OwnAnswer),
+  ...collection('call button', CallButton),
   ...collection('promise', Promised),
   ...collection('plan', Plan),
   z.object({

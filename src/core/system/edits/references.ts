@@ -29,6 +29,7 @@ export const COLLECTIONS = {
   dialogue: 'dialogues',
   calendar: 'calendars',
   'own answer': 'ownAnswers',
+  'call button': 'buttons',
   promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
@@ -54,6 +55,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   dialogue: 'dialogue',
   calendar: 'calendar',
   'own answer': 'own answer',
+  'call button': 'call button',
   promise: 'promise',
 };
 
@@ -186,6 +188,10 @@ const PLACES: Record<Place, Points> = {
   'dialogues.steps[].personId': points('person', 'null'),
   'dialogues.steps[].calendarId': points('calendar', 'null'),
   'calendars.hoursId': points('hours', 'null'),
+  'buttons.numberId': points('number', 'null'),
+  'buttons.hoursId': points('hours', 'null'),
+  'buttons.calendarId': points('calendar', 'null'),
+  'buttons.personId': points('person', 'null'),
   'calendars.personId': points('person', 'null'),
   // A promise about what is no longer there cannot be kept or broken; one that expects somebody who is gone is broken.
   'promises.numberId': points('number', 'whole'),

@@ -126,6 +126,10 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
     }
   },
   calendar: ({ id }, { calendars }) => onlyName(calendars, id, 'calendar'),
+  'call button': ({ id, offers }, { buttons }) => {
+    onlyName(buttons, id, 'button');
+    if (hasTwice(offers)) throw new Refused('offers', 'It offers something twice.');
+  },
   'own answer': ({ id }, { ownAnswers }) => onlyName(ownAnswers, id, 'question'),
   promise: () => undefined,
 };

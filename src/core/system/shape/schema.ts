@@ -12,6 +12,7 @@ import { RecordsLink } from '../records-link';
 import { Shortcut } from './shortcuts';
 import { Wording } from './wordings';
 import { OwnAnswer } from './asking';
+import { CallButton } from './buttons';
 import { BookingCalendar } from './calendars';
 import { Dialogue } from './dialogues';
 import { ByItself, FollowUp } from './follow-ups';
@@ -214,6 +215,7 @@ export const System = z.object({
   dialogues: z.record(Id, Dialogue),
   calendars: z.record(Id, BookingCalendar),
   ownAnswers: z.record(Id, OwnAnswer),
+  buttons: z.record(Id, CallButton),
   promises: z.record(Id, Promised),
 });
 

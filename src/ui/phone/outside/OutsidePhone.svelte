@@ -22,8 +22,21 @@
   import { allowSound, playCadence, VOICEMAIL_TONE } from '../sounds/tones';
   import SelectItem from '../../fields/SelectItem.svelte';
 
-  /** A number that is called as soon as it is open. */
-  let { dial = '' }: { dial?: string } = $props();
+  interface Visit {
+    /** E.164. */
+    number: string;
+    /** What stands on the button. */
+    says: string;
+  }
+  let {
+    dial = '',
+    visit = null,
+  }: {
+    /** A number that is called as soon as it is open. */
+    dial?: string;
+    /** Somebody calls one number from a page, with none of their own: nothing else can be called. */
+    visit?: Visit | null;
+  } = $props();
   const businessId = theBusiness().view.business.id;
   const line = new Line(businessId);
   const recorder = new Recorder();
@@ -33,11 +46,12 @@
 
   /** What must survive a reload of this window. */
   const memory = {
-    get: (key: string) => sessionStorage.getItem(`outside-phone:${key}`),
-    set: (key: string, value: string) => sessionStorage.setItem(`outside-phone:${key}`, value),
+    get: (key: string) => sessionStorage.getItem(`${visit ? 'visit' : 'outside-phone'}:${key}`),
+    set: (key: string, value: string) =>
+      sessionStorage.setItem(`${visit ? 'visit' : 'outside-phone'}:${key}`, value),
   };
-  let from = $state(memory.get('from') ?? callers[0]!);
-  let dialled = $state(memory.get('dialled') ?? '');
+  let from = $state(untrack(() => (visit ? 'hidden' : (memory.get('from') ?? callers[0]!))));
+  let dialled = $state(untrack(() => visit?.number ?? memory.get('dialled') ?? ''));
   const remembered = memory.get('call');
   let callId = $state(remembered);
   /** Somebody has called this number. */
@@ -248,7 +262,9 @@
 
 <CallerSound {call} {system} />
 
-<header><b>Outside phone</b><span>A stand-in: anybody who calls {system.business.name}</span></header>
+{#if !visit}
+  <header><b>Outside phone</b><span>A stand-in: anybody who calls {system.business.name}</span></header>
+{/if}
 <main>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
   {#if from !== 'hidden' && !going}{#key from}<OutsideCalled
@@ -262,7 +278,11 @@
     <!-- Whoever is called cannot call meanwhile. -->
   {:else if going && call}
     <section class="card" aria-live="polite" data-testid="outside-call">
-      <p class="soft">Calling {dialled} · {durationText(Math.max(0, theBusiness().now - call.request.at))}</p>
+      <p class="soft">
+        Calling {visit ? system.business.name : dialled} · {durationText(
+          Math.max(0, theBusiness().now - call.request.at),
+        )}
+      </p>
       <h1 class="heard">{heard}</h1>
       {#if call.phase === 'talking'}<TalkNotice
           call={call?.phase === 'talking' ? call : undefined}
@@ -302,34 +322,36 @@
   {:else}
     <form class="card" onsubmit={place}>
       <div class="fields">
-        <Select
-          labelText="Number of this phone"
-          selected={from}
-          on:update={(e) => {
-            from = String(e.detail);
-            memory.set('from', from);
-          }}
-        >
-          {#each callers as c (c)}<SelectItem value={c} text={theBusiness().number(c, system)} />{/each}
-          <SelectItem value="hidden" text="a hidden number" />
-        </Select>
-        <TextInput
-          labelText="Number to call"
-          type="tel"
-          bind:value={dialled}
-          invalid={!!problem}
-          invalidText={problem}
-        />
-        <div>
-          {#each Object.values(system.numbers) as n (n.id)}
-            <button
-              class="linkish pick"
-              type="button"
-              onclick={() => (dialled = theBusiness().number(n.e164, system))}>{n.label}</button
-            >
-          {:else}<p class="soft small">No number is in force yet. Put your draft in force first.</p>{/each}
-        </div>
-        <Button type="submit">Call</Button>
+        {#if !visit}
+          <Select
+            labelText="Number of this phone"
+            selected={from}
+            on:update={(e) => {
+              from = String(e.detail);
+              memory.set('from', from);
+            }}
+          >
+            {#each callers as c (c)}<SelectItem value={c} text={theBusiness().number(c, system)} />{/each}
+            <SelectItem value="hidden" text="a hidden number" />
+          </Select>
+          <TextInput
+            labelText="Number to call"
+            type="tel"
+            bind:value={dialled}
+            invalid={!!problem}
+            invalidText={problem}
+          />
+          <div>
+            {#each Object.values(system.numbers) as n (n.id)}
+              <button
+                class="linkish pick"
+                type="button"
+                onclick={() => (dialled = theBusiness().number(n.e164, system))}>{n.label}</button
+              >
+            {:else}<p class="soft small">No number is in force yet. Put your draft in force first.</p>{/each}
+          </div>
+        {/if}
+        <Button type="submit">{visit?.says ?? 'Call'}</Button>
       </div>
     </form>
     {#if call?.phase === 'over'}
@@ -337,7 +359,7 @@
       <section class="card" data-testid="outside-ended">
         <h2>The call is over</h2>
         <p>{ended ? ending(ended.outcome, system) : ''}</p>
-        <p class="soft small">{sentence(call.trace, system, 'past')}</p>
+        {#if !visit}<p class="soft small">{sentence(call.trace, system, 'past')}</p>{/if}
       </section>
     {/if}
   {/if}

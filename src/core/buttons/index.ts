@@ -1,0 +1,3 @@
+export { contrastOf, readable, stylesOf, type Readable } from './look';
+export { mayNotAsk, offeredAt, stillCounts, type Asked, type Offered } from './offered';
+export { escaped, snippetOf, visitAddress, type Where } from './snippet';
