@@ -1,7 +1,14 @@
 /** Reads files that others made, off the page: whatever they hold, the page stays alive and the reading can be stopped. */
 import { expose } from 'comlink';
 import { nanoid } from 'nanoid';
-import { previewCards, readCards, readContactTable, type CardRow } from '../core/formats/contacts';
+import {
+  fromJCards,
+  isJson,
+  previewCards,
+  readCards,
+  readContactTable,
+  type CardRow,
+} from '../core/formats/contacts';
 import { decodeCsv } from '../core/formats/csv';
 import { isVcards } from '../core/formats/people';
 import { readCpl, readReachCpl, type CplRead, type ReachRead } from '../core/formats/cpl';
@@ -38,8 +45,15 @@ const formats = {
   /** Contacts as vCards or as a list of cells, held against those that are known. */
   async cards(file: Uint8Array, system: System): Promise<CardsRead> {
     const { country } = system.business;
-    const { text } = decodeCsv(file);
-    const cards = isVcards(text) ? readCards(file, country) : readContactTable(text, country);
+    const decoded = decodeCsv(file).text;
+    const text = isJson(decoded) ? fromJCards(decoded) : decoded;
+    if (typeof text !== 'string') return { ok: false, message: text.message };
+    const cards =
+      text !== decoded
+        ? readCards(text, country)
+        : isVcards(text)
+          ? readCards(file, country)
+          : readContactTable(text, country);
     if ('message' in cards) return { ok: false, message: cards.message };
     for (const card of cards) {
       if (!card.picture) continue;

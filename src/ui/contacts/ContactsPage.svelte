@@ -43,7 +43,15 @@
     const { writeContactTable } = await import('$core/formats/contacts');
     saveText('contacts.csv', 'text/csv;charset=utf-8', writeContactTable(found, system));
   }
-  async function save() {
+  async function saveJson() {
+    saveText(
+      'contacts.json',
+      'application/vcard+json',
+      (await import('$core/formats/contacts')).asJCards(await cards()),
+    );
+  }
+  const save = async () => saveText('contacts.vcf', 'text/vcard;charset=utf-8', await cards());
+  async function cards() {
     const { writeCards } = await import('$core/formats/contacts');
     const { fileTypeFromBuffer } = await import('file-type');
     const pictures = new Map<string, CardPicture>();
@@ -52,7 +60,7 @@
       const type = bytes && (await fileTypeFromBuffer(bytes))?.mime;
       if (bytes && type) pictures.set(picture, { type, bytes });
     }
-    saveText('contacts.vcf', 'text/vcard;charset=utf-8', writeCards(found, system.lists, pictures));
+    return writeCards(found, system.lists, pictures);
   }
 </script>
 
@@ -110,6 +118,9 @@
         >
         <button class="linkish small" type="button" onclick={() => void saveTable()}
           >Save {words.length ? 'what is found' : 'all'} as CSV</button
+        >
+        <button class="linkish small" type="button" onclick={() => void saveJson()}
+          >Save {words.length ? 'what is found' : 'all'} as JSON</button
         >{/if}
       <SharedShortcuts />
       <RecordsField />

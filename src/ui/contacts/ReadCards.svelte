@@ -66,7 +66,17 @@
   size="small"
   kind="tertiary"
   labelText="Read a file of contacts"
-  accept={['.vcf', '.vcard', 'text/vcard', '.csv', '.tsv', '.txt', 'text/csv']}
+  accept={[
+    '.vcf',
+    '.vcard',
+    'text/vcard',
+    '.csv',
+    '.tsv',
+    '.txt',
+    'text/csv',
+    '.json',
+    'application/vcard+json',
+  ]}
   disableLabelChanges
   on:change={(e) => void read(e.detail)}
 />

@@ -90,9 +90,7 @@ function event(uid: string, name: string, { now }: Times): ICAL.Component {
   const component = new ICAL.Component('vevent');
   component.updatePropertyWithValue('uid', uid);
   component.updatePropertyWithValue('summary', forLine(name));
-  const stamp = floating(now);
-  stamp.zone = ICAL.Timezone.utcTimezone;
-  component.updatePropertyWithValue('dtstamp', stamp);
+  component.updatePropertyWithValue('dtstamp', utc(now));
   return component;
 }
 
@@ -106,6 +104,30 @@ function setSpan(component: ICAL.Component, zone: string, fromWall: number, toWa
   }
 }
 
+const HOUR_MS = 3_600_000;
+/** Whether the wall clock of a moment comes twice. */
+const comesTwice = (zone: string, at: number): boolean =>
+  [at - HOUR_MS, at + HOUR_MS].some((other) => wallOf(zone, other) === wallOf(zone, at));
+
+/** A moment in UTC. @param at epoch milliseconds */
+export function utc(at: number): ICAL.Time {
+  const time = floating(at);
+  time.zone = ICAL.Timezone.utcTimezone;
+  return time;
+}
+
+/** When a single event is: in the zone; an hour that comes twice is told apart in UTC. */
+export function writeTimes(
+  component: ICAL.Component,
+  zone: string,
+  { from, to }: { from: number; to: number },
+): void {
+  if (!comesTwice(zone, from) && !comesTwice(zone, to))
+    return setSpan(component, zone, wallOf(zone, from), wallOf(zone, to));
+  component.addPropertyWithValue('dtstart', utc(from));
+  component.addPropertyWithValue('dtend', utc(to));
+}
+
 /** Spans of time as a calendar. */
 export function writeEvents(
   name: string,
@@ -115,7 +137,7 @@ export function writeEvents(
   const root = calendar(name, times.zone, times.from, times.to);
   for (const e of events) {
     const component = event(e.uid, e.name, times);
-    setSpan(component, times.zone, wallOf(times.zone, e.from), wallOf(times.zone, e.to));
+    writeTimes(component, times.zone, e);
     if (e.note) component.updatePropertyWithValue('description', forLines(e.note));
     root.addSubcomponent(component);
   }

@@ -5,6 +5,7 @@
   import TaskRow from '$ui/by-itself/TaskRow.svelte';
   import SelectItem from '$ui/fields/SelectItem.svelte';
   import WhenField from '$ui/fields/WhenField.svelte';
+  import { saveText } from '$ui/download';
   import { Remembered } from '$ui/remembered.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
   import { addTask } from '$workspace';
@@ -25,6 +26,24 @@
           : (a.by ?? '9').localeCompare(b.by ?? '9') || a.at - b.at,
       ),
   );
+  async function save() {
+    const { writeTasks } = await import('$core/formats/ical');
+    const tasks = found.map(({ id, text, at, by, doneAt, other, personId, from }) => ({
+      id,
+      text,
+      at,
+      by,
+      doneAt,
+      note: [
+        other ? theBusiness().number(other) : '',
+        `For ${theBusiness().system.people[personId ?? '']?.name ?? 'anybody'}`,
+        `From ${from}`,
+      ]
+        .filter(Boolean)
+        .join('\n'),
+    }));
+    saveText('tasks.ics', 'text/calendar', writeTasks(tasks, theBusiness().minute));
+  }
   const STEP = 100;
   let most = $state(STEP);
   const typed = new Remembered(`task ${theBusiness().id}`, { text: '', personId: '', by: '' });
@@ -87,6 +106,9 @@
     <SelectItem value={ANYBODY} text="anybody’s" />
     {#each people as p (p.id)}<SelectItem value={p.id} text={p.name} />{/each}
   </Select>
+  {#if found.length}<button class="linkish small" type="button" onclick={() => void save()}
+      >Save these as a calendar file</button
+    >{/if}
 </div>
 {#if found.length}
   <ul aria-label="Tasks">
