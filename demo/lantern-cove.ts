@@ -23,6 +23,7 @@ import {
 import { HOURS, ROTA } from './hours';
 import { BUTTON, DIALOGUES, FOLLOW_UPS } from './follow-ups';
 import { ASKS_FIRST, OWN_ANSWERS } from './own-answers';
+import { ROOMS } from './rooms';
 import { GROUPS, PEOPLE, person, phone, UNPAIRED } from './people';
 import { CALLERS, PLANS, QUEUE, SERVICE } from './plans';
 import { PROMISES } from './promises';
@@ -143,6 +144,7 @@ export const demoCommands = (): Command[] => [
   BUTTON,
   ...OWN_ANSWERS,
   ASKS_FIRST,
+  ...ROOMS,
   { do: 'business.set', change: { defaultCallerId: '+13605550142', park: { from: '280', to: '284' } } },
   { do: 'number.set', id: 'n-rosa-direct', change: { callerIdFor: ['rosa'] } },
   { do: 'site.set', id: 'yard', change: { notify: { personIds: ['rosa', 'idris'], mailTo: [] } } },

@@ -15,7 +15,7 @@ import { reactionOf, type Reaction } from '../standins/outside/outside';
 import { spansOf } from '../core/booking';
 import type { Differing } from '../core/coverage';
 import type { Held } from '../core/messages';
-import { EXCHANGE, isOff, type Told } from '../core/phone';
+import { EXCHANGE, isOff, meetsNow, type Told } from '../core/phone';
 import { emptyStanding, type Setting, type Standing, type System } from '../core/system';
 import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
@@ -94,17 +94,25 @@ const SHOWN = [
   'trace',
 ] as const satisfies readonly (keyof LiveCall & keyof CallState)[];
 /** What a phone is told of a call and is not shown here does not compile. */
-true satisfies [Exclude<keyof Told, (typeof SHOWN)[number]>] extends [never] ? true : false;
+true satisfies [Exclude<keyof Told, (typeof SHOWN)[number] | 'meets'>] extends [never] ? true : false;
 
 /** The calls of an engine as windows see them. */
-const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCall[] =>
-  [...engine.calls.values()].map((call) => {
+const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCall[] => {
+  const all = [...engine.calls.values()];
+  return all.map((call) => {
     const shown = Object.fromEntries(SHOWN.map((key) => [key, call[key]])) as Pick<
       CallState,
       (typeof SHOWN)[number]
     >;
-    return { ...shown, calledPerson: calledPerson(engine, call), note: beside.get(call.request.id)?.note };
+    const meets = meetsNow(call, all, engine.memory.lockedRooms ?? [], engine.world(call).system);
+    return {
+      ...shown,
+      calledPerson: calledPerson(engine, call),
+      note: beside.get(call.request.id)?.note,
+      ...(meets ? { meets } : {}),
+    };
   });
+};
 
 interface Line {
   engine: CallEngine;

@@ -18,6 +18,7 @@
     if (place.kind === 'phone') return `/phones/${place.id}`;
     if (place.kind === 'queue') return `/answering/queues#${place.id}`;
     if (place.kind === 'rota') return `/hours/rotas#${place.id}`;
+    if (place.kind === 'meeting room') return `/answering/rooms#${place.id}`;
     if (place.kind === 'call button') return `/by-itself/buttons#${place.id}`;
     if (place.kind === 'own answer') return `/answering/answers#${place.id}`;
     if (place.kind === 'calendar') return `/by-itself/bookings#${place.id}`;

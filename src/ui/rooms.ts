@@ -44,6 +44,7 @@ export const ANSWERING_ROOMS: readonly Room[] = [
   { path: '/answering', name: 'Plans' },
   { path: '/answering/queues', name: 'Queues' },
   { path: '/answering/answers', name: 'Own answers' },
+  { path: '/answering/rooms', name: 'Meeting rooms' },
   { path: '/answering/callers', name: 'Callers' },
   { path: '/answering/promises', name: 'Promises' },
   { path: '/answering/rehearsal', name: 'Rehearsal' },

@@ -19,6 +19,7 @@ export const PAGES = [
   '/answering/service/picture',
   '/answering/queues',
   '/answering/answers',
+  '/answering/rooms',
   '/answering/callers',
   '/answering/promises',
   '/answering/rehearsal',

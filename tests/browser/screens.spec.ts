@@ -228,7 +228,7 @@ test('reading a file in place of a business says so first, and leaving it change
   await file.setInputFiles(path);
   const dialog = page.getByRole('dialog', { name: 'Open Lantern Cove Boatworks?' });
   await expect(dialog).toContainText('Lantern Cove Boatworks is in this browser already.');
-  await expect(dialog).toContainText('6 numbers, 13 people, 7 plans');
+  await expect(dialog).toContainText('6 numbers, 13 people, 9 plans');
   await dialog.getByRole('button', { name: 'Leave it' }).click();
   await expect(page.getByRole('link', { name: 'Pia Lindqvist' })).toBeHidden();
   await file.setInputFiles(path);

@@ -1,6 +1,7 @@
 /** The answering script: own answers, a time booked by voice, and what is left of it: rehearsed first, then called. */
 import { callFrom, open, putInForce, saved, visit, withSoftphone } from './bench';
 import { expect, test } from './seeded';
+import type { Page } from '@playwright/test';
 
 test('own answers are written, tried, and found with other words and mistakes', async ({ page }) => {
   await open(page, '/answering/answers');
@@ -140,4 +141,59 @@ test('a caller who stays after the talk is asked by key; a bad answer becomes a 
   await expect(page.getByRole('table', { name: 'Who was asked' })).toContainText('after a talk');
   await visit(page, '/by-itself/tasks');
   await expect(page.getByRole('main')).toContainText('they gave 1. Nobody knew <b>my boat</b>');
+});
+
+test('people meet by telephone: a PIN, music until the host is there, muted, locked and put out', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/answering/rooms');
+  await page.getByRole('button', { name: 'Make a room' }).click();
+  const room = page.getByRole('region', { name: 'Meeting room', exact: true });
+  await room.getByLabel('PIN of members').fill('24');
+  await room.getByLabel('PIN of members').press('Tab');
+  await expect(room.getByText('A PIN has 4 to 10 digits.')).toBeVisible();
+  await room.getByLabel('PIN of members').fill('2468');
+  await room.getByLabel('PIN of the host').fill('97531');
+  await room.getByLabel('PIN of the host').press('Tab');
+  await room.getByText('Members say their name first').click();
+  await visit(page, '/numbers#n-night-watch');
+  await page.getByLabel('Where calls to Night watch go').selectOption('Meeting room');
+  await putInForce(page);
+  await visit(page, '/answering/rooms');
+  const type = async (phone: Page, keys: string) => {
+    await expect(phone.getByTestId('outside-call')).toContainText('Type the PIN of the meeting');
+    for (const key of keys) await phone.getByRole('button', { name: `Key ${key}`, exact: true }).click();
+  };
+  const ada = await callFrom(context, 'Night watch');
+  await type(ada, '1111#');
+  await expect(ada.getByTestId('outside-call')).toContainText('That is not it.');
+  await type(ada, '2468#');
+  await ada.getByLabel('Your answer').fill('Ada <b>');
+  await ada.getByRole('button', { name: 'Say it' }).click();
+  await expect(ada.getByTestId('outside-call')).toContainText('You wait for the host, and hear music.');
+  const inRoom = room.getByTestId('in-room');
+  await expect(inRoom).toContainText('Ada <b>');
+  await expect(inRoom).toContainText('waits for the host');
+  const host = await callFrom(context, 'Night watch');
+  await type(host, '97531#');
+  await expect(ada.getByTestId('outside-call')).toContainText(
+    'You are in the meeting Meeting room, with Guest 2.',
+  );
+  await expect(host.getByTestId('outside-call')).toContainText('with Ada <b>.');
+  // By key, and by whoever looks after the room.
+  await ada.getByRole('button', { name: 'Key 1', exact: true }).click();
+  await expect(inRoom).toContainText('muted');
+  await inRoom.getByRole('button', { name: 'Unmute Ada' }).click();
+  await expect(inRoom).not.toContainText('muted');
+  await room.getByRole('button', { name: 'Lock the room' }).click();
+  await expect(host.getByTestId('outside-call')).toContainText('The room is locked');
+  const late = await callFrom(context, 'Night watch');
+  await type(late, '2468#');
+  await late.getByLabel('Your answer').fill('Bo');
+  await late.getByRole('button', { name: 'Say it' }).click();
+  await expect(late.getByTestId('outside-ended')).toContainText('not let into Meeting room: locked');
+  await inRoom.getByRole('button', { name: 'Put out Ada' }).click();
+  await expect(ada.getByTestId('outside-ended')).toContainText('left the meeting in Meeting room');
+  await expect(host.getByTestId('outside-call')).toContainText('alone so far');
 });

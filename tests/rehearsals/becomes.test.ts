@@ -42,6 +42,8 @@ const ENDED_BY: Record<Outcome['kind'], readonly string[]> = {
   feature: ['system'],
   refused: ['system'],
   swallowed: ['system'],
+  met: ['caller', 'system'],
+  'not let in': ['system'],
 };
 
 it.each(names)('%s: its calls are ended by whoever can', (name) => {

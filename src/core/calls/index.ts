@@ -44,5 +44,6 @@ export { timesOf, type CallTimes } from './words/times';
 export { asTarget } from './way/extensions';
 export { recordedIn } from './words/recorded';
 export { asksAnything, isSpoken } from './way/script';
+export { meetingIn } from './way/meeting';
 export { askedInVain } from './words/in-vain';
 export { consentOf } from './talks/recording';

@@ -181,6 +181,15 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     steps: 'steps',
     days: 'days waited',
   },
+  'meeting room': {
+    name: 'name',
+    pin: 'PIN of members',
+    hostPin: 'PIN of the host',
+    hostId: 'host',
+    waits: 'waiting for the host',
+    asksName: 'names asked',
+    most: 'how many at the most',
+  },
   'call button': {
     name: 'name',
     says: 'what stands on it',

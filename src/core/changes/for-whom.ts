@@ -108,6 +108,7 @@ export function changesByPerson(then: System, now: System): ForWhom[] {
         case 'calendar':
         case 'own answer':
         case 'call button':
+        case 'meeting room':
         case 'promise':
           // Whom a number or a group rings is said below; the rest is about callers, not about anybody here.
           break;

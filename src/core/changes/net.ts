@@ -52,6 +52,7 @@ export const PARTS = [
   'calendar',
   'own answer',
   'call button',
+  'meeting room',
   'promise',
 ] as const satisfies readonly Part[];
 /** A part that is not read does not compile. */

@@ -20,7 +20,8 @@ export type Place =
         | 'dialogue'
         | 'calendar'
         | 'own answer'
-        | 'call button';
+        | 'call button'
+        | 'meeting room';
       id: string;
     }
   | { kind: 'dialling' }

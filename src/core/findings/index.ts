@@ -10,6 +10,7 @@ import { calendars } from './calendars';
 import { dialogues } from './dialogues';
 import { followUps } from './follow-ups';
 import { phones } from './phones';
+import { rooms } from './rooms';
 import { recordedForEver } from './recording';
 import { forgotten, unwantedNowhere } from './reach';
 import { badHours, holidays, rotas } from './hours';
@@ -57,6 +58,7 @@ const CHECKS: readonly Check[] = [
   calendars,
   answers,
   buttons,
+  rooms,
 ];
 const ORDER: Record<Severity, number> = { stops: 0, warning: 1, hint: 2 };
 

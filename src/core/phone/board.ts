@@ -48,6 +48,7 @@ const IS: Record<Phase, BoardCall['is'] | null> = {
   tone: 'leaves a message',
   message: 'leaves a message',
   inbox: 'hears',
+  meeting: 'talks',
   over: null,
 };
 const WORDS: Record<Phase, string> = {
@@ -64,6 +65,7 @@ const WORDS: Record<Phase, string> = {
   tone: 'leaves a message',
   message: 'leaves a message',
   inbox: 'hears messages',
+  meeting: 'is in a meeting',
   over: '',
 };
 

@@ -24,6 +24,8 @@ export interface PhoneCall {
   ahead: string;
   /** It is recorded, or about to be: by this phone, another, or a rule. */
   recorded: { is: 'announced' | 'on' | 'paused'; by: 'me' | 'rule' | 'other'; since: number } | null;
+  /** The room in which it meets with others, or null. */
+  meets: string | null;
   /** What this phone did last that was not possible: why, and when, epoch milliseconds. */
   refused: { why: NotDone; at: number } | null;
 }
@@ -65,6 +67,7 @@ export function callsOf(calls: readonly Told[], phoneId: string, system: System)
               by: call.recorded.by === null ? 'rule' : call.recorded.by === phoneId ? 'me' : 'other',
             }
           : null,
+        meets: call.meets?.stage === 'in' ? call.meets.room : null,
         refused: refusedTo(call, phoneId),
       },
     ];

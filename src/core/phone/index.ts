@@ -7,6 +7,7 @@ export * from './holding';
 export * from './if-called';
 export * from './known';
 export * from './lines';
+export * from './meetings';
 export * from './near';
 export * from './parties';
 export * from './presence';

@@ -10,6 +10,7 @@ import {
   type Hears,
 } from '../calls';
 import { writeNumber } from '../numbering';
+import type { MeetsNow } from './meetings';
 import { contactOf, type System } from '../system';
 
 /** What of a call a phone is told. */
@@ -30,7 +31,10 @@ export type Told = Pick<
   | 'recorded'
   | 'numberId'
   | 'trace'
->;
+> & {
+  /** They meet with others; absent where they do not. */
+  meets?: MeetsNow | undefined;
+};
 
 /** One of those in a call, as a phone draws it. */
 export interface Other {

@@ -1,5 +1,6 @@
 import { usualCallsOut } from './shape/calls-out';
 import type { CallButton } from './shape/buttons';
+import type { MeetingRoom } from './shape/rooms';
 import { profileOf } from '../numbering/profiles';
 import type { Codec, Group, Person, Phone, PhoneKind, Reach } from './shape/people';
 import type { CivicAddress, Site } from './shape/places';
@@ -247,6 +248,7 @@ export const emptySystem = (business: Business): System => ({
   calendars: {},
   ownAnswers: {},
   buttons: {},
+  rooms: {},
   promises: {},
 });
 
@@ -296,5 +298,16 @@ export const newButton = (
   personId: null,
   closed: 'We are closed just now. Leave a message, or let us call you back.',
   look: { background: '#1a4f63', ink: '#ffffff', corner: 6, size: 'usual' },
+  ...given,
+});
+
+/** A meeting room as somebody would most likely want it; its PINs are to be chosen. */
+export const newRoom = (given: Pick<MeetingRoom, 'id' | 'name'>): MeetingRoom => ({
+  pin: null,
+  hostPin: null,
+  hostId: null,
+  waits: true,
+  asksName: false,
+  most: 20,
   ...given,
 });

@@ -26,6 +26,7 @@ export * from './shape/wordings';
 export * from './shape/follow-ups';
 export * from './shape/asking';
 export * from './shape/buttons';
+export * from './shape/rooms';
 export * from './shape/dialogues';
 export * from './shape/calendars';
 export * from './shape/behaviour';

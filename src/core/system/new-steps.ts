@@ -34,6 +34,7 @@ const PLAIN: { [K in Kind]: (id: string) => StepOf<K> } = {
   voicemail: (id) => ({ id, kind: 'voicemail', mailboxId: null }),
   forward: (id) => ({ id, kind: 'forward', number: null, shows: 'caller', confirm: true, seconds: 24 }),
   goto: (id) => ({ id, kind: 'goto', planId: null }),
+  meeting: (id) => ({ id, kind: 'meeting', roomId: null }),
   notify: (id) => ({ id, kind: 'notify', how: 'mail', to: '', text: '{caller} called {number}.' }),
   end: (id) => ({ id, kind: 'end', how: 'plain' }),
 };
@@ -83,6 +84,7 @@ const USUAL: { [K in Kind]: Usual<K> } = {
   voicemail: ({ mailboxes }) => ({ mailboxId: only(mailboxes) }),
   forward: none,
   goto: none,
+  meeting: ({ rooms }) => ({ roomId: only(rooms) }),
   notify: none,
   end: none,
 };

@@ -58,7 +58,7 @@ const NEW_IN_6 = ['shortcuts', 'wordings'] as const;
 const NEW_IN_7 = ['followUps', 'dialogues', 'calendars'] as const;
 
 /** And version 8. */
-const NEW_IN_8 = ['ownAnswers', 'buttons'] as const;
+const NEW_IN_8 = ['ownAnswers', 'buttons', 'rooms'] as const;
 
 /** From which version on each set of additions was there. */
 const STEPS: readonly [number, Record<string, (item: Fields) => Fields>][] = [

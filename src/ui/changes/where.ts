@@ -24,6 +24,7 @@ export const PART_HEADINGS: Record<Part, string> = {
   calendar: 'Calendars',
   'own answer': 'Own answers',
   'call button': 'Call buttons',
+  'meeting room': 'Meeting rooms',
   promise: 'Promises',
 };
 
@@ -61,6 +62,8 @@ export function pageOf(part: Part, id: string): string | null {
     case 'shortcut':
     case 'wording':
       return null;
+    case 'meeting room':
+      return `/answering/rooms#${id}`;
     case 'call button':
       return `/by-itself/buttons#${id}`;
     case 'own answer':

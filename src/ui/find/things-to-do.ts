@@ -74,6 +74,16 @@ const KNOWN: readonly Known[] = [
     doing: { href: '/answering' },
   },
   {
+    title: 'Meeting rooms: meet by telephone',
+    words: 'conference bridge pin host mute lock room call together',
+    doing: { href: '/answering/rooms' },
+  },
+  {
+    title: 'Call button for your site',
+    words: 'website web snippet html embed link widget call back visitor',
+    doing: { href: '/by-itself/buttons' },
+  },
+  {
     title: 'Own answers: what callers ask, answered by itself',
     words: 'faq question answer knowledge script robot assistant',
     doing: { href: '/answering/answers' },

@@ -48,6 +48,7 @@
         'plan',
         'queue',
         'own answer',
+        'meeting room',
       ]),
       noted('/people', 'People', size(system.people), count(size(system.people), 'person', 'people'), [
         'person',

@@ -6,7 +6,7 @@
   import type { PhoneDesk } from './desk.svelte';
   import { ending, outcomeOf, partyOf } from '$core/calls';
   import { profileOf } from '$core/numbering';
-  import { callsOf, colleagueCalled, hurdles, type Callee } from '$core/phone';
+  import { callsOf, colleagueCalled, hurdles, meetsInWords, type Callee } from '$core/phone';
   import CallerSound from './sounds/CallerSound.svelte';
   import { heardInWords } from './sounds/heard';
   import { playCadence, ringOn, VOICEMAIL_TONE } from './sounds/tones';
@@ -90,6 +90,7 @@
   const heard = $derived.by(() => {
     if (!calling) return '';
     if (calling.phase === 'ringing') return 'You hear it ringing.';
+    if (calling.meets && ['waits', 'in'].includes(calling.meets.stage)) return meetsInWords(calling.meets);
     if (calling.phase === 'tone') return 'The tone.';
     if (calling.phase === 'message') return 'Speak now.';
     if (calling.phase === 'queued') return 'You wait, and hear music.';

@@ -13,6 +13,7 @@
   import ForwardPanel from './panels/ForwardPanel.svelte';
   import GotoPanel from './panels/GotoPanel.svelte';
   import HoursPanel from './panels/HoursPanel.svelte';
+  import MeetingPanel from './panels/MeetingPanel.svelte';
   import MenuPanel from './panels/MenuPanel.svelte';
   import NotifyPanel from './panels/NotifyPanel.svelte';
   import PlayPanel from './panels/PlayPanel.svelte';
@@ -47,6 +48,7 @@
     ask: AskPanel,
     forward: ForwardPanel,
     goto: GotoPanel,
+    meeting: MeetingPanel,
     notify: NotifyPanel,
   };
   const Panel = $derived(PANELS[step.kind] as Component<{ plan: Plan; step: Step; system: System }>);

@@ -8,6 +8,7 @@ import { forward } from './forward';
 import { goto } from './goto';
 import { hours } from './hours';
 import type { StepKind } from './kind';
+import { meeting } from './meeting';
 import { menu } from './menu';
 import { notify } from './notify';
 import { play } from './play';
@@ -29,6 +30,7 @@ export const STEP_KINDS: { [K in Step['kind']]: StepKind<StepOf<K>> } = {
   notify,
   forward,
   goto,
+  meeting,
   voicemail,
   end,
 };

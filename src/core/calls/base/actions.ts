@@ -44,8 +44,13 @@ export type Action =
   /** Rings the phone as soon as it and a colleague are free, and on lifting calls them. @param id of the wish, and of its calls */
   | { kind: 'ring when free'; id: string; phone: string; personId: string }
   | { kind: 'no longer wanted'; id: string; phone: string }
+  /** To one of those who meet, or to the room they are in. */
+  | { kind: 'in a meeting'; callId: string; does: MeetingAct }
   /** What the network outside says of a number that is called. */
   | { kind: 'outside'; callId: string; phone: string; is: OutsideSays };
+
+/** What the host of a meeting does, or whoever looks after the rooms. */
+export type MeetingAct = 'mute' | 'unmute' | 'mute all' | 'lock' | 'unlock' | 'put out';
 
 /** What comes of calling an outside number, besides that somebody answers or declines. */
 export type OutsideSays = 'busy' | 'not in service' | 'own voicemail';

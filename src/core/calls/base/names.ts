@@ -78,6 +78,7 @@ export const showingInWords = (sees: string | null | undefined, { business }: Sy
 export const mailboxName = (system: System, id: string): string =>
   system.mailboxes[id]?.name ?? 'a removed mailbox';
 
+export const roomName = (system: System, id: string): string => system.rooms[id]?.name ?? 'a removed room';
 export const queueName = (system: System, id: string): string => system.queues[id]?.name ?? 'a removed queue';
 
 /** "Rosa, Idris and Pia". */

@@ -38,4 +38,7 @@ export const MEANING: Record<Outcome['kind'], Meaning> = {
   'not lifted': { unanswered: 'nobody', well: false, callBack: 'none' },
   'not done': { unanswered: 'nobody', well: false, callBack: 'none' },
   'went out': nothing,
+  met: { unanswered: 'nobody', well: true, callBack: 'none' },
+  // As the room says: who has no PIN, or comes too late, is told so.
+  'not let in': { unanswered: 'ended', well: true, callBack: 'none' },
 };

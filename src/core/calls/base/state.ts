@@ -112,6 +112,18 @@ export interface Asking {
   next?: string;
 }
 
+/** Somebody comes to a meeting, or is in it. */
+export interface InMeeting {
+  roomId: string;
+  /** A PIN or a name is waited for, the host is, or they are in. */
+  stage: 'pin' | 'name' | 'waits' | 'in';
+  as: 'host' | 'member';
+  digits: string;
+  wrong: number;
+  /** The others do not hear them. */
+  muted: boolean;
+}
+
 /** What a call has in each phase besides what every call has: what the caller is in the middle of. */
 interface InPhase {
   waiting: object;
@@ -127,6 +139,7 @@ interface InPhase {
   tone: { mailboxId: string };
   message: { mailboxId: string };
   inbox: { dialIn: DialIn };
+  meeting: { meeting: InMeeting };
   over: object;
 }
 export type Phase = keyof InPhase;
@@ -220,6 +233,8 @@ export interface AnyCall {
   /** The queue it was last put through from, to whose head it goes where it was passed on and nobody took it. */
   servedFrom?: { queueId: string; stepId: string | null } | undefined;
   mailboxId: string | null;
+  /** They meet with others; absent where they do not. */
+  meeting?: InMeeting | undefined;
   /** After the talk the caller is asked what a dialogue asks; the call then ends as the talk did. */
   afterwards?: { dialogueId: string; outcome: Outcome } | undefined;
   trace: Trace;
@@ -244,6 +259,7 @@ const OWN: { [P in Phase]: readonly (keyof InPhase[P])[] } = {
   tone: ['mailboxId'],
   message: ['mailboxId'],
   inbox: ['dialIn'],
+  meeting: ['meeting'],
   over: [],
 };
 /** Whether a call has what its phase needs. */
@@ -277,6 +293,7 @@ export function beginPhase<P extends Phase>(
   changed.asking = null;
   changed.ends = NOBODY;
   changed.listening = undefined;
+  changed.meeting = undefined;
   if (phase === 'ringing') changed.legs = [];
   return Object.assign(call, own) as unknown as CallIn<P>;
 }
@@ -366,6 +383,8 @@ export interface Memory {
   stopped?: Record<string, number>;
   /** Who waits for a colleague to be free. */
   wants?: Want[];
+  /** Rooms that the host has locked, until they are empty. */
+  lockedRooms?: string[];
   /** Times of calendars that calls have booked, until they are past. */
   booked?: { id: string; calendarId: string; from: number; to: number }[];
   /** Wrong PINs in a row, by mailbox, and the moment of the last one. */
@@ -399,6 +418,8 @@ export interface Run {
   newest: number;
   /** Messages that lie in a mailbox, the oldest first. */
   held(mailboxId: string): Held[];
+  /** Calls that have come to a meeting room, in the order they came. */
+  meeting(roomId: string): CallState[];
   /** What is kept of a calendar: with its id, also where it was given back. */
   taken(calendarId: string): readonly Taken[];
   world(call: CallState): World;

@@ -121,7 +121,10 @@ export type Outcome =
   /** What it was placed for was not possible. */
   | { kind: 'not done'; why: NotDone }
   /** `shows` is what the other side sees: null where it is hidden; not there where nothing is sent. */
-  | { kind: 'went out'; number: string; shows?: Shown | null };
+  | { kind: 'went out'; number: string; shows?: Shown | null }
+  /** They were in a meeting. */
+  | { kind: 'met'; roomId: string }
+  | { kind: 'not let in'; roomId: string; why: 'wrong PIN' | 'locked' | 'full' | 'no host' };
 
 export type Happening =
   | { kind: 'arrived'; from: Origin; to: Destination; numberId: string | null; planId: string | null }
@@ -148,6 +151,10 @@ export type Happening =
   | { kind: 'asked'; label: string; says: string; alike?: string }
   /** `value` is what it was read as: 1 to 5, or 1 for yes and 0 for no. */
   | { kind: 'noted'; label: string; text: string; value?: number; alike?: string }
+  /** They are in a meeting, or wait for its host. */
+  | { kind: 'meets'; roomId: string; as: 'host' | 'member'; is: 'waits' | 'in' }
+  | { kind: 'muted'; on: boolean; by: 'self' | 'host' }
+  | { kind: 'room locked'; roomId: string; on: boolean }
   /** The talk is over, and the caller is asked how it was. */
   | { kind: 'asked afterwards'; dialogueId: string }
   /** A time of a calendar is theirs; epoch milliseconds. */

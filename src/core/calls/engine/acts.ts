@@ -36,6 +36,7 @@ import {
   type Waits,
 } from '../base/state';
 import { ownLifted } from '../way/arriving';
+import { actInMeeting } from '../way/meeting';
 import { hangUp, press, roundOver, say, silent, timeOut } from '../way/phases';
 
 type OfKind<K extends Action['kind']> = Extract<Action, { kind: K }>;
@@ -112,6 +113,10 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
   'take over': byPhone((run, call, by) =>
     call.phase === 'talking' ? takeOver(run, call, by) : 'not in this call',
   ),
+  'in a meeting': (run, call, { does }) => {
+    const why = actInMeeting(run, call, does);
+    if (why) run.say(call, { t: 0, kind: 'not done', phone: null, personId: null, why });
+  },
   outside: onPhone((run, call, leg, { is }) => outsideSays(run, call, leg, is)),
 };
 

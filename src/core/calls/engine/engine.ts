@@ -76,6 +76,7 @@ function rankOf({ kind }: Action): number {
     case 'no longer wanted':
     case 'send keys':
     case 'there again':
+    case 'in a meeting':
       return RANK.act;
   }
 }
@@ -305,6 +306,10 @@ export class CallEngine implements Run {
 
   callsAbout(callId: string): CallState[] {
     return [...this.seconds].filter((c) => c.request.about?.callId === callId);
+  }
+
+  meeting(roomId: string): CallState[] {
+    return [...this.calls.values()].filter((c) => c.phase === 'meeting' && c.meeting.roomId === roomId);
   }
 
   parkedIn(slot: string): CallState | undefined {

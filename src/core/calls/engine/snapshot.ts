@@ -87,6 +87,7 @@ const AnyCall = z.looseObject({
     'tone',
     'message',
     'inbox',
+    'meeting',
     'over',
   ]),
   turn: Count,
@@ -195,6 +196,16 @@ const AnyCall = z.looseObject({
   parked: z.object({ slot: z.string(), by: PhoneName, personId: Id.nullable() }).nullable(),
   servedFrom: z.object({ queueId: Id, stepId: Id.nullable() }).optional(),
   mailboxId: Id.nullable(),
+  meeting: z
+    .object({
+      roomId: Id,
+      stage: z.enum(['pin', 'name', 'waits', 'in']),
+      as: z.enum(['host', 'member']),
+      digits: z.string(),
+      wrong: Count,
+      muted: z.boolean(),
+    })
+    .optional(),
   afterwards: z
     .object({
       dialogueId: Id,
@@ -270,6 +281,11 @@ const ActionRecord = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('send keys'), callId: Id, phone: PhoneName, keys: z.string().max(40) }),
   onPhone('gone'),
   onPhone('there again'),
+  z.object({
+    kind: z.literal('in a meeting'),
+    callId: Id,
+    does: z.enum(['mute', 'unmute', 'mute all', 'lock', 'unlock', 'put out']),
+  }),
   z.object({
     kind: z.literal('outside'),
     callId: Id,
@@ -359,6 +375,7 @@ const MemoryRecord = z.looseObject({
   abroad: z.array(z.object({ at: Moment, country: z.string(), seconds: z.number() })).optional(),
   stopped: z.record(z.string(), Moment).optional(),
   missed: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
+  lockedRooms: z.array(Id).optional(),
   booked: z.array(z.object({ id: Id, calendarId: Id, from: Moment, to: Moment })).optional(),
   wrongPins: z.record(z.string(), z.object({ times: Count, at: Moment })).optional(),
 }) satisfies z.ZodType<Memory>;

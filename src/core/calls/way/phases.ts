@@ -13,6 +13,7 @@ import { notFetched } from '../talks/taking';
 import type { Outcome, RingEnd } from '../base/trace';
 import { answerGiven, askedEnough, hungUpWhileAsked, keyWhileAsked } from './asking';
 import { keyAtMailbox } from './mailbox-keys';
+import { keyInMeeting, leaveMeeting, meetingTimeOut, nameSaid } from './meeting';
 import { menuTimeOut, pressInMenu } from './menu';
 import { named, namedEnough } from './named';
 import { endAfterPlaying } from './steps';
@@ -76,6 +77,7 @@ const PHASES: { [P in Phase]: Rules<P> } = {
     hangUp: (run, call) => endMessage(run, call, 'caller'),
   },
   inbox: { timeOut: inboxTimeOut, press: keyInInbox, hangUp: finish },
+  meeting: { timeOut: meetingTimeOut, press: keyInMeeting, say: nameSaid, hangUp: leaveMeeting },
   over: { hangUp: () => undefined },
 };
 

@@ -152,6 +152,13 @@ export function ringChart(
       case 'told':
         hear(e.t, 'asked', 'is told');
         break;
+      case 'meets':
+        hear(
+          e.t,
+          e.is === 'waits' ? 'waiting' : 'talking',
+          e.is === 'waits' ? 'waits for the host' : 'is in the meeting',
+        );
+        break;
       case 'queued':
         waitsIn = queueName(system, e.queueId);
         hear(e.t, 'waiting', `waits in ${waitsIn}`);

@@ -10,6 +10,7 @@ import {
   passedTo,
   phoneName,
   queueName,
+  roomName,
   rungName,
   sentOnTo,
   showingInWords,
@@ -87,6 +88,14 @@ function say(e: Happening, system: System): string {
       return `${e.label}: ${e.text || 'nothing said'}`;
     case 'told':
       return `told: ${e.says}`;
+    case 'meets':
+      return e.is === 'waits'
+        ? `waits for the host of ${roomName(system, e.roomId)}, and hears music`
+        : `is in the meeting in ${roomName(system, e.roomId)}${e.as === 'host' ? ' as its host' : ''}`;
+    case 'muted':
+      return `${e.on ? 'muted' : 'heard again'}${e.by === 'host' ? ' by the host' : ''}`;
+    case 'room locked':
+      return `${roomName(system, e.roomId)} is ${e.on ? 'locked' : 'open again'}`;
     case 'asked afterwards':
       return `the caller stays and is asked: ${system.dialogues[e.dialogueId]?.name ?? 'a removed dialogue'}`;
     case 'booked':

@@ -52,6 +52,8 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
       return [e.kind, e.label, e.alike ?? e.text];
     case 'asked afterwards':
       return [e.kind, e.dialogueId];
+    case 'meets':
+      return [e.kind, e.roomId, e.as, e.is];
     case 'booked':
       return [e.kind, e.calendarId];
     case 'notified':
@@ -92,6 +94,8 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
     case 'record again':
     case 'record off':
     case 'announced':
+    case 'muted':
+    case 'room locked':
     case 'credit':
     case 'stopped':
     case 'goes out':

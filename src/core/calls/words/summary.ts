@@ -2,7 +2,7 @@
 import { writeNumber } from '../../numbering';
 import type { System } from '../../system';
 import { featureInWords } from './feature-words';
-import { listed, mailboxName, passedTo, queueName, whoseName } from '../base/names';
+import { listed, mailboxName, passedTo, queueName, roomName, whoseName } from '../base/names';
 import { CALLER } from '../base/talk';
 import type { Shown } from '../base/shown';
 import { outcomeOf, type Outcome, type Trace } from '../base/trace';
@@ -62,6 +62,10 @@ export function ending(outcome: Outcome, system: System): string {
       return 'went on in another call';
     case 'not done':
       return `not done: ${outcome.why}`;
+    case 'met':
+      return `left the meeting in ${roomName(system, outcome.roomId)}`;
+    case 'not let in':
+      return `not let into ${roomName(system, outcome.roomId)}: ${outcome.why}`;
     case 'went out':
       return `went out to ${written(outcome.number, system)}`;
     case 'not moved yet':
@@ -175,6 +179,10 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
       return `asked for ${e.label}`;
     case 'asked afterwards':
       return 'asked afterwards';
+    case 'meets':
+      return e.is === 'waits'
+        ? `waited for the host of ${roomName(system, e.roomId)}`
+        : `met in ${roomName(system, e.roomId)}${e.as === 'host' ? ' as its host' : ''}`;
     case 'booked':
       return `booked a time of ${system.calendars[e.calendarId]?.name ?? 'a removed calendar'}`;
     case 'queued':

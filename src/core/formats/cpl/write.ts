@@ -95,6 +95,7 @@ class Writer {
     queue: (step, rest) => this.unsaid(step, rest),
     share: (step, rest) => this.unsaid(step, rest),
     ask: (step, rest) => this.unsaid(step, rest),
+    meeting: (step, rest) => this.unsaid(step, rest),
   };
 
   /** What the language has no words for. */

@@ -10,6 +10,7 @@ const EDGE: Record<Box['kind'], string> = {
   play: '#7a5a00',
   menu: '#7a5a00',
   ask: '#7a5a00',
+  meeting: '#1f6f6b',
   hours: '#9c4316',
   caller: '#9c4316',
   share: '#9c4316',

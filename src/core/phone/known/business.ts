@@ -17,10 +17,14 @@ import {
   type Plan,
   type Reach,
   type RingStep,
+  type MeetingRoom,
   type Standing,
   type System,
   FORWARD_FIELDS,
 } from '../../system';
+
+/** A room without what lets somebody in. */
+const roomKnown = (room: MeetingRoom): MeetingRoom => ({ ...room, pin: null, hostPin: null });
 
 /** The business as a phone knows it: the document, and what stands over it. */
 export interface Known {
@@ -67,7 +71,8 @@ export function seesAll(system: System, phoneId: string): boolean {
  */
 export function knownTo(system: System, standing: Standing, phoneId: string): Known {
   const without: Standing = { ...standing, accounts: {}, pins: {} };
-  if (seesAll(system, phoneId)) return { system, standing: without };
+  const rooms = each(system.rooms, roomKnown);
+  if (seesAll(system, phoneId)) return { system: { ...system, rooms }, standing: without };
   const me = system.phones[phoneId]?.personId ?? '';
   const own = ownPhones(system, phoneId);
   const rung = phonesRungFor(system, phoneId);
@@ -87,6 +92,12 @@ export function knownTo(system: System, standing: Standing, phoneId: string): Kn
       plans: each(system.plans, planKnown),
       mailboxes: each(system.mailboxes, (m) => (ownsMailbox(system, m.id, me) ? m : mailboxKnown(m))),
       promises: {},
+      followUps: {},
+      dialogues: {},
+      calendars: {},
+      ownAnswers: {},
+      buttons: {},
+      rooms,
     },
     standing: {
       ...without,

@@ -217,11 +217,12 @@ function mayAct(
       return own.has(phoneCalling(action.callId) ?? '');
     case 'hang up':
       return own.has(action.phone ?? phoneCalling(action.callId) ?? '');
-    // What the network says is no phone's to say, nor is it what becomes of those it does not see.
+    // What the network says is no phone's to say, nor is it what becomes of those it does not see. The host of a meeting has keys.
     case 'outside':
     case 'send on':
     case 'gone':
     case 'there again':
+    case 'in a meeting':
       return false;
     case 'answer':
     case 'decline':

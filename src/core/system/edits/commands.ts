@@ -17,6 +17,7 @@ import { Shortcut } from '../shape/shortcuts';
 import { Wording } from '../shape/wordings';
 import { OwnAnswer } from '../shape/asking';
 import { CallButton } from '../shape/buttons';
+import { MeetingRoom } from '../shape/rooms';
 import { BookingCalendar } from '../shape/calendars';
 import { Dialogue } from '../shape/dialogues';
 import { FollowUp } from '../shape/follow-ups';
@@ -56,6 +57,7 @@ export const Command = z.discriminatedUnion('do', [
   ...collection('calendar', BookingCalendar),
   ...collection('own answer', OwnAnswer),
   ...collection('call button', CallButton),
+  ...collection('meeting room', MeetingRoom),
   ...collection('promise', Promised),
   ...collection('plan', Plan),
   z.object({

@@ -30,6 +30,7 @@ export const COLLECTIONS = {
   calendar: 'calendars',
   'own answer': 'ownAnswers',
   'call button': 'buttons',
+  'meeting room': 'rooms',
   promise: 'promises',
 } as const;
 export type Kind = keyof typeof COLLECTIONS;
@@ -56,6 +57,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   calendar: 'calendar',
   'own answer': 'own answer',
   'call button': 'call button',
+  'meeting room': 'meeting room',
   promise: 'promise',
 };
 
@@ -163,6 +165,7 @@ const PLACES: Record<Place, Points> = {
   'plans.steps[].branches[].test.listId': points('list', 'out'),
   'plans.steps[].targets[]': points('target', 'out'),
   'plans.steps[].queueId': points('queue', 'null'),
+  'plans.steps[].roomId': points('meeting room', 'null'),
   'plans.steps[].mailboxId': points('mailbox', 'null'),
   'plans.steps[].planId': points('plan', 'null'),
   'plans.steps[].questions[].calendarId': points('calendar', 'null'),
@@ -189,6 +192,7 @@ const PLACES: Record<Place, Points> = {
   'dialogues.steps[].calendarId': points('calendar', 'null'),
   'calendars.hoursId': points('hours', 'null'),
   'buttons.numberId': points('number', 'null'),
+  'rooms.hostId': points('person', 'null'),
   'buttons.hoursId': points('hours', 'null'),
   'buttons.calendarId': points('calendar', 'null'),
   'buttons.personId': points('person', 'null'),

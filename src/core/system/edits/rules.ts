@@ -126,6 +126,7 @@ const LAWS: { [K in Kind]: (object: System[(typeof COLLECTIONS)[K]][string], sys
     }
   },
   calendar: ({ id }, { calendars }) => onlyName(calendars, id, 'calendar'),
+  'meeting room': ({ id }, { rooms }) => onlyName(rooms, id, 'room'),
   'call button': ({ id, offers }, { buttons }) => {
     onlyName(buttons, id, 'button');
     if (hasTwice(offers)) throw new Refused('offers', 'It offers something twice.');
@@ -331,6 +332,7 @@ const STEP_LAWS: { [K in Step['kind']]: (step: StepOf<K>) => void } = {
   voicemail: noLaw,
   forward: noLaw,
   goto: noLaw,
+  meeting: noLaw,
   notify: noLaw,
   end: noLaw,
 };

@@ -166,6 +166,8 @@ const ForwardStep = z.object({
 
 const GotoStep = z.object({ ...base, kind: z.literal('goto'), planId: Id.nullable() });
 
+const MeetingStep = z.object({ ...base, kind: z.literal('meeting'), roomId: Id.nullable() });
+
 const NotifyStep = z.object({
   ...base,
   kind: z.literal('notify'),
@@ -197,6 +199,7 @@ export const Step = z.discriminatedUnion('kind', [
   VoicemailStep,
   ForwardStep,
   GotoStep,
+  MeetingStep,
   NotifyStep,
   EndStep,
 ]);
@@ -234,6 +237,7 @@ export type AskStep = z.infer<typeof AskHead> & { branches?: Branches<{ test: As
 export type VoicemailStep = z.infer<typeof VoicemailStep>;
 export type ForwardStep = z.infer<typeof ForwardStep>;
 export type GotoStep = z.infer<typeof GotoStep>;
+export type MeetingStep = z.infer<typeof MeetingStep>;
 export type NotifyStep = z.infer<typeof NotifyStep>;
 export type EndStep = z.infer<typeof EndStep>;
 export type Step =
@@ -248,6 +252,7 @@ export type Step =
   | VoicemailStep
   | ForwardStep
   | GotoStep
+  | MeetingStep
   | NotifyStep
   | EndStep;
 export type StepOf<K extends Step['kind']> = Extract<Step, { kind: K }>;

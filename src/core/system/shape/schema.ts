@@ -13,6 +13,7 @@ import { Shortcut } from './shortcuts';
 import { Wording } from './wordings';
 import { OwnAnswer } from './asking';
 import { CallButton } from './buttons';
+import { MeetingRoom } from './rooms';
 import { BookingCalendar } from './calendars';
 import { Dialogue } from './dialogues';
 import { ByItself, FollowUp } from './follow-ups';
@@ -216,6 +217,7 @@ export const System = z.object({
   calendars: z.record(Id, BookingCalendar),
   ownAnswers: z.record(Id, OwnAnswer),
   buttons: z.record(Id, CallButton),
+  rooms: z.record(Id, MeetingRoom),
   promises: z.record(Id, Promised),
 });
 

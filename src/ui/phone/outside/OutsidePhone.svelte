@@ -3,6 +3,7 @@
   import { onDestroy, onMount, untrack } from 'svelte';
   import { CALLER, ending, hears, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
+  import { meetsInWords } from '$core/phone';
   import { callerLock, type LiveCall } from '$exchange';
   import { holdSoundFor } from '$core/system';
   import { readOne } from '$workspace';
@@ -124,6 +125,7 @@
       const others = call.ends.filter((e) => e.phone !== CALLER);
       return `You talk with ${listed(others.map((e) => whoseName(system, e.phone, e.personId)))}.`;
     }
+    if (call.meets && ['waits', 'in'].includes(call.meets.stage)) return meetsInWords(call.meets);
     if (call.phase === 'tone') return 'The tone.';
     if (call.phase === 'message') return 'Speak now.';
     if (call.phase === 'queued' || (call.phase === 'ringing' && waitingIn(call))) return whileWaiting(call);
@@ -308,13 +310,14 @@
         </div>
         {#if recorder.problem}<p class="problem">{recorder.problem}</p>{/if}
       {/if}
-      {#if call.phase === 'asked' || call.phase === 'naming'}
+      {#if call.meets?.stage === 'in'}<OutsideWords {voice} {system} />{/if}
+      {#if call.phase === 'asked' || call.phase === 'naming' || call.meets?.stage === 'name'}
         <form class="row" onsubmit={say}>
           <TextInput size="sm" labelText="Your answer" bind:value={answer} />
           <Button size="small" type="submit">Say it</Button>
         </form>
       {/if}
-      {#if ['menu', 'asked', 'queued', 'ringing', 'greeting', 'tone', 'message', 'inbox', 'talking'].includes(call.phase)}
+      {#if ['menu', 'asked', 'queued', 'ringing', 'greeting', 'tone', 'message', 'inbox', 'meeting', 'talking'].includes(call.phase)}
         <Keypad onpress={press} />
       {/if}
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>

@@ -68,7 +68,9 @@ export function heardNow(
     if (sound.is === 'recording') return heard(n, sound.recording.id, true);
     return sound.is === 'made' ? { key: key(n, 'made'), made: true, loop: true } : null;
   }
-  if (!['prompt', 'menu', 'greeting', 'asked', 'naming', 'inbox'].includes(call.phase)) return null;
+  if (!['prompt', 'menu', 'greeting', 'asked', 'naming', 'inbox', 'meeting'].includes(call.phase))
+    return null;
+  if (call.meets && !['pin', 'name'].includes(call.meets.stage)) return null;
   const n = trace.findLastIndex(
     (e) => BEGINS.has(e.kind) && (e.kind !== 'plays' || now - call.request.at >= e.t + e.afterMs),
   );

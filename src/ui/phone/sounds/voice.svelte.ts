@@ -1,7 +1,7 @@
 /** The voice of a phone's window, for its page: who is connected, how it sounds, and music while it is held. */
 import { untrack } from 'svelte';
 import { soundsLike } from '$core/audio';
-import { hears, soundEnds, whoseName } from '$core/calls';
+import { CALLER, hears, soundEnds, whoseName } from '$core/calls';
 import type { System } from '$core/system';
 import type { LiveCall } from '$exchange';
 import { holdSamples } from './hold';
@@ -19,11 +19,17 @@ export class OwnVoice {
    * @param waits a caller who waits in a slot hears the music as well
    */
   update(me: string, calls: readonly LiveCall[], system?: System, waits = false): void {
+    const meets = calls.find((c) => c.meets?.stage === 'in' && (me === CALLER || c.meets.me === me))?.meets;
+    if (meets) {
+      this.voice.update({ callId: `room-${meets.roomId}`, me: meets.me, ends: meets.ends });
+      return this.listenTo(false);
+    }
     const mine = calls.filter((c) => soundEnds(c).some((e) => e.phone === me));
     const call = mine.find((c) => c.ends.some((e) => e.phone === me && e.holds === undefined)) ?? mine[0];
     const ends = call ? soundEnds(call) : [];
     this.voice.update(call ? { callId: call.request.id, me, ends } : null);
     const end = ends.find((e) => e.phone === me);
+    waits ||= calls.some((c) => c.meets?.stage === 'waits' && (me === CALLER || c.meets.me === me));
     const music = waits || (end !== undefined && hears(end, ends) === 'music');
     const numberId = (call ?? calls[0])?.numberId ?? null;
     this.listenTo(music, system && (() => holdSamples(system, numberId)));

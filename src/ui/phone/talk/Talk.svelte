@@ -207,7 +207,9 @@
   <section class="talk" data-testid="talking" data-call={current.id}>
     <Wire calls={second ? [current, second] : [current]} here={where.phone.name} {now} />
     <p class="facts">
-      {#if current.part === 'calls'}
+      {#if current.meets}
+        <span>in the meeting {current.meets}</span>
+      {:else if current.part === 'calls'}
         <span>calling…</span>
       {:else}
         <span><b>{durationText(Math.max(0, now - current.since))}</b> talked</span>

@@ -9,6 +9,7 @@ import { caller } from './caller';
 import { end } from './end';
 import { forward } from './forward';
 import { goto } from './goto';
+import { meeting } from './meeting';
 import { hours } from './hours';
 import type { At, Walk } from './kind';
 import { play } from './play';
@@ -24,6 +25,7 @@ const WALKS: { [K in Step['kind']]: Walk<StepOf<K>> } = {
   share,
   forward,
   goto,
+  meeting,
   voicemail,
   end,
   menu: (run, call) => void menu(run, call),
@@ -52,6 +54,7 @@ const LAST_WORDS: { [K in Step['kind']]: ((step: StepOf<K>) => Outcome) | null }
   voicemail: null,
   forward: null,
   goto: null,
+  meeting: null,
   notify: null,
 };
 /** How a call ends once a step has played what it plays; null where it goes on. */
