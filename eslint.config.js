@@ -72,6 +72,7 @@ const FLOORS = [
       'asking',
       'booking',
       'buttons',
+      'meetings',
       'messages',
       'people',
       'answering',

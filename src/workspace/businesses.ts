@@ -288,6 +288,7 @@ export function wholeOf(
     runs: [],
     rounds: [],
     bookings: [],
+    meetings: [],
     callLists: [],
     listed: [],
     ...rest,

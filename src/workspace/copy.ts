@@ -41,6 +41,7 @@ export function revisionOf({
   callLists,
   listed,
   bookings,
+  meetings,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -77,6 +78,7 @@ export function revisionOf({
     runs.map((r) => [r.id, r.step, r.state]),
     rounds.map((r) => [r.id, r.state]),
     bookings.map((b) => [b.id, b.from, b.state]),
+    meetings.map((m) => [m.id, m.from, m.sequence, m.guests.map((g) => g.answer)]),
     callLists,
     listed.map((e) => [e.id, e.state, e.calls.length, e.from]),
     tasks.map((t) => [t.text, t.personId, t.by, t.doneAt]),

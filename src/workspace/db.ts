@@ -14,6 +14,7 @@ import type { TextHabits } from '../standins/carrier/texting';
 import type {
   Aside,
   BookingRecord,
+  MeetingRecord,
   BusinessRecord,
   CallListRecord,
   CallRecord,
@@ -49,7 +50,7 @@ import { Store } from './store';
 import { upgradeEdit, upgradeHead, upgradeInvitation, upgradeVersion, withoutTexts } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 9;
+export const DB_VERSION = 10;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -76,6 +77,7 @@ interface Shape extends DBSchema {
   callLists: { key: string; value: CallListRecord; indexes: { business: string } };
   listed: { key: string; value: EntryRecord; indexes: { business: string } };
   bookings: { key: string; value: BookingRecord; indexes: { business: string } };
+  meetings: { key: string; value: MeetingRecord; indexes: { business: string } };
   rounds: { key: string; value: RoundRecord; indexes: { business: string } };
   /** By whom they are with. */
   runs: { key: string; value: RunRecord; indexes: { business: string; theirs: [string, string] } };
@@ -229,7 +231,9 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
           errands.createIndex('receiver', ['businessId', 'receiver']);
           tx.objectStore('runs').createIndex('theirs', ['businessId', 'theirs']);
         }
-        if (oldVersion > 0 && oldVersion < 9) await upgradeRecords(tx, versionStored(oldVersion));
+        if (oldVersion < 10)
+          db.createObjectStore('meetings', { keyPath: 'id' }).createIndex('business', 'businessId');
+        if (oldVersion > 0 && oldVersion < 10) await upgradeRecords(tx, versionStored(oldVersion));
       },
       blocking(_current, blocked, event) {
         // A newer version of the product wants to upgrade, or the data is deleted: let it, and say so.
@@ -246,7 +250,7 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
 }
 
 /** The version of systems that a version of the database held. */
-const versionStored = (db: number): number => (db < 7 ? Math.min(db, 5) : 6);
+const versionStored = (db: number): number => (db < 7 ? Math.min(db, 5) : db < 9 ? 6 : 7);
 
 type Upgrade = IDBPTransaction<Shape, StoreNames<Shape>[], 'versionchange'>;
 

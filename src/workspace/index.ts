@@ -60,6 +60,7 @@ export { carryDue } from './by-itself/carry';
 export { raiseWithoutCall } from './by-itself/without-call';
 export { hookSecret, readHookBook, setHookHabit } from './by-itself/hooks';
 export { doAgain, setTags, withdrawErrands } from './by-itself/acts';
+export { changeMeeting, dialOf, hearReply, planMeeting, wayIn } from './by-itself/meetings';
 export { askCallBack, bookVisit, type Visitor } from './by-itself/visits';
 export { stoppedIn } from './texting/kept';
 export { codeWords, keepBooking, type Wanted } from './by-itself/booked';

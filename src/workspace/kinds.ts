@@ -6,6 +6,7 @@ import type { z } from 'zod';
 import type { Line } from './file/lines';
 import {
   BookingRecord,
+  MeetingRecord,
   CallListRecord,
   CallRecord,
   CircleRecord,
@@ -115,6 +116,14 @@ export const MANY = {
     one: 'an appointment',
     all: 'appointments',
     is: 'booking',
+    key: 'id',
+    order: 'from',
+  },
+  meetings: {
+    record: MeetingRecord,
+    one: 'a meeting',
+    all: 'meetings',
+    is: 'meeting',
     key: 'id',
     order: 'from',
   },

@@ -35,6 +35,7 @@ const ONE_BY_ONE = [
   'runs',
   'rounds',
   'bookings',
+  'meetings',
   'callLists',
   'listed',
   'mail',

@@ -14,6 +14,7 @@ import {
 import { CarrierBook } from '../standins/carrier/carrier';
 import { Run } from '../core/dialogues';
 import { Booking } from '../core/booking';
+import { Meeting } from '../core/meetings';
 import { CallList, Entry } from '../core/call-lists';
 import { Kept, Task } from '../core/followups';
 import { Round } from '../core/rounds';
@@ -201,6 +202,8 @@ export const CallListRecord = CallList.extend({ businessId: Id });
 export const EntryRecord = Entry.extend({ businessId: Id });
 /** An appointment. */
 export const BookingRecord = Booking.extend({ businessId: Id });
+/** A meeting that is planned. */
+export const MeetingRecord = Meeting.extend({ businessId: Id });
 /** A dialogue by text with somebody. */
 export const RunRecord = Run.extend({ businessId: Id });
 
@@ -390,6 +393,7 @@ export const Aside = z.object({
     'callLists',
     'listed',
     'bookings',
+    'meetings',
     'exchange',
     'carrier',
     'settings',
@@ -426,6 +430,7 @@ export type RoundRecord = z.infer<typeof RoundRecord>;
 export type CallListRecord = z.infer<typeof CallListRecord>;
 export type EntryRecord = z.infer<typeof EntryRecord>;
 export type BookingRecord = z.infer<typeof BookingRecord>;
+export type MeetingRecord = z.infer<typeof MeetingRecord>;
 export type RunRecord = z.infer<typeof RunRecord>;
 export type TaskRecord = z.infer<typeof TaskRecord>;
 export type CircleRecord = z.infer<typeof CircleRecord>;

@@ -21,6 +21,7 @@ export interface Change {
     | 'runs'
     | 'rounds'
     | 'bookings'
+    | 'meetings'
     | 'callLists'
     | 'listed'
     | 'invitations'

@@ -3,6 +3,7 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { deleteDB, openDB } from 'idb';
 import { afterEach, describe, expect, it } from 'vitest';
+import { demonstration } from '../../demo/lantern-cove';
 import { newQueue, SYSTEM_VERSION } from '../core/system';
 import { Changes, DB_NAME, openDatabase, readFile, Workspace, writeWhole, type Db, type Whole } from '.';
 
@@ -146,4 +147,60 @@ it('what version 4 stored is read as it was', async () => {
   ).toBe(true);
   expect(w.undo().ok).toBe(true);
   await w.settled();
+});
+
+it('what version 9 of the database stored is brought to today’s shape as well', async () => {
+  // The stores as they are now but for the one that version 10 added, with systems that lack what came with it.
+  const whole = demonstration(Date.UTC(2026, 10, 24, 18, 15));
+  db = await openDatabase();
+  await writeWhole(db, whole);
+  db.close();
+  const now = await openDB(DB_NAME);
+  const stores = [...now.objectStoreNames].filter((name) => name !== 'meetings');
+  const laid = await Promise.all(
+    stores.map(async (name) => {
+      const store = now.transaction(name).objectStore(name);
+      const indexes = [...store.indexNames].map((i) => [i, store.index(i).keyPath] as const);
+      const [keys, values] = await Promise.all([store.getAllKeys(), store.getAll()]);
+      return {
+        name,
+        keyPath: store.keyPath,
+        auto: store.autoIncrement,
+        indexes,
+        keys,
+        values: values as unknown[],
+      };
+    }),
+  );
+  now.close();
+  await deleteDB(DB_NAME);
+  const without = (value: unknown): unknown => {
+    if (typeof value !== 'object' || value === null || !('system' in value)) return value;
+    const { ownAnswers: _, buttons: __, rooms: ___, ...system } = value.system as Record<string, unknown>;
+    return { ...value, system };
+  };
+  const before = await openDB(DB_NAME, 9, {
+    upgrade(old) {
+      for (const { name, keyPath, auto, indexes } of laid) {
+        const store = old.createObjectStore(name, {
+          ...(keyPath === null ? {} : { keyPath: keyPath as string | string[] }),
+          autoIncrement: auto,
+        });
+        for (const [index, path] of indexes) store.createIndex(index, path);
+      }
+    },
+  });
+  for (const { name, keyPath, keys, values } of laid)
+    for (const [i, value] of values.entries())
+      await (keyPath === null ? before.put(name, value, keys[i]) : before.put(name, without(value)));
+  before.close();
+  db = await openDatabase();
+  const changes = new Changes();
+  const opened = await Workspace.open(db, changes, 'lantern-cove');
+  if (!opened.ok) throw new Error(opened.message);
+  open.push(changes, opened.workspace);
+  expect(opened.workspace.system).toMatchObject({ ownAnswers: {}, buttons: {}, rooms: {} });
+  expect(opened.workspace.system.people.rosa?.name).toBe('Rosa Delgado');
+  expect(opened.workspace.view.standing.proved).toEqual(whole.standing.standing.proved);
+  expect(opened.workspace.view.meetings).toEqual([]);
 });

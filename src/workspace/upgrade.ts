@@ -57,6 +57,7 @@ const NEW_MANY: readonly Many[] = [
   'callLists',
   'listed',
   'bookings',
+  'meetings',
 ];
 
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */

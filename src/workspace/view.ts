@@ -8,6 +8,7 @@ import { readRecord, type DraftState } from './draft';
 import type {
   Aside,
   BookingRecord,
+  MeetingRecord,
   BusinessRecord,
   CallListRecord,
   CallRecord,
@@ -62,6 +63,7 @@ export interface View {
   runs: RunRecord[];
   rounds: RoundRecord[];
   bookings: BookingRecord[];
+  meetings: MeetingRecord[];
   callLists: CallListRecord[];
   listed: EntryRecord[];
   clock: ClockSetting;
@@ -117,6 +119,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     runs: whole.runs,
     rounds: whole.rounds,
     bookings: whole.bookings,
+    meetings: whole.meetings,
     callLists: whole.callLists,
     listed: whole.listed,
     clock: await clockOf(db),

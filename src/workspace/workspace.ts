@@ -60,6 +60,7 @@ const SHOWN: readonly Change['what'][] = [
   'runs',
   'rounds',
   'bookings',
+  'meetings',
   'callLists',
   'listed',
   'invitations',
@@ -460,6 +461,7 @@ export class Workspace {
       callLists,
       listed,
       bookings,
+      meetings,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -488,6 +490,7 @@ export class Workspace {
       callLists,
       listed,
       bookings,
+      meetings,
     };
   }
 
@@ -601,6 +604,7 @@ export class Workspace {
       case 'runs':
       case 'rounds':
       case 'bookings':
+      case 'meetings':
       case 'callLists':
       case 'listed':
       case 'invitations':

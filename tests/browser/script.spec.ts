@@ -1,5 +1,5 @@
 /** The answering script: own answers, a time booked by voice, and what is left of it: rehearsed first, then called. */
-import { callFrom, open, putInForce, saved, visit, withSoftphone } from './bench';
+import { bench, callFrom, open, putInForce, saved, visit, withSoftphone } from './bench';
 import { expect, test } from './seeded';
 import type { Page } from '@playwright/test';
 
@@ -196,4 +196,37 @@ test('people meet by telephone: a PIN, music until the host is there, muted, loc
   await inRoom.getByRole('button', { name: 'Put out Ada' }).click();
   await expect(ada.getByTestId('outside-ended')).toContainText('left the meeting in Meeting room');
   await expect(host.getByTestId('outside-call')).toContainText('alone so far');
+});
+
+test('a meeting is planned, everybody is asked by mail, and what they answer stands with it', async ({
+  page,
+}) => {
+  await open(page, '/answering/rooms');
+  const room = page.getByRole('region', { name: 'The loft' });
+  await room.getByRole('button', { name: 'Plan a meeting' }).click();
+  const form = page.getByRole('form', { name: 'Plan a meeting' });
+  await form.getByRole('button', { name: 'Ask them' }).click();
+  await expect(form.getByText('Say when it is.')).toBeVisible();
+  await form.getByLabel('What it is about').fill('Winter store');
+  await form.getByLabel('When').fill('Wed 25 Nov 2026, 10:00');
+  await form.getByLabel('When').press('Tab');
+  await form.getByLabel('From outside: mail addresses, apart by commas').fill('ada@out.example');
+  // What was typed is there after a reload.
+  await page.reload();
+  await room.getByRole('button', { name: 'Plan a meeting' }).click();
+  await expect(form.getByLabel('What it is about')).toHaveValue('Winter store');
+  await form.getByRole('button', { name: 'Ask them' }).click();
+  const planned = room.getByTestId('planned');
+  await expect(planned).toContainText('ada@out.example: not answered');
+  const drawer = await bench(page, 'Mail');
+  await drawer.getByRole('button', { name: /Invitation: Winter store/ }).click();
+  await expect(drawer.getByTestId('mail-text')).toContainText('PIN 2468, then the square key.');
+  await drawer.getByRole('button', { name: 'Somebody else answers' }).click();
+  await expect(drawer.getByTestId('reply-heard')).toContainText('does not count');
+  await drawer.getByRole('button', { name: 'Decline' }).click();
+  await expect(drawer.getByTestId('reply-heard')).toContainText('ada@out.example has declined.');
+  await expect(planned).toContainText('ada@out.example: does not come');
+  await drawer.getByRole('button', { name: 'Close' }).click();
+  await planned.getByRole('button', { name: 'Call it off Winter store' }).click();
+  await expect(planned).toContainText('called off');
 });

@@ -3,8 +3,11 @@
   import type { MailRecord } from '$workspace';
   import { saveText } from '../download';
   import { momentText } from '../format';
+  import AnswerInvitation from './AnswerInvitation.svelte';
   import { theBusiness } from '../window/session.svelte';
 
+  const bytesAsText = (base64: string) =>
+    new TextDecoder().decode(Uint8Array.from(atob(base64), (c) => c.charCodeAt(0)));
   let openId = $state<string | null>(null);
   const mail = $derived([...(theBusiness().view.mail ?? [])].reverse());
 
@@ -14,11 +17,16 @@
     pictures: { name: string; url: string }[];
     files: { name: string; type: string; text: string }[];
     link: string | undefined;
+    /** It asks to a meeting (METHOD:REQUEST). */
+    asks: string | null;
   }
   /** A raw message, read by a library as any mail program would. */
   async function openLetter(letter: MailRecord): Promise<Opened> {
     const { default: PostalMime } = await import('postal-mime');
     const { text = '', attachments } = await PostalMime.parse(letter.raw, { attachmentEncoding: 'base64' });
+    const asked = attachments.find(
+      (a) => /^text\/calendar/i.test(a.mimeType) && a.filename === 'invitation.ics',
+    );
     const isPicture = (type: string) => type.startsWith('image/');
     return {
       text,
@@ -31,6 +39,7 @@
       files: attachments
         .filter((a) => a.mimeType === 'application/json')
         .map((a) => ({ name: a.filename ?? 'file', type: a.mimeType, text: atob(String(a.content)) })),
+      asks: asked ? bytesAsText(String(asked.content)) : null,
       link: /https?:\/\/\S+/.exec(text)?.[0],
     };
   }
@@ -65,7 +74,7 @@
         {#if backOf(letter)}<span class="back">{backOf(letter)}</span>{/if}
       </button>
       {#if openId === letter.id}
-        {#await openLetter(letter) then { text, pictures, files, link }}
+        {#await openLetter(letter) then { text, pictures, files, link, asks }}
           <pre data-testid="mail-text">{text}</pre>
           {#each pictures as picture (picture.name)}
             <img src={picture.url} alt="The link of the mail, for a camera" width="160" height="160" />
@@ -88,6 +97,7 @@
                 onclick={() => saveText(file.name, file.type, file.text)}>Save {file.name}</button
               >{/each}
           </div>
+          {#if asks?.includes('METHOD:REQUEST')}<AnswerInvitation file={asks} to={letter.to} />{/if}
           <Button
             kind="tertiary"
             size="small"

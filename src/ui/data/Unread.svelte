@@ -24,6 +24,7 @@
     runs: 'a dialogue by text',
     rounds: 'a round of texts',
     bookings: 'an appointment',
+    meetings: 'a meeting',
     callLists: 'a call list',
     listed: 'somebody on a call list',
     circles: 'a conversation of colleagues',

@@ -10,6 +10,7 @@
   import { freshId } from '../ids';
   import { freeName } from '../parted';
   import type { Line } from '../phone/line.svelte';
+  import Planned from './Planned.svelte';
   import { theBusiness } from '../window/session.svelte';
 
   /** A meeting room: who gets in and how, where one dials, and who is in it now. */
@@ -120,6 +121,7 @@
       <Button size="small" kind="ghost" on:click={makePlan}>Make one</Button>{/if}
     Keys in the meeting: 1 mutes and unmutes oneself; of the host, 2 mutes all others, 3 locks and opens the room.
   </p>
+  <Planned {room} />
   <h3>In it now</h3>
   {#if met.length}
     <ul data-testid="in-room">

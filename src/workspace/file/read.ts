@@ -184,6 +184,9 @@ async function assembled(
       case 'listed':
         lists.listed.push(line.value);
         break;
+      case 'meeting':
+        lists.meetings.push(line.value);
+        break;
       case 'booking':
         lists.bookings.push(line.value);
         break;

@@ -6,5 +6,6 @@ export {
   type WeeklyEvent,
 } from './read';
 export { writeTasks, type WrittenTask } from './tasks';
+export { readReply, uidOf, writeInvitation, writeReply, type Invited } from './invitation';
 export { writeAppointment, type WrittenAppointment } from './appointment';
 export { writeEvents, writeHours, writeRota, type WrittenEvent } from './write';

@@ -37,7 +37,7 @@ function calendar(name: string, zone: string, from: number, to: number): ICAL.Co
 }
 
 /** The offsets of a zone from one moment to another, as its changes of clocks. */
-function timeZone(zone: string, from: number, to: number): ICAL.Component {
+export function timeZone(zone: string, from: number, to: number): ICAL.Component {
   const component = new ICAL.Component('vtimezone');
   component.updatePropertyWithValue('tzid', zone);
   const offset = (at: number) => {

@@ -1,0 +1,2 @@
+export { whyNotFree } from './busy';
+export { ANSWERS, changed, Guest, heard, Meeting, type Heard, type Reply } from './meeting';
