@@ -401,11 +401,11 @@ test('dialling: what digits get, the map of extensions, renumbering with a previ
   await page.getByRole('button', { name: 'Renumber' }).click();
   const front = page.getByLabel('Put in front');
   await front.fill('9');
-  await expect(page.getByText('18 cannot be as proposed')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Renumber 18' })).toBeDisabled();
+  await expect(page.getByText('19 cannot be as proposed')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Renumber 19' })).toBeDisabled();
   await front.fill('3');
   await expect(page.getByRole('row', { name: 'Rosa Delgado 201 3201' })).toBeVisible();
-  await page.getByRole('button', { name: 'Renumber 18' }).click();
+  await page.getByRole('button', { name: 'Renumber 19' }).click();
   await expect(page.getByText('They have 4 digits.')).toBeVisible();
   await digits.fill('3203');
   await expect(result).toContainText('Extension 3203: Pia Lindqvist.');

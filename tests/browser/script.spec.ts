@@ -206,7 +206,7 @@ test('a meeting is planned, everybody is asked by mail, and what they answer sta
   await room.getByRole('button', { name: 'Plan a meeting' }).click();
   const form = page.getByRole('form', { name: 'Plan a meeting' });
   await form.getByRole('button', { name: 'Ask them' }).click();
-  await expect(form.getByText('Say when it is.')).toBeVisible();
+  await expect(form.getByText('Say what it is about.')).toBeVisible();
   await form.getByLabel('What it is about').fill('Winter store');
   await form.getByLabel('When').fill('Wed 25 Nov 2026, 10:00');
   await form.getByLabel('When').press('Tab');

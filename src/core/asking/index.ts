@@ -1,4 +1,4 @@
 export { hasAny, isSo, readAnswer, type Answer, type AnsweredBy } from './answers';
 export { answerFor, finderOf, type Finder, type FoundAnswer } from './find';
 export { answerInWords } from './words';
-export { pointsOf, saysFor } from './points';
+export { pointsOf, saysFor, usualTest } from './points';

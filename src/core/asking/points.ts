@@ -1,10 +1,18 @@
 /** What answers count for, and what somebody would have to say for a branch. */
 import type { AskedTest, AnswerTest, Points, Question } from '../system';
-import { isSo, type Answer } from './answers';
+import { isSo, type Answer, type AnsweredBy } from './answers';
 
 /** The points of all that is so. */
 export const pointsOf = (points: readonly Points[], answers: readonly Answer[]): number =>
   points.reduce((sum, p) => sum + (isSo(p.test, answers) ? p.points : 0), 0);
+
+/** A test that fits what was asked. */
+export const usualTest = ({ label, by }: { label: string; by: AnsweredBy }): AnswerTest =>
+  by === '1 to 5'
+    ? { is: 'at most', label, n: 2 }
+    : by === 'yes or no'
+      ? { is: 'yes', label }
+      : { is: 'has', label, words: ['urgent'] };
 
 /** What is said where a test is so. */
 function saidFor(test: AnswerTest, question: Question | undefined): string {

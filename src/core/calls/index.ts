@@ -43,7 +43,7 @@ export { centsLeft, isStopped, whyNotOut } from './base/allowed';
 export { timesOf, type CallTimes } from './words/times';
 export { asTarget } from './way/extensions';
 export { recordedIn } from './words/recorded';
-export { asksAnything, isSpoken } from './way/script';
+export { asksAnything, isSpoken } from './way/asking/script';
 export { meetingIn } from './way/meeting';
 export { askedInVain } from './words/in-vain';
 export { consentOf } from './talks/recording';

@@ -62,10 +62,17 @@ export function checkPromise(system: System, standing: Standing, promised: Promi
   if (!number?.planId) return broken(now, null, promised.expects[0] ?? null);
   const paired = asPaired(standing);
   const call = promisedCall(promised);
+  /** Hours that a follow-up asks beside the plan's: what they say changes at moments of their own. */
+  const asked = promised.expects.flatMap((e) =>
+    e.is === 'followed'
+      ? (system.followUps[e.followUpId]?.if ?? []).flatMap((c) => (c.is === 'hours' && c.hoursId) || [])
+      : [],
+  );
   const wrong = (at: number, ways: readonly Trace[], left: number): Verdict | null => {
+    const about = { system, request: call(number, at) };
     for (const trace of ways)
       for (const expectation of promised.expects)
-        if (brokenBy(trace, expectation)) return broken(at, trace, expectation);
+        if (brokenBy(trace, expectation, about)) return broken(at, trace, expectation);
     if (left) open ??= { is: 'not followed', promised, at, left };
     return null;
   };
@@ -80,7 +87,16 @@ export function checkPromise(system: System, standing: Standing, promised: Promi
     const to = momentOfDay(zone, localTime(zone, now).days + DAYS_AHEAD, 0);
     const looked = new Set<readonly Trace[]>();
     for (const piece of piecesOf(system, standing, number, from, to, callAt)) {
-      if (looked.has(piece.ways)) continue;
+      if (looked.has(piece.ways) && !asked.length) continue;
+      for (const id of asked) {
+        const hours = system.hours[id];
+        const edges = hours ? boundaries(hours, zone, piece.from, piece.to) : [];
+        for (const edge of edges)
+          for (const at of spansIn(promised, system, standing, edge, edge + 60_000)) {
+            const found = wrong(at, piece.ways, piece.left);
+            if (found) return found;
+          }
+      }
       for (const span of spansIn(promised, system, standing, piece.from, piece.to)) {
         const found = wrong(span, piece.ways, piece.left);
         if (found) return found;

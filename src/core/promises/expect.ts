@@ -1,14 +1,22 @@
 /** What is expected of a call, held against its trace and said in words. */
-import { listed, MEANING, outcomeOf, type Trace } from '../calls';
+import { listed, MEANING, outcomeOf, type CallRequest, type Trace } from '../calls';
+import { errandsOf, judge } from '../followups';
 import { dateInWords, daysInWords, localTime, writeTime } from '../hours';
 import { thenInWords } from '../phone';
+import { callRow } from '../story';
 import type { Expectation, Promised, System } from '../system';
 import type { Verdict } from './check';
 
 const inTime = (t: number, within: number | null): boolean => within === null || t <= within * 1000;
 
+/** The call that a promise is about, and the system it goes by. */
+export interface About {
+  system: System;
+  request: CallRequest;
+}
+
 /** Whether a call is not what was expected of it. */
-export function brokenBy(trace: Trace, expected: Expectation): boolean {
+export function brokenBy(trace: Trace, expected: Expectation, about: About): boolean {
   switch (expected.is) {
     case 'rings':
       return !trace.some(
@@ -43,7 +51,19 @@ export function brokenBy(trace: Trace, expected: Expectation): boolean {
       return !trace.some(
         (e) => (e.kind === 'prompt started' || e.kind === 'menu') && e.recordingId === expected.recordingId,
       );
+    case 'followed':
+      return !isFollowed(trace, expected.followUpId, about);
   }
+}
+
+/** Whether a follow-up applies to a call, and has something that can be done; tags are people's, and not there yet. */
+function isFollowed(trace: Trace, followUpId: string, { system, request }: About): boolean {
+  const followUp = system.followUps[followUpId];
+  if (!followUp) return false;
+  const row = callRow({ id: request.id, at: request.at, request, trace, words: '' });
+  const happening = { is: 'dealt with' as const, row };
+  if (judge(followUp, happening, { system, tagsOf: () => [] }).is !== 'applies') return false;
+  return errandsOf(followUp, happening, system).some((e) => e.doing !== null);
 }
 
 /** When a call was last passed on or parked, milliseconds from arrival. */
@@ -78,6 +98,8 @@ export function expectationInWords(e: Expectation, system: System): string {
       return 'ends in an answer, a message, or as the plan says';
     case 'comes back':
       return `comes back to who passed it on${within}`;
+    case 'followed':
+      return `is followed by “${system.followUps[e.followUpId]?.name ?? 'a removed follow-up'}”`;
     case 'hears':
       return `hears “${system.recordings[e.recordingId]?.name ?? 'a removed recording'}”`;
   }

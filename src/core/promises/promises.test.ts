@@ -2,8 +2,9 @@
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, yard } from '../../../tests/fixtures/yard';
 import { nobodyAnswers, rehearse } from '../calls';
+import { starters } from '../followups';
 import { momentOf } from '../hours';
-import { newHours, type Command, type Promised, type Step, type System } from '../system';
+import { newHours, type Command, type FollowUp, type Promised, type Step, type System } from '../system';
 import { checkPromise, promisedCall, promiseInWords, promiseOf, verdictsInWords } from '.';
 
 const LA = 'America/Los_Angeles';
@@ -378,5 +379,46 @@ describe('a promise', () => {
       { do: 'number.remove', id: 'main' },
     ]);
     expect(system.promises).toEqual({});
+  });
+});
+
+describe('a promise that a follow-up is done', () => {
+  const [sorry] = starters('rosa');
+  const with_ = (change: Partial<FollowUp>) =>
+    edited(yard(), [{ do: 'follow-up.add', value: { ...sorry!, id: 'sorry', if: [], ...change } }]);
+  const missed = (change: Partial<FollowUp> = {}, more: Partial<Promised> = {}) =>
+    check(
+      { caller: '+12065550187', expects: [{ is: 'followed', followUpId: 'sorry' }], ...more },
+      with_(change),
+    );
+  it('is kept where it applies at every moment, and broken where it rests, is removed or has nobody to go to', () => {
+    expect(missed().is).toBe('kept');
+    expect(missed({ rests: true }).is).toBe('broken');
+    expect(check({ caller: '+12065550187', expects: [{ is: 'followed', followUpId: 'sorry' }] }).is).toBe(
+      'broken',
+    );
+    // Nobody can text who hides their number.
+    expect(missed({}, { caller: null }).is).toBe('broken');
+    expect(missed({ when: { is: 'talked', way: 'in' } }).is).toBe('broken');
+  });
+  it('finds the moment at which its own hours change, though the plan asks none', () => {
+    const hours = {
+      ...newHours({ id: 'early', name: 'Early' }),
+      weekly: [{ day: 3, from: 300, to: 303, kind: 'Open' }],
+    };
+    const own = edited(yard(), [
+      { do: 'hours.add', value: hours },
+      {
+        do: 'follow-up.add',
+        value: { ...sorry!, id: 'sorry', if: [{ is: 'hours', hoursId: 'early', open: false }] },
+      },
+    ]);
+    const broken = check({ caller: '+12065550187', expects: [{ is: 'followed', followUpId: 'sorry' }] }, own);
+    // Wednesday, 05:00 in Los Angeles, is 13:00 UTC.
+    expect(broken.is === 'broken' && day(broken.at)).toBe('2026-11-25T13:00');
+  });
+  it('says so in words', () => {
+    const promised = promise({ expects: [{ is: 'followed', followUpId: 'sorry' }] });
+    expect(promiseInWords(promised, with_({}))).toContain(`is followed by “${sorry!.name}”`);
   });
 });

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Select } from 'carbon-components-svelte';
-  import type { AnsweredBy } from '$core/asking';
+  import { usualTest, type AnsweredBy } from '$core/asking';
   import type { AnswerTest } from '$core/system';
   import { partedWords } from '../parted';
   import EditField from './EditField.svelte';
@@ -24,11 +24,6 @@
     set: (next: AnswerTest | null) => string | undefined;
   } = $props();
   const asked = $derived(before.find((b) => b.label === test?.label));
-  /** A test that fits what was asked. */
-  function fresh({ label, by }: { label: string; by: AnsweredBy }): AnswerTest {
-    if (by === '1 to 5') return { is: 'at most', label, n: 2 };
-    return by === 'yes or no' ? { is: 'yes', label } : { is: 'has', label, words: ['urgent'] };
-  }
 </script>
 
 {#if before.length}
@@ -40,7 +35,7 @@
       const label = String(e.detail);
       if (label === (test?.label ?? '')) return;
       const of = before.find((b) => b.label === label);
-      set(of ? fresh(of) : null);
+      set(of ? usualTest(of) : null);
     }}
   >
     {#if always}<SelectItem value="" text="always" />{/if}

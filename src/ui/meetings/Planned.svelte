@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, NumberInput, TextArea, TextInput } from 'carbon-components-svelte';
   import { tick } from 'svelte';
-  import { localTime, momentOf } from '$core/hours';
+  import { momentOf } from '$core/hours';
   import { whyNotFree, type Guest, type Meeting } from '$core/meetings';
   import { zoneOf, type MeetingRoom } from '$core/system';
   import { changeMeeting, dialOf, planMeeting, wayIn } from '$workspace';
@@ -113,7 +113,13 @@
     theBusiness().say({ kind: 'info', title: `${m.name} is called off; everybody is told by mail` });
   }
   const WORDS = { asked: 'not answered', accepted: 'comes', declined: 'does not come', tentative: 'perhaps' };
-  const today = $derived(localTime(zone, theBusiness().minute).date);
+  const HOUR_MS = 3_600_000;
+  /** A new one is at the next full hour, as long as nobody says otherwise. */
+  function plan() {
+    const next = Math.ceil((theBusiness().minute + 1) / HOUR_MS) * HOUR_MS;
+    if (!typed.value.when) set({ when: fieldText(next, zone) });
+    open = true;
+  }
 </script>
 
 <h3>Planned</h3>
@@ -139,7 +145,7 @@
   </ul>
 {:else}<p class="soft">Nothing is planned.</p>{/if}
 {#if !open}
-  <Button id="plan-{room.id}" size="small" kind="ghost" on:click={() => (open = true)}>Plan a meeting</Button>
+  <Button id="plan-{room.id}" size="small" kind="ghost" on:click={plan}>Plan a meeting</Button>
 {:else}
   <form onsubmit={(e) => void send(e)} aria-label={typed.value.id ? 'Change a meeting' : 'Plan a meeting'}>
     <TextInput
@@ -153,7 +159,7 @@
     <WhenField
       label="When"
       time
-      value={typed.value.when || `${today}T10:00`}
+      value={typed.value.when}
       onvalue={(when) => set({ when })}
       problem={problem?.field === 'from' ? problem.message : ''}
     />

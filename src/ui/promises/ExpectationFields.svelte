@@ -10,6 +10,7 @@
     onchange: (expectation: Expectation) => void;
   }
   let { expectation: e, system, onchange }: Props = $props();
+  const followUps = $derived(Object.values(system.followUps));
   const recordings = $derived(Object.values(system.recordings));
   const kinds = $derived<{ value: Expectation['is']; text: string; fresh: Expectation }[]>([
     { value: 'rings', text: 'A phone rings', fresh: { is: 'rings', personIds: [], within: 20 } },
@@ -26,6 +27,15 @@
       text: 'It comes back to who passed it on',
       fresh: { is: 'comes back', within: 120 },
     },
+    ...(followUps.length
+      ? [
+          {
+            value: 'followed' as const,
+            text: 'A follow-up is done for it',
+            fresh: { is: 'followed' as const, followUpId: followUps[0]!.id },
+          },
+        ]
+      : []),
     ...(recordings.length
       ? [
           {
@@ -66,6 +76,19 @@
   >
     <SelectItem value="" text="any" />
     {#each Object.values(system.mailboxes) as m (m.id)}<SelectItem value={m.id} text={m.name} />{/each}
+  </Select>
+{:else if e.is === 'followed'}
+  <Select
+    size="sm"
+    labelText="Which follow-up"
+    selected={e.followUpId}
+    on:update={(x) => {
+      const followUpId = String(x.detail);
+      if (followUpId !== e.followUpId) onchange({ is: 'followed', followUpId });
+    }}
+  >
+    {#if !system.followUps[e.followUpId]}<SelectItem value={e.followUpId} text="one that is removed" />{/if}
+    {#each followUps as f (f.id)}<SelectItem value={f.id} text={f.name} />{/each}
   </Select>
 {:else if e.is === 'hears'}
   <Select

@@ -120,6 +120,8 @@ export async function planMeeting(
   planned: Pick<Meeting, 'roomId' | 'name' | 'note' | 'from' | 'to' | 'guests'>,
 ): Promise<MeetingPut> {
   const at = workspace.now();
+  // What stands first in the form is said first.
+  if (!planned.name.trim()) return { ok: false, field: 'name', message: 'Say what it is about.' };
   if (planned.from < at) return { ok: false, field: 'from', message: 'That moment is past.' };
   if (!planned.guests.length) return { ok: false, field: 'guests', message: 'Ask somebody.' };
   if (!system.rooms[planned.roomId])

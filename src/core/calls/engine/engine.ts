@@ -30,7 +30,7 @@ import {
   type TimerKind,
   type Waits,
 } from '../base/state';
-import { askAfterwards } from '../way/afterwards';
+import { askAfterwards } from '../way/asking/afterwards';
 import { end, enter } from '../way/walking';
 import { act, isDue } from './acts';
 import { planActs } from '../talks/planned';

@@ -11,7 +11,7 @@ import { endOf, leaves } from '../talks/ends';
 import { hungUpMoving, hungUpSecond } from '../talks/second';
 import { notFetched } from '../talks/taking';
 import type { Outcome, RingEnd } from '../base/trace';
-import { answerGiven, askedEnough, hungUpWhileAsked, keyWhileAsked } from './asking';
+import { answerGiven, askedEnough, hungUpWhileAsked, keyWhileAsked } from './asking/asking';
 import { keyAtMailbox } from './mailbox-keys';
 import { keyInMeeting, leaveMeeting, meetingTimeOut, nameSaid } from './meeting';
 import { menuTimeOut, pressInMenu } from './menu';

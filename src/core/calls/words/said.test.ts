@@ -3,7 +3,7 @@ import { expect, it } from 'vitest';
 import { demoSystem } from '../../../../demo/lantern-cove';
 import { allOn } from '../../../../tests/fixtures/yard';
 import { momentOf } from '../../hours';
-import { answerTo } from '../way/asking';
+import { answerTo } from '../way/asking/asking';
 import { foundByName } from '../way/menu';
 import { rehearse, saidSoFar, type CallRequest } from '..';
 

@@ -217,6 +217,7 @@ const PLACES: Record<Place, Points> = {
   'promises.expects[].personIds[]': points('person', 'stays'),
   'promises.expects[].mailboxId': points('mailbox', 'stays'),
   'promises.expects[].recordingId': points('recording', 'stays'),
+  'promises.expects[].followUpId': points('follow-up', 'stays'),
 };
 
 type Section = keyof System;

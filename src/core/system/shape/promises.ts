@@ -41,6 +41,8 @@ export const Expectation = z.discriminatedUnion('is', [
   /** Passed on or parked and not taken, it rings back at who had it, so many seconds later. */
   z.object({ is: z.literal('comes back'), within }),
   z.object({ is: z.literal('hears'), recordingId: Id }),
+  /** A follow-up applies to the call, and has something that can be done. */
+  z.object({ is: z.literal('followed'), followUpId: Id }),
 ]);
 
 export const Promised = z.object({

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, NumberInput, Select } from 'carbon-components-svelte';
   import { askedInWords } from '$core/answering';
-  import type { AnsweredBy } from '$core/asking';
+  import { usualTest, type AnsweredBy } from '$core/asking';
   import type { AskedTest, AskStep, Plan, Question, System } from '$core/system';
   import AnswerTestFields from '../../fields/AnswerTestFields.svelte';
   import EditField from '../../fields/EditField.svelte';
@@ -94,12 +94,6 @@
   function set(i: number, test: AskedTest) {
     return branches(step.branches!.map((b, j) => (i === j ? { ...b, test } : b)));
   }
-  const usualTest = ({ label, by }: { label: string; by: AnsweredBy }): AskedTest =>
-    by === '1 to 5'
-      ? { is: 'at most', label, n: 2 }
-      : by === 'yes or no'
-        ? { is: 'yes', label }
-        : { is: 'has', label, words: ['urgent'] };
   let adding = $state('');
   /** Why a question was not removed. */
   let problem = $state('');
@@ -279,10 +273,8 @@
     <Button
       kind="ghost"
       size="small"
-      on:click={() => {
-        const test = usualTest(all[0]!);
-        if (test.is !== 'points') points([...(step.points ?? []), { test, points: 1 }]);
-      }}>Count an answer</Button
+      on:click={() => points([...(step.points ?? []), { test: usualTest(all[0]!), points: 1 }])}
+      >Count an answer</Button
     >
   {/if}
 {/if}

@@ -3,7 +3,7 @@ import type { Step, StepOf } from '../../../system';
 import type { CallState, Run } from '../../base/state';
 import type { Outcome } from '../../base/trace';
 import { enterQueue } from '../../queues/queueing';
-import { ask } from '../asking';
+import { ask } from '../asking/asking';
 import { menu } from '../menu';
 import { caller } from './caller';
 import { end } from './end';

@@ -1,8 +1,8 @@
 /** What a caller is asked: by an Ask step, or, after a talk, by the questions of a dialogue. */
-import { filled } from '../../texting';
-import type { Dialogue, DialogueStep, Question, SimpleAnswer, System } from '../../system';
-import type { CallState, Run } from '../base/state';
-import { stopOf } from '../base/stop';
+import { filled } from '../../../texting';
+import type { Dialogue, DialogueStep, Question, SimpleAnswer, System } from '../../../system';
+import type { CallState, Run } from '../../base/state';
+import { stopOf } from '../../base/stop';
 
 /** A question, or something that is just said. */
 export type Line = Question | { id: string; said: string; only?: Question['only'] };

@@ -1,11 +1,12 @@
 /** Asking the caller: questions whose answers are kept as notes on the call, and answers given. */
-import { isSo, pointsOf, type Answer } from '../../asking';
-import { spokenSeconds } from '../../answering';
-import type { AskedTest, AskStep, Question, SimpleAnswer } from '../../system';
-import { RANK, type CallIn, type CallState, type Run } from '../base/state';
-import { stopOf } from '../base/stop';
-import type { Trace } from '../base/trace';
-import { kindOf, type Answered } from './questions';
+import { isSo, pointsOf, type Answer } from '../../../asking';
+import { spokenSeconds } from '../../../answering';
+import type { AskedTest, AskStep, Question, SimpleAnswer } from '../../../system';
+import { RANK, type CallIn, type CallState, type Run } from '../../base/state';
+import { stopOf } from '../../base/stop';
+import type { Trace } from '../../base/trace';
+import type { Answered } from './question';
+import { kindOf } from './questions';
 import { scriptOf } from './script';
 
 /** So long a caller who says nothing is waited for, in milliseconds. Common practice, no source. */

@@ -1,10 +1,10 @@
 /** Asked after a talk: only whoever stays, once we have hung up; the talk ends with the talk, and the answers are kept. */
 import { describe, expect, it } from 'vitest';
-import { demoSystem } from '../../../../demo/lantern-cove';
-import { allOn } from '../../../../tests/fixtures/yard';
-import { afterCall } from '../../dialogues';
-import { momentOf } from '../../hours';
-import type { Dialogue, System } from '../../system';
+import { demoSystem } from '../../../../../demo/lantern-cove';
+import { allOn } from '../../../../../tests/fixtures/yard';
+import { afterCall } from '../../../dialogues';
+import { momentOf } from '../../../hours';
+import type { Dialogue, System } from '../../../system';
 import {
   CallEngine,
   outcomeOf,
@@ -14,7 +14,7 @@ import {
   timesOf,
   type CallRequest,
   type Trace,
-} from '..';
+} from '../..';
 
 const NOON = momentOf('America/Los_Angeles', '2026-11-24', 12 * 60 + 5);
 const MAIN = '+13605550142';

@@ -1,7 +1,7 @@
 /** After a talk: a caller who stays when we hang up is asked how it was. */
-import { isOurs, CALLER, type End } from '../base/talk';
-import type { CallIn, Run } from '../base/state';
-import { goesOut, talkOutcome } from '../talks/ends';
+import { isOurs, CALLER, type End } from '../../base/talk';
+import type { CallIn, Run } from '../../base/state';
+import { goesOut, talkOutcome } from '../../talks/ends';
 import { ask } from './asking';
 import { asksAnything } from './script';
 

@@ -1,12 +1,12 @@
 /** The answering script: what it is asked and answers, which way the answers lead, and times that are booked, each once. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { demoSystem } from '../../../../demo/lantern-cove';
-import { allOn } from '../../../../tests/fixtures/yard';
-import { callersOf } from '../../coverage/callers';
-import { momentOf } from '../../hours';
-import type { AskStep, Question, System } from '../../system';
-import { askedInVain, rehearse, sentence, simulate, type CallRequest, type Trace } from '..';
+import { demoSystem } from '../../../../../demo/lantern-cove';
+import { allOn } from '../../../../../tests/fixtures/yard';
+import { callersOf } from '../../../coverage/callers';
+import { momentOf } from '../../../hours';
+import type { AskStep, Question, System } from '../../../system';
+import { askedInVain, rehearse, sentence, simulate, type CallRequest, type Trace } from '../..';
 
 const ZONE = 'America/Los_Angeles';
 const NOON = momentOf(ZONE, '2026-11-24', 12 * 60 + 5);
