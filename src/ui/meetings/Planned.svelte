@@ -81,10 +81,15 @@
     const before = all.find((m) => m.id === id);
     const planned = { name, note, ...span, guests: guests(before?.guests ?? []) };
     sending = true;
-    const done = before
-      ? await changeMeeting(theBusiness().workspace, inForce, id, planned)
-      : await planMeeting(theBusiness().workspace, inForce, { ...planned, roomId: room.id });
-    sending = false;
+    let done;
+    try {
+      done = before
+        ? await changeMeeting(theBusiness().workspace, inForce, id, planned)
+        : await planMeeting(theBusiness().workspace, inForce, { ...planned, roomId: room.id });
+    } finally {
+      // What could not be stored is told for the whole window; the form can be sent again.
+      sending = false;
+    }
     if (!done.ok) return void (problem = done);
     typed.value = EMPTY;
     open = false;
