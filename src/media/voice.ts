@@ -108,7 +108,9 @@ export class Voice {
     const others = [...this.peers].flatMap(([name, peer]) =>
       peer.incoming ? [[name, peer.incoming] as const] : [],
     );
-    this.recorder?.take(this.outgoing?.track ?? null, new Map(others));
+    // Muted in a meeting, what is said here is said to nobody.
+    const me = this.talk?.ends.find((e) => e.phone === this.talk?.me);
+    this.recorder?.take(me && isHeard(me) ? (this.outgoing?.track ?? null) : null, new Map(others));
   }
 
   mute(on: boolean): void {
@@ -192,6 +194,7 @@ export class Voice {
       const heard = isHeard(other) && hears(me, talk.ends) === 'the others';
       this.peers.get(other.phone)?.set(speaks, heard);
     }
+    this.takeAll();
   }
 
   private async takeMicrophone(): Promise<void> {

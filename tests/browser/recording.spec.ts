@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect } from '@playwright/test';
 import wavefile from 'wavefile';
-import { open, saved } from './bench';
+import { open, putInForce, saved } from './bench';
 import { call, IDRIS, JONAH, staffPhone, test, TEST_TONE, toneAsMicrophone } from './talking';
 
 const { WaveFile } = wavefile;
@@ -121,4 +121,46 @@ test('who may record is said by the administration; all are told, the sound is k
   await kept.getByRole('button', { name: 'Delete it for good' }).click();
   await expect(kept).toHaveCount(0);
   await expect(idris.getByText(/A recording of .* was deleted .*, by Idris Okafor/)).toBeVisible();
+});
+
+test('a meeting is joined from one’s own phone in one act, and recorded by its host with everybody told', async ({
+  context,
+  page,
+}) => {
+  await open(page, '/numbers/dialling');
+  await page.getByTestId('record-calls').getByLabel('Who may have a call recorded').selectOption('everybody');
+  await page.goto('/answering/rooms');
+  const room = page.getByRole('region', { name: 'The loft' });
+  await room.getByLabel('Host', { exact: true }).selectOption('Idris Okafor');
+  await putInForce(page);
+  const idris = await staffPhone(context, IDRIS, (phone) => toneAsMicrophone(phone));
+  const jonah = await staffPhone(context, JONAH, (phone) => toneAsMicrophone(phone, 440));
+  await expect(jonah.getByTestId('next-meetings')).toBeHidden();
+  await page.goto('/answering/rooms');
+  await room.getByRole('button', { name: 'Plan a meeting' }).click();
+  const form = page.getByRole('form', { name: 'Plan a meeting' });
+  await form.getByLabel('What it is about').fill('Winter store');
+  await form.getByLabel('When').fill('Tue 24 Nov 2026, 11:00');
+  await form.getByLabel('When').press('Tab');
+  await form.getByRole('combobox', { name: 'Colleagues' }).click();
+  await form.getByRole('option', { name: /^Jonah Achterberg/ }).click();
+  await form.getByLabel('What it is about').click();
+  await form.getByRole('button', { name: 'Ask them' }).click();
+
+  // Whoever is asked types the PIN by one tap, and never sees it; the host needs none.
+  await jonah.getByRole('button', { name: 'Join Winter store' }).click();
+  await expect(jonah.getByText('You wait for the host, and hear music.')).toBeVisible();
+  await idris.getByRole('button', { name: 'Join Winter store' }).click();
+  await expect(idris.getByTestId('talking')).toContainText('in the meeting The loft');
+  await expect(jonah.getByText('You are in the meeting The loft, with Idris Okafor.')).toBeVisible();
+  await idris.getByRole('button', { name: /^Record/ }).click();
+  await expect(jonah.getByTestId('talk-notice')).toHaveText('“This call is recorded.”');
+  await expect(idris.getByTestId('recorded')).toHaveText('Recorded.');
+  await expect(jonah.getByText(/It is recorded\./)).toBeVisible();
+  // Some sound goes by.
+  const since = await idris.evaluate(() => performance.now());
+  await expect.poll(() => idris.evaluate(() => performance.now())).toBeGreaterThan(since + 2500);
+  await idris.getByRole('button', { name: /^Leave/ }).click();
+  await expect(idris.getByTestId('call-sound')).toContainText('by Idris Okafor; everybody was told');
+  await expect(jonah.getByText('It is recorded.')).toBeHidden();
 });

@@ -66,6 +66,9 @@ export function actsOn(
 ): PhoneAct[] {
   const act = (name: ActName, words: string): PhoneAct => ({ act: name, words, key: ACT_KEYS[name] });
   const hangUp = act('hang up', 'Hang up');
+  const recording = () => recordingActs(call, mayRecord).map(([name, words]) => act(name, words));
+  if (call.meets !== null)
+    return [act('mute', 'Mute'), act('keypad', 'Keypad'), ...recording(), act('hang up', 'Leave')];
   if (call.part === 'calls') return [act('keypad', 'Keypad'), act('hang up', 'Stop calling')];
   if (second?.about?.as === 'a word') {
     const them = second.others[0]?.name ?? 'them';
@@ -94,7 +97,7 @@ export function actsOn(
     ...(two && slot ? [act('park', `Park on ${slot}`)] : []),
     ...(canMove ? [act('move', 'To another phone…')] : []),
     act('note', 'Note…'),
-    ...recordingActs(call, mayRecord).map(([name, words]) => act(name, words)),
+    ...recording(),
     hangUp,
   ];
 }

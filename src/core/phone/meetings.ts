@@ -24,6 +24,8 @@ export interface MeetsNow {
   as: 'host' | 'member';
   muted: boolean;
   locked: boolean;
+  /** Whether what is said is recorded, or about to be. */
+  recorded: 'announced' | 'on' | 'paused' | null;
   /** The name of their own end, and between whom sound goes; nobody as long as they are not in. */
   me: string;
   ends: readonly End[];
@@ -31,7 +33,7 @@ export interface MeetsNow {
   others: Met[];
 }
 
-type Meets = Pick<CallState, 'request' | 'phase' | 'meeting' | 'since' | 'trace'>;
+type Meets = Pick<CallState, 'request' | 'phase' | 'meeting' | 'since' | 'trace' | 'recorded'>;
 
 /** A phone of ours, or a name for a guest that says nothing of their number. */
 const endName = ({ request: { from, id } }: Meets): string =>
@@ -81,6 +83,7 @@ export function meetsNow(
     as,
     muted,
     locked: locked.includes(roomId),
+    recorded: stage === 'in' ? (inside.find((c) => c.recorded)?.recorded?.is ?? null) : null,
     me: endName(call),
     ends:
       stage === 'in'
@@ -107,7 +110,7 @@ export const metNow = (
   );
 
 /** How it is for one of those who meet, in words. */
-export function meetsInWords({ room, stage, as, muted, locked, others }: MeetsNow): string {
+export function meetsInWords({ room, stage, as, muted, locked, recorded, others }: MeetsNow): string {
   if (stage === 'waits') return 'You wait for the host, and hear music.';
   if (stage !== 'in') return '';
   const there = others.filter((o) => o.is === 'in').map((o) => o.name);
@@ -117,6 +120,7 @@ export function meetsInWords({ room, stage, as, muted, locked, others }: MeetsNo
   return [
     `You are in the meeting ${room}, ${who}.`,
     muted ? 'You are muted; key 1 changes that.' : '',
+    recorded === 'on' ? 'It is recorded.' : '',
     locked && as === 'host' ? 'The room is locked; key 3 opens it.' : '',
   ]
     .filter(Boolean)

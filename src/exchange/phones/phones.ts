@@ -8,6 +8,7 @@ import {
   finishing,
   hidden,
   knownTo,
+  meetingsKnown,
   ownPhones,
   textLines,
   textsKnown,
@@ -35,6 +36,7 @@ import {
   type Change,
   type Changes,
   type Db,
+  type MeetingRecord,
   type MessageRecord,
   type OwnContactRecord,
   type TextRecord,
@@ -65,8 +67,19 @@ interface Mail {
   circles: CircleRecord[];
   words: WordsRecord[];
   faxes: FaxRecord[];
+  meetings: MeetingRecord[];
 }
-const MAIL = ['messages', 'calls', 'texts', 'threads', 'ownContacts', 'circles', 'words', 'faxes'] as const;
+const MAIL = [
+  'messages',
+  'calls',
+  'texts',
+  'threads',
+  'ownContacts',
+  'circles',
+  'words',
+  'faxes',
+  'meetings',
+] as const;
 
 const isMail = (what: string): what is (typeof MAIL)[number] => (MAIL as readonly string[]).includes(what);
 
@@ -167,6 +180,7 @@ export class PhoneWindows {
     this.tellMessages(window, mail);
     await this.tellTexts(window, mail);
     this.tellCircles(window, mail);
+    this.tellMeetings(window, mail);
     await this.tellCalls(window.businessId, window);
   }
 
@@ -204,6 +218,9 @@ export class PhoneWindows {
           this.tellMessages(window, await this.mailOf(window.businessId));
           break;
         }
+        case 'meetings':
+          this.tellMeetings(window, await this.mailOf(window.businessId));
+          break;
         case 'ownContacts':
           await this.tellBusiness(window);
           break;
@@ -341,6 +358,12 @@ export class PhoneWindows {
     const { phoneId, system } = window;
     const me = system.phones[phoneId]?.personId ?? null;
     this.tell(window, 'circles', circlesKnown(circles, words, me, system));
+  }
+
+  private tellMeetings(window: Window, { meetings }: Mail): void {
+    const { phoneId, system } = window;
+    const me = system.phones[phoneId]?.personId ?? null;
+    this.tell(window, 'meetings', meetingsKnown(meetings, system, me, this.office.now()));
   }
 
   private async tellTexts(window: Window, { texts, threads }: Mail): Promise<void> {

@@ -4,7 +4,7 @@
  */
 import type { Trace } from '../../core/calls';
 import type { Differing } from '../../core/coverage';
-import type { CallsKnown, Known, PhoneRequest, TextsKnown } from '../../core/phone';
+import type { CallsKnown, Known, MeetingKnown, PhoneRequest, TextsKnown } from '../../core/phone';
 import type { Rates, Settled } from '../../core/system';
 import type { ClockSetting } from '../../standins/clock/clock';
 import type { TextingRequest } from '../../standins/carrier/approval';
@@ -46,6 +46,8 @@ export interface Parts {
   };
   calls: CallsKnown<LiveCall>;
   messages: { messages: MessageKnown[]; log: CallRecord[]; faxes: FaxRecord[] };
+  /** Meetings its person is asked to, the next first. */
+  meetings: MeetingKnown[];
   circles: { circles: CircleRecord[]; words: WordsRecord[]; older: number };
   texting: TextsKnown<TextRecord, ThreadRecord> & { requests: readonly TextingRequest[] };
 }

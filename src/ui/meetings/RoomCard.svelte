@@ -119,7 +119,8 @@
         or let a menu lead there{/if}.
     {:else}No plan leads here yet.
       <Button size="small" kind="ghost" on:click={makePlan}>Make one</Button>{/if}
-    Keys in the meeting: 1 mutes and unmutes oneself; of the host, 2 mutes all others, 3 locks and opens the room.
+    Keys in the meeting: 1 mutes and unmutes oneself; of the host, 2 mutes all others, 3 locks and opens the room,
+    4 has it recorded and ends that, from a phone of ours and where calls may be recorded: all hear so first.
   </p>
   <Planned {room} />
   <h3>In it now</h3>

@@ -149,6 +149,10 @@
   const sounds = untrack(() => new OwnTalk(desk, own, () => system));
   const { voice } = sounds;
   const placing = untrack(() => new Placing(desk, own, () => system));
+  $effect(() => {
+    const call = calling;
+    untrack(() => placing.look(call));
+  });
   const elsewhere = $derived(placing.elsewhere);
   const gathering = untrack(() => new Gathering(desk, placing, () => system));
   $effect(() => {
@@ -193,7 +197,7 @@
 <svelte:window bind:innerWidth={width} />
 <Notices />
 <CallerSound call={calling} {system} />
-<TalkNotice call={sounds.talk} {system} />
+<TalkNotice call={sounds.talk ?? calling ?? undefined} {system} />
 {#if !phone || !person}
   <div class="card pad">
     <h1>This phone has been removed</h1>

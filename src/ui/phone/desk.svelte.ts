@@ -33,6 +33,8 @@ export class PhoneDesk implements Here, Deeds {
   private business = $state.raw<Parts['business'] | null>(null);
   private mail = $state.raw<Parts['messages']>({ messages: [], log: [], faxes: [] });
   private toldCircles = $state.raw<Parts['circles']>({ circles: [], words: [], older: 0 });
+  /** Meetings its person is asked to, that were not over when they were told. */
+  meetings = $state.raw<Parts['meetings']>([]);
   private toldTexting = $state.raw<Parts['texting']>({
     texts: [],
     threads: [],
@@ -100,6 +102,7 @@ export class PhoneDesk implements Here, Deeds {
       calls: (c) => (this.going = c),
       messages: (m) => (this.mail = m),
       circles: (c) => (this.toldCircles = c),
+      meetings: (m) => (this.meetings = m),
       texting: (t) => (this.toldTexting = t),
     };
     parts[part](is);

@@ -1,6 +1,7 @@
 /** Placing calls from this phone: out of this window, or out of another phone of theirs, which rings first. */
 import type { Callee } from '$core/phone';
 import type { Phone, System } from '$core/system';
+import type { LiveCall } from '$exchange';
 import { freshId } from '../ids';
 import { session } from '../window/session.svelte';
 import type { PhoneDesk } from './desk.svelte';
@@ -31,9 +32,26 @@ export class Placing {
     else this.place(callee, shows, callee.key === 'emergency' ? undefined : this.elsewhere?.id);
   };
 
-  /** @param from another phone of theirs, which rings first */
-  place = ({ to, name }: Callee, shows: string | undefined, from?: string): void => {
+  /** Keys that are typed by themselves, in the call that was placed for them, once a PIN is asked for. */
+  private typing: { callId: string; keys: string } | null = null;
+  /** Into a meeting in one act: the room is called from this window, and its PIN typed once it is asked for. */
+  join = ({ extension, pin, name }: { extension: string; pin: string | null; name: string }): void => {
+    const callee = { key: extension, name, detail: '', target: null, personId: null };
+    const callId = this.place({ ...callee, to: { kind: 'digits', digits: extension } }, undefined);
+    this.typing = pin === null ? null : { callId, keys: `${pin}#` };
+  };
+  /** A call goes on: where it asks for the PIN it was placed with, that is typed. */
+  look(call: LiveCall | null): void {
+    const { typing, desk } = this;
+    if (!typing || call?.request.id !== typing.callId || call.meets?.stage !== 'pin') return;
+    this.typing = null;
+    for (const key of typing.keys) void desk.act({ kind: 'press', callId: typing.callId, key });
+  }
+
+  /** @param from another phone of theirs, which rings first @returns the id of the call */
+  place = ({ to, name }: Callee, shows: string | undefined, from?: string): string => {
     const { desk } = this;
+    const id = freshId('call');
     this.asked = null;
     if (from)
       session.say({
@@ -43,7 +61,7 @@ export class Placing {
     void desk.act({
       kind: 'place',
       request: {
-        id: freshId('call'),
+        id,
         at: desk.now,
         from: { kind: 'phone', phoneId: from ?? desk.phoneId },
         to,
@@ -52,6 +70,7 @@ export class Placing {
         ...(shows ? { shows } : {}),
       },
     });
+    return id;
   };
 
   /** Calls what is dialled: a number, an extension, a slot. */

@@ -28,6 +28,7 @@ import { decline, endLeg, endOthers, lift, ownVoicemail, sound } from '../people
 import { comfort, leaveQueue, lookAgain } from '../queues/queueing';
 import {
   type Action,
+  type CallIn,
   type CallState,
   type Leg,
   type OutsideSays,
@@ -36,7 +37,8 @@ import {
   type Waits,
 } from '../base/state';
 import { ownLifted } from '../way/arriving';
-import { actInMeeting } from '../way/meeting';
+import { actInMeeting, recordHere } from '../way/meeting';
+import { announced } from '../way/meeting-recorded';
 import { hangUp, press, roundOver, say, silent, timeOut } from '../way/phases';
 
 type OfKind<K extends Action['kind']> = Extract<Action, { kind: K }>;
@@ -66,6 +68,23 @@ const inTalk =
     if (why) run.refuse(call, action.phone, why);
   };
 
+/** The same, or in a meeting by the phone that meets. */
+const inTalkOr =
+  (
+    talks: (run: Run, call: Talk, end: End) => NotDone | undefined,
+    meets: (run: Run, call: CallIn<'meeting'>, who: NewEnd) => NotDone | undefined,
+  ) =>
+  (run: Run, call: CallState, action: { phone: string }): void => {
+    if (call.phase !== 'meeting') return inTalk(talks)(run, call, action);
+    const { from } = call.request;
+    const personId = run.world(call).system.phones[action.phone]?.personId ?? null;
+    const why =
+      from.kind === 'phone' && from.phoneId === action.phone
+        ? meets(run, call, { phone: action.phone, personId })
+        : 'not in this call';
+    if (why) run.refuse(call, action.phone, why);
+  };
+
 /** An act of a phone that is not in the call yet. */
 const byPhone =
   (act: (run: Run, call: CallState, by: NewEnd) => NotDone | undefined) =>
@@ -91,9 +110,9 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
   'back to': inTalk(backTo),
   'all together': inTalk(allTogether),
   park: inTalk(park),
-  record: inTalk(startRecording),
-  'stop recording': inTalk(stopRecording),
-  'pause recording': inTalk(pauseRecording),
+  record: inTalkOr(startRecording, recordHere),
+  'stop recording': inTalkOr(stopRecording, stopRecording),
+  'pause recording': inTalkOr(pauseRecording, pauseRecording),
   'send on': (run, call, { personId, to }) => {
     const why = sendOn(run, call, personId, to);
     if (why) run.say(call, { t: 0, kind: 'not done', phone: null, personId, why });
@@ -158,7 +177,8 @@ const TIMERS: { [K in TimerKind]: (run: Run, call: CallState, number: number) =>
   },
   talked: talkedEnough,
   credit: creditDue,
-  recording: noticeOver,
+  recording: (run, call, n) =>
+    call.phase === 'meeting' ? announced(run, call, n) : noticeOver(run, call, n),
   does: (run, call, i) => does(run, call, i, (action) => act(run, call, action)),
   'hold reminder': remind,
   'still gone': stillGone,

@@ -10,6 +10,8 @@ import { RANK, type CallState, type Run } from '../base/state';
 import { outsideNumber, type NotDone } from '../base/trace';
 import type { Talk } from './ends';
 
+type Who = Pick<End, 'phone' | 'personId'>;
+
 const rulesOf = (run: Run, call: CallState): CallRecording | undefined =>
   run.world(call).system.business.recording;
 
@@ -45,14 +47,22 @@ export function consentOf(
 const heardNotice = (call: CallState, noticeId: string | null): boolean =>
   noticeId !== null && call.trace.some((e) => e.kind === 'prompt ended' && e.recordingId === noticeId);
 
+/** Why somebody may not have a call recorded, by the rules of the business. */
+export function mayHaveRecorded(run: Run, call: CallState, personId: string | null): NotDone | undefined {
+  const who = rulesOf(run, call)?.mayRecordFor;
+  if (!who) return 'calls are not recorded here';
+  return who === 'everybody' || (personId !== null && who.includes(personId))
+    ? undefined
+    : 'you may not record';
+}
+
 /** Somebody has the call recorded, or it is by rule where that is null. @returns why not */
 export function startRecording(run: Run, call: Talk, by: End | null): NotDone | undefined {
   const rules = rulesOf(run, call);
   if (!rules) return 'calls are not recorded here';
   if (by) {
-    const { mayRecordFor } = rules;
-    const may = mayRecordFor === 'everybody' || (by.personId !== null && mayRecordFor.includes(by.personId));
-    if (!may) return 'you may not record';
+    const why = mayHaveRecorded(run, call, by.personId);
+    if (why) return why;
     if (call.recorded) return 'it is recorded already';
   } else if (call.recorded) return undefined;
   const { system } = run.world(call);
@@ -67,13 +77,14 @@ export function startRecording(run: Run, call: Talk, by: End | null): NotDone | 
     begins(run, call);
     return undefined;
   }
-  const ms = notice(run, call, rules);
+  const ms = notice(run, call);
   run.after(call, ms, 'recording', RANK.timeout, call.endCount);
   return undefined;
 }
 
 /** The notice is said to all. @returns how long it takes, in milliseconds */
-function notice(run: Run, call: CallState, { noticeId }: CallRecording): number {
+export function notice(run: Run, call: CallState): number {
+  const noticeId = rulesOf(run, call)?.noticeId ?? null;
   const recording = noticeId ? run.world(call).system.recordings[noticeId] : undefined;
   const seconds = recording ? recordingSeconds(recording) : spokenSeconds(RECORDING_NOTICE);
   const ms = Math.round(seconds * 1000);
@@ -85,13 +96,13 @@ function notice(run: Run, call: CallState, { noticeId }: CallRecording): number 
 export function noticeOver(run: Run, call: CallState, endCount: number): void {
   if (call.phase !== 'talking' || call.recorded?.is !== 'announced') return;
   // Somebody came in meanwhile: they hear it whole, too.
-  const rules = rulesOf(run, call);
-  if (call.endCount !== endCount && call.recorded.consent === 'all' && rules)
-    return run.after(call, notice(run, call, rules), 'recording', RANK.timeout, call.endCount);
+  if (call.endCount !== endCount && call.recorded.consent === 'all' && rulesOf(run, call))
+    return run.after(call, notice(run, call), 'recording', RANK.timeout, call.endCount);
   begins(run, call);
 }
 
-function begins(run: Run, call: CallState): void {
+/** All have been told, where they are to be: it is recorded from here. */
+export function begins(run: Run, call: CallState): void {
   const { recorded } = call;
   if (!recorded) return;
   call.recorded = { ...recorded, is: 'on', since: run.now };
@@ -105,7 +116,7 @@ function begins(run: Run, call: CallState): void {
 }
 
 /** A gap, for a card number; or on after one. */
-export function pauseRecording(run: Run, call: Talk, end: End): NotDone | undefined {
+export function pauseRecording(run: Run, call: CallState, end: Who): NotDone | undefined {
   const { recorded } = call;
   if (!recorded || recorded.is === 'announced') return 'it is not recorded';
   const paused = recorded.is === 'on';
@@ -120,7 +131,7 @@ export function pauseRecording(run: Run, call: Talk, end: End): NotDone | undefi
 }
 
 /** What somebody began somebody ends; what is by rule nobody does. */
-export function stopRecording(run: Run, call: Talk, end: End): NotDone | undefined {
+export function stopRecording(run: Run, call: CallState, end: Who): NotDone | undefined {
   const { recorded } = call;
   if (!recorded) return 'it is not recorded';
   if (recorded.by === null) return 'it is recorded by rule';
@@ -128,7 +139,7 @@ export function stopRecording(run: Run, call: Talk, end: End): NotDone | undefin
   return undefined;
 }
 
-function ends(run: Run, call: CallState, { phone, personId }: Pick<End, 'phone' | 'personId'>): void {
+function ends(run: Run, call: CallState, { phone, personId }: Who): void {
   const was = call.recorded?.is;
   call.recorded = undefined;
   if (was && was !== 'announced') run.say(call, { t: 0, kind: 'record off', phone, personId });
@@ -158,7 +169,7 @@ export function newcomerIsTold(run: Run, call: CallState): void {
   const consent = consentOf(call, call.ends, system);
   if (consent === 'one') return;
   call.recorded = { ...recorded, consent };
-  notice(run, call, rules);
+  notice(run, call);
 }
 
 /** Whoever had it recorded is out of the call. */

@@ -9,6 +9,7 @@ import {
   CallEngine,
   meetingIn,
   outcomeOf,
+  recordedIn,
   sentence,
   simulate,
   SnapshotRecord,
@@ -169,6 +170,59 @@ describe('the host', () => {
     expect(trace.flatMap((e) => (e.kind === 'muted' ? [e.on] : []))).toEqual([true, false]);
     expect(outcomeOf(trace)).toMatchObject({ outcome: { kind: 'met' } });
     expect(engine.memory.lockedRooms).toEqual(['room']);
+  });
+});
+
+describe('recorded', () => {
+  const rules = (mayRecordFor: string[] | 'everybody'): System['business']['recording'] => ({
+    ...demo.business.recording!,
+    mayRecordFor,
+    noticeId: null,
+  });
+  /** Somebody is in by PIN, Rosa comes from her desk, has it recorded by key, and somebody comes later. */
+  function recorded(mayRecordFor: string[] | 'everybody', late = 60) {
+    const system = yard();
+    const business = { ...system.business, recording: rules(mayRecordFor) };
+    const rosa = host(20, 90);
+    rosa.behaviour!.caller.keys = [{ after: 5, press: '4' }];
+    return simulate({ ...system, business }, allOn(system), [
+      caller('a', ['2468#'], 0, { talks: 100 }),
+      rosa,
+      caller('ccc', ['2468#'], late, { talks: 40 }),
+    ]);
+  }
+  const of = (trace: Trace | undefined, kind: 'record notice' | 'record on' | 'record off') =>
+    (trace ?? []).flatMap((e) => (e.kind === kind ? [e.t] : []));
+
+  it('begins once all who are in have heard so; whoever comes later hears it as they come in', () => {
+    const traces = recorded(['rosa']);
+    const [told] = of(traces.get('a'), 'record notice');
+    const [on] = of(traces.get('host'), 'record on');
+    const [same] = of(traces.get('host'), 'record notice');
+    // Two calls, each by its own beginning: 20 seconds lie between them.
+    expect(told! - 20_000).toBe(same);
+    expect(on).toBeGreaterThan(same!);
+    expect(of(traces.get('a'), 'record on')).toEqual([]);
+    const late = traces.get('ccc')!;
+    const came = late.find((e) => e.kind === 'meets')!.t;
+    expect(of(late, 'record notice')).toEqual([came]);
+    expect(recordedIn(traces.get('host')!)).toMatchObject([{ by: 'rosa-desk', consent: 'all' }]);
+  });
+  it('somebody who comes while it is being said hears it whole before it begins', () => {
+    const traces = recorded(['rosa'], 23);
+    const late = traces.get('ccc')!;
+    const notice = late.find((e) => e.kind === 'record notice')!;
+    const over = 23_000 + notice.t + (notice.kind === 'record notice' ? notice.ms : 0);
+    expect(20_000 + of(traces.get('host'), 'record on')[0]!).toBe(over);
+  });
+  it('not by whoever may not record, which is told', () => {
+    const trace = recorded(['idris']).get('host')!;
+    expect(of(trace, 'record on')).toEqual([]);
+    expect(trace).toContainEqual(expect.objectContaining({ kind: 'not done', why: 'you may not record' }));
+  });
+  it('not by a host from outside, whose phone is not ours', () => {
+    const { traces } = run([caller('host', ['97531#', '4'], 0)]);
+    expect(of(traces.get('host'), 'record on')).toEqual([]);
   });
 });
 

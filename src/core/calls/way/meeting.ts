@@ -8,6 +8,8 @@ import { usualKeys } from '../base/keys';
 import { RANK, type CallIn, type CallState, type InMeeting, type Run } from '../base/state';
 import type { MeetingAct } from '../base/actions';
 import type { NotDone, Outcome } from '../base/trace';
+import { stopRecording } from '../talks/recording';
+import { recordMeeting, tellNewcomer } from './meeting-recorded';
 
 type Meets = CallIn<'meeting'>;
 
@@ -83,7 +85,20 @@ export function keyInMeeting(run: Run, call: Meets, key: string): void {
   if (key === '1') mute(run, call, !call.meeting.muted, 'self');
   else if (as === 'host' && key === '2') for (const c of others(run, call)) mute(run, c, true, 'host');
   else if (as === 'host' && key === '3') lock(run, call, !isLocked(run, room.id));
+  else if (as === 'host' && key === '4') recordByKey(run, call);
 }
+
+/** The host has it recorded, or ends that. */
+function recordByKey(run: Run, call: Meets): void {
+  const phone = call.request.from.kind === 'phone' ? call.request.from.phoneId : null;
+  const personId = run.world(call).system.phones[phone ?? '']?.personId ?? null;
+  const why = call.recorded && phone ? stopRecording(run, call, { phone, personId }) : recordHere(run, call);
+  if (why) run.say(call, { t: 0, kind: 'not done', phone, personId, why });
+}
+
+/** The meeting is recorded by a phone that is in it. @returns why not */
+export const recordHere = (run: Run, call: Meets): NotDone | undefined =>
+  recordMeeting(run, call, inside(run, call.meeting.roomId));
 
 const others = (run: Run, call: Meets): Meets[] =>
   inside(run, call.meeting.roomId).filter((c) => c !== call && c.meeting.as !== 'host');
@@ -131,6 +146,7 @@ function isIn(run: Run, call: Meets): void {
   const talks = next.request.behaviour?.caller.talks;
   if (talks !== undefined) wait(run, next, talks * 1000);
   usualKeys(run, next);
+  tellNewcomer(run, next, inside(run, roomId));
 }
 
 /** The time for a PIN, a name or the host is over; in a rehearsal, somebody has met long enough. */
@@ -161,6 +177,9 @@ export function nameSaid(run: Run, call: Meets, text: string): void {
 /** Somebody goes; a room that is empty is open again. */
 export function leaveMeeting(run: Run, call: Meets, by: 'caller' | 'called' | 'system'): void {
   const { roomId, stage } = call.meeting;
+  const { request } = call;
+  if (call.recorded && request.from.kind === 'phone')
+    stopRecording(run, call, { phone: request.from.phoneId, personId: call.recorded.personId });
   run.end(
     call,
     by,

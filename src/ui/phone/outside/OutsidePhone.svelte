@@ -286,11 +286,8 @@
         )}
       </p>
       <h1 class="heard">{heard}</h1>
-      {#if call.phase === 'talking'}<TalkNotice
-          call={call?.phase === 'talking' ? call : undefined}
-          {system}
-        />
-        <OutsideWords {voice} {system} />{/if}
+      {#if call.phase === 'talking' || call.meets}<TalkNotice {call} {system} />{/if}
+      {#if call.phase === 'talking'}<OutsideWords {voice} {system} />{/if}
       {#if call.phase === 'message'}
         <TextArea
           labelText="What you say"

@@ -17,6 +17,7 @@
   import WindowPlace from '../setup/WindowPlace.svelte';
   import OutOf from '../talk/OutOf.svelte';
   import Dial from './Dial.svelte';
+  import NextMeetings from './NextMeetings.svelte';
   import OwnCalls from './OwnCalls.svelte';
   import SingleKeys from '../../keys/SingleKeys.svelte';
   import OwnState from './OwnState.svelte';
@@ -143,6 +144,7 @@
       <Dial {desk} {system} {where} {placing} {given} {ended} {missed} />
       <Shortcuts {desk} {where} {placing} {person} {send} />
     </div>
+    <NextMeetings meetings={desk.meetings} now={desk.minute} zone={desk.zone} onjoin={placing.join} />
     <WhereNow {desk} {person} {phone} {system} {own} />
     {#if hurdles.length}
       <div class="card note" class:hurdles={!ready} data-testid={ready ? 'ready-but' : 'not-ready'}>

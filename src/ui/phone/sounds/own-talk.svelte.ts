@@ -54,7 +54,8 @@ export class OwnTalk {
 
   /** This window takes the sound of what was begun here to be recorded, or is by rule where nobody of ours is before it. */
   private takeSound(): void {
-    const { talk, desk } = this;
+    const { desk } = this;
+    const talk = this.talk ?? desk.going.calls.find((c) => c.meets?.me === desk.phoneId && c.recorded);
     const { recorded } = talk ?? {};
     const ours = talk?.ends.filter((e) => isOurs(e)).map((e) => e.phone) ?? [];
     const by = recorded && (recorded.by ?? ours[0]);
