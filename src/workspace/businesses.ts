@@ -289,6 +289,7 @@ export function wholeOf(
     rounds: [],
     bookings: [],
     meetings: [],
+    devices: [],
     callLists: [],
     listed: [],
     ...rest,

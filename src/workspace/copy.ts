@@ -42,6 +42,7 @@ export function revisionOf({
   listed,
   bookings,
   meetings,
+  devices,
 }: View): string {
   const parts = [
     draft.record.revision,
@@ -78,6 +79,7 @@ export function revisionOf({
     runs.map((r) => [r.id, r.step, r.state]),
     rounds.map((r) => [r.id, r.state]),
     bookings.map((b) => [b.id, b.from, b.state]),
+    devices.map((d) => [d.id, d.is === 'device' ? d.state : '']),
     meetings.map((m) => [m.id, m.from, m.sequence, m.guests.map((g) => g.answer)]),
     callLists,
     listed.map((e) => [e.id, e.state, e.calls.length, e.from]),

@@ -15,6 +15,7 @@ import type {
   Aside,
   BookingRecord,
   MeetingRecord,
+  DeviceRecord,
   BusinessRecord,
   CallListRecord,
   CallRecord,
@@ -50,7 +51,7 @@ import { Store } from './store';
 import { upgradeEdit, upgradeHead, upgradeInvitation, upgradeVersion, withoutTexts } from './upgrade';
 
 export const DB_NAME = 'upper-line';
-export const DB_VERSION = 10;
+export const DB_VERSION = 11;
 
 interface Shape extends DBSchema {
   businesses: { key: string; value: BusinessRecord };
@@ -78,6 +79,7 @@ interface Shape extends DBSchema {
   listed: { key: string; value: EntryRecord; indexes: { business: string } };
   bookings: { key: string; value: BookingRecord; indexes: { business: string } };
   meetings: { key: string; value: MeetingRecord; indexes: { business: string } };
+  devices: { key: string; value: DeviceRecord; indexes: { business: string } };
   rounds: { key: string; value: RoundRecord; indexes: { business: string } };
   /** By whom they are with. */
   runs: { key: string; value: RunRecord; indexes: { business: string; theirs: [string, string] } };
@@ -233,6 +235,8 @@ export async function openDatabase({ name = DB_NAME, patient = true } = {}): Pro
         }
         if (oldVersion < 10)
           db.createObjectStore('meetings', { keyPath: 'id' }).createIndex('business', 'businessId');
+        if (oldVersion < 11)
+          db.createObjectStore('devices', { keyPath: 'id' }).createIndex('business', 'businessId');
         if (oldVersion > 0 && oldVersion < 10) await upgradeRecords(tx, versionStored(oldVersion));
       },
       blocking(_current, blocked, event) {

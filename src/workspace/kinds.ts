@@ -7,6 +7,7 @@ import type { Line } from './file/lines';
 import {
   BookingRecord,
   MeetingRecord,
+  DeviceRecord,
   CallListRecord,
   CallRecord,
   CircleRecord,
@@ -126,6 +127,14 @@ export const MANY = {
     is: 'meeting',
     key: 'id',
     order: 'from',
+  },
+  devices: {
+    record: DeviceRecord,
+    one: 'a phone on another machine',
+    all: 'phones on other machines',
+    is: 'device',
+    key: 'id',
+    order: 'at',
   },
   rounds: {
     record: RoundRecord,

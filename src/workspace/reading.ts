@@ -36,6 +36,7 @@ const ONE_BY_ONE = [
   'rounds',
   'bookings',
   'meetings',
+  'devices',
   'callLists',
   'listed',
   'mail',

@@ -22,6 +22,7 @@ export interface Change {
     | 'rounds'
     | 'bookings'
     | 'meetings'
+    | 'devices'
     | 'callLists'
     | 'listed'
     | 'invitations'

@@ -58,6 +58,7 @@ const NEW_MANY: readonly Many[] = [
   'listed',
   'bookings',
   'meetings',
+  'devices',
 ];
 
 /** Everything of a business. What is not understood is left as it is, for the schema to refuse. */

@@ -9,6 +9,7 @@ import type {
   Aside,
   BookingRecord,
   MeetingRecord,
+  DeviceRecord,
   BusinessRecord,
   CallListRecord,
   CallRecord,
@@ -64,6 +65,7 @@ export interface View {
   rounds: RoundRecord[];
   bookings: BookingRecord[];
   meetings: MeetingRecord[];
+  devices: DeviceRecord[];
   callLists: CallListRecord[];
   listed: EntryRecord[];
   clock: ClockSetting;
@@ -120,6 +122,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     rounds: whole.rounds,
     bookings: whole.bookings,
     meetings: whole.meetings,
+    devices: whole.devices,
     callLists: whole.callLists,
     listed: whole.listed,
     clock: await clockOf(db),

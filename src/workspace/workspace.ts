@@ -61,6 +61,7 @@ const SHOWN: readonly Change['what'][] = [
   'rounds',
   'bookings',
   'meetings',
+  'devices',
   'callLists',
   'listed',
   'invitations',
@@ -462,6 +463,7 @@ export class Workspace {
       listed,
       bookings,
       meetings,
+      devices,
     } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
@@ -491,6 +493,7 @@ export class Workspace {
       listed,
       bookings,
       meetings,
+      devices,
     };
   }
 
@@ -605,6 +608,7 @@ export class Workspace {
       case 'rounds':
       case 'bookings':
       case 'meetings':
+      case 'devices':
       case 'callLists':
       case 'listed':
       case 'invitations':

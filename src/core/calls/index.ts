@@ -10,7 +10,7 @@ export { ownsMailbox, soundEnds } from './talks/listening';
 export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';
 export type { Action, CallState, Memory, Phase, Snapshot, Want } from './base/state';
-export { SnapshotRecord, snapshotRecord } from './engine/snapshot';
+export { ActionRecord, SnapshotRecord, snapshotRecord } from './engine/snapshot';
 export { TraceRecord } from './base/stored-trace';
 export { emptyMemory } from './base/state';
 export { saidSoFar, type Note } from './words/said';

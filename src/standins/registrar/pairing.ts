@@ -11,6 +11,11 @@ export const Invitation = z.object({
   personId: Id,
   phoneId: Id,
   code: z.string().regex(/^\d{6}$/),
+  /** What a link carries that pairs a phone on another machine, 256 bits as base64url; absent in what was sent before there were any. */
+  secret: z
+    .string()
+    .regex(/^[\w-]{43}$/)
+    .optional(),
   /** The address it was mailed to, and that letter. */
   to: z.string(),
   mailId: Id.nullable(),

@@ -25,6 +25,7 @@
     rounds: 'a round of texts',
     bookings: 'an appointment',
     meetings: 'a meeting',
+    devices: 'a phone on another machine',
     callLists: 'a call list',
     listed: 'somebody on a call list',
     circles: 'a conversation of colleagues',

@@ -67,6 +67,7 @@ export const Line = z.discriminatedUnion('is', [
   z.object({ is: z.literal('task'), value: fields }),
   z.object({ is: z.literal('booking'), value: fields }),
   z.object({ is: z.literal('meeting'), value: fields }),
+  z.object({ is: z.literal('device'), value: fields }),
   z.object({ is: z.literal('call list'), value: fields }),
   z.object({ is: z.literal('listed'), value: fields }),
   z.object({ is: z.literal('round'), value: fields }),

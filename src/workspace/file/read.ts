@@ -187,6 +187,9 @@ async function assembled(
       case 'meeting':
         lists.meetings.push(line.value);
         break;
+      case 'device':
+        lists.devices.push(line.value);
+        break;
       case 'booking':
         lists.bookings.push(line.value);
         break;

@@ -71,6 +71,7 @@ function* linesOf(whole: Whole, at: number): Generator<Head | Line> {
     errands: (value) => [{ is: 'errand', value }],
     tasks: (value) => [{ is: 'task', value }],
     bookings: (value) => [{ is: 'booking', value }],
+    devices: (value) => [{ is: 'device', value }],
     meetings: (value) => [{ is: 'meeting', value }],
     callLists: (value) => [{ is: 'call list', value }],
     listed: (value) => [{ is: 'listed', value }],

@@ -241,7 +241,8 @@ const Call = z
 const onPhone = <K extends string>(kind: K) =>
   z.object({ kind: z.literal(kind), callId: Id, phone: PhoneName });
 
-const ActionRecord = z.discriminatedUnion('kind', [
+/** What somebody does, as it is stored or comes from another machine. */
+export const ActionRecord = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('place'), request: CallRequest }),
   z.object({ kind: z.literal('answer'), callId: Id, phone: PhoneName }),
   z.object({ kind: z.literal('decline'), callId: Id, phone: PhoneName }),

@@ -1,0 +1,12 @@
+export { fetchFrom, RelayClient, type Fetch, type RelayTold } from './client';
+export { LIMITS, NotTaken, Relay, type Limits, type Out } from './relay';
+export {
+  addressOf,
+  ALIVE_MS,
+  Drop,
+  Hello,
+  LARGEST_REQUEST,
+  MOST_PIECES,
+  Pass,
+  type FromRelay,
+} from './protocol';
