@@ -36,6 +36,8 @@ import {
   type Changes,
   type Db,
   type MessageRecord,
+  readRecord,
+  settable,
 } from '../workspace';
 import { keepBooked } from './booked';
 import { ByItself } from './by-itself';
@@ -245,7 +247,17 @@ export class Switch {
     this.phones.close();
   }
 
-  private now(): number {
+  /** A business as its phones know it: what is in force, and of those who are not yet the draft. */
+  systemOf(businessId: string): Promise<System | undefined> {
+    return this.turn(async () => {
+      const line = await this.line(businessId);
+      const draft = (await readRecord(this.db, businessId).catch(() => undefined))?.system;
+      return line && draft ? settable(line.engine.document, draft) : line?.engine.document;
+    });
+  }
+
+  /** Bench time, epoch milliseconds. */
+  now(): number {
     return benchTime(this.clock, Date.now());
   }
 

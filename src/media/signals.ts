@@ -1,28 +1,10 @@
-/** How windows that talk find each other: what they say to each other before sound flows. Another carrier may take its place. */
+/** Signals between windows of one browser. */
+import { VOICE_CHANNEL, type Signal, type Signals } from '../channel/voice';
 
-export type Body =
-  /** It is in the talk and would connect. */
-  | { kind: 'here' }
-  | { kind: 'description'; description: RTCSessionDescriptionInit }
-  | { kind: 'candidate'; candidate: RTCIceCandidateInit }
-  /** Typed instead of spoken. */
-  | { kind: 'words'; text: string };
+export type { Body, Signal, Signals } from '../channel/voice';
 
-/** From one end of a call to another. */
-export type Signal = { callId: string; from: string; to: string } & Body;
-
-export interface Signals {
-  send(signal: Signal): void;
-  /** @returns how to stop */
-  listen(heard: (signal: Signal) => void): () => void;
-  close(): void;
-}
-
-const CHANNEL = 'upper-line:voice';
-
-/** Between windows of one browser. */
 export class BrowserSignals implements Signals {
-  private channel = new BroadcastChannel(CHANNEL);
+  private channel = new BroadcastChannel(VOICE_CHANNEL);
 
   send(signal: Signal): void {
     this.channel.postMessage(signal);

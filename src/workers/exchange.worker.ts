@@ -3,7 +3,7 @@ import { wrap, type Remote } from 'comlink';
 import type { Differing } from '../core/coverage';
 import { SWITCH_LOCK } from '../exchange/protocol';
 import { Switch } from '../exchange/switch';
-import { Changes, openDatabase } from '../workspace';
+import { Changes, openDatabase, type Db } from '../workspace';
 import type { CoverageWorker } from './coverage.worker';
 
 let reckoner: Remote<CoverageWorker> | undefined;
@@ -12,6 +12,29 @@ const reckon = (): Remote<CoverageWorker> =>
   (reckoner ??= wrap<CoverageWorker>(
     new Worker(new URL('./coverage.worker.ts', import.meta.url), { type: 'module' }),
   ));
+
+/** The door for phones on other machines is made once there is any. @returns how to close it */
+function openGateWhenWanted(db: Db, running: Switch): () => void {
+  const changes = new Changes();
+  let close = () => {};
+  let opening: Promise<void> | undefined;
+  let closed = false;
+  const look = async () => {
+    if (opening || !((await db.getAllKeys('devices')).length)) return;
+    opening = import('../exchange/devices/open').then(({ openGate }) => {
+      if (!closed) close = openGate(db, running);
+    });
+    await opening;
+  };
+  const failed = (error: unknown) => console.error('Phones on other machines could not be dealt with', error);
+  changes.listen(({ what }) => void (what === 'devices' && look().catch(failed)));
+  void look().catch(failed);
+  return () => {
+    closed = true;
+    changes.close();
+    close();
+  };
+}
 
 void navigator.locks.request(SWITCH_LOCK, async () => {
   // A switch has no time to wait for room: it is told at once, says so, and tries again by itself.
@@ -22,7 +45,9 @@ void navigator.locks.request(SWITCH_LOCK, async () => {
     (...asked) => reckon().effect(...asked) as Promise<Differing>,
   );
   await running.start();
+  const closeGate = openGateWhenWanted(db, running);
   // Held until this worker ends with its window, or its database is closed under it: then another window takes over.
   await new Promise<void>((resolve) => db.watch(({ failed }) => failed && resolve()));
+  closeGate();
   running.stop();
 });

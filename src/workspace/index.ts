@@ -14,7 +14,7 @@ export { fileSchema, readFile, type FileRead } from './file/read';
 export { TooLarge, writeFile } from './file/write';
 export { changeLetter, tellOfChanges } from './tell';
 export { businessNumber, invite, letterFor, withdraw, type Fresh, type Guest, type Invited } from './invite';
-export { isOutsideOf, pair, type Device, type Paired } from './pair';
+export { isOutsideOf, pair, type Paired, type PairedAs } from './pair';
 export {
   accountsOf,
   makeAccounts,
@@ -79,3 +79,17 @@ export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './lists/vie
 export { changeBoards, readBoards } from './lists/boards';
 export { changeLoadPromises, readLoadPromises } from './lists/load-promises';
 export { hashOf, NoRoom, readBytes, readSound, storeBytes, storeSound, sweepBytes } from './kept-bytes';
+export {
+  devicesIn,
+  exchangeKeys,
+  freshSecret,
+  join,
+  keysIn,
+  linkOf,
+  mayComeBy,
+  sawDevice,
+  sayOfDevice,
+  type DeviceWord,
+  type Joining,
+} from './devices';
+export type { Device, DeviceRecord, ExchangeKeys } from './records';

@@ -1,5 +1,6 @@
 /** Inviting people to pair their phones by mail, and taking invitations back. */
 import { momentInFull, writingOf } from '../core/hours';
+import { writeJoin } from '../channel/link';
 import { writeNumber } from '../core/numbering';
 import type { InvitationWording, Person, Phone, System } from '../core/system';
 import { rawMessage } from '../standins/mail/compose';
@@ -11,6 +12,7 @@ import {
 } from '../standins/mail/invitation';
 import { codeFrom } from '../standins/registrar/pairing';
 import type { Invitation, MailRecord } from './records';
+import { exchangeKeys, freshSecret, linkOf } from './devices';
 import type { Workspace } from './workspace';
 
 /** The number people know the business by: its first, in the order they were taken. */
@@ -38,6 +40,7 @@ export function letterFor(
   code: string,
   at: number,
   page: string,
+  join?: string,
 ): ReturnType<typeof invitationWords> & { settings: PhoneSettings } {
   const { business } = system;
   const number = businessNumber(system) ?? '';
@@ -46,7 +49,7 @@ export function letterFor(
     business: business.name,
     extension: person.extension,
     phone: phone.name.toLowerCase(),
-    link: pairingLink(page, number, code),
+    link: pairingLink(page, number, code, join),
     number: number && writeNumber(number, business.country),
     code,
     until: momentInFull(at + wording.days * DAY_MS, business.timeZone, writingOf(business)),
@@ -58,6 +61,7 @@ export function letterFor(
     number,
     code,
     page,
+    ...(join ? { join } : {}),
   } as const;
   return { ...invitationWords(wording, facts), settings };
 }
@@ -83,6 +87,7 @@ export async function invite(
   const number = businessNumber(system);
   const at = workspace.now();
   const earlier = workspace.view.invitations;
+  const keys = await exchangeKeys(workspace.db, workspace.changes, workspace.id, at);
   const codes = new Set(earlier.map((i) => i.code));
   const invitations: Invitation[] = [];
   const mail: MailRecord[] = [];
@@ -98,8 +103,9 @@ export async function invite(
     let code = codeFrom(fresh.random());
     while (codes.has(code)) code = codeFrom(fresh.random());
     codes.add(code);
-    const { settings, ...words } = letterFor(system, { person, phone }, wording, code, at, page);
-    const id = fresh.id();
+    const [id, invitationId, secret] = [fresh.id(), fresh.id(), freshSecret()];
+    const join = writeJoin(await linkOf(keys, { id: invitationId, secret }));
+    const { settings, ...words } = letterFor(system, { person, phone }, wording, code, at, page, join);
     const raw = await rawMessage({
       id,
       to: { name: person.name, address: person.email },
@@ -110,7 +116,8 @@ export async function invite(
     });
     mail.push({ id, businessId: workspace.id, at, to: person.email, subject: words.subject, raw });
     invitations.push({
-      id: fresh.id(),
+      id: invitationId,
+      secret,
       businessId: workspace.id,
       personId: person.id,
       phoneId: phone.id,

@@ -16,7 +16,7 @@ export type Paired =
   | { ok: false; field: 'number' | 'code'; message: string };
 
 /** What a phone says of itself while it pairs. */
-export interface Device extends Pick<Registration, 'version' | 'standIn'> {
+export interface PairedAs extends Pick<Registration, 'version' | 'standIn'> {
   /** Its network address; a window learns it with the business it pairs with. */
   address: string | ((system: System) => Promise<string>);
 }
@@ -37,7 +37,7 @@ export async function pair(
   changes: Changes,
   typedNumber: string,
   typedCode: string,
-  device: Device,
+  device: PairedAs,
 ): Promise<Paired> {
   const ids = await db.getAllKeys('businesses');
   // A business whose data is damaged is told of where it is opened; the others pair as ever.

@@ -204,7 +204,10 @@ export const EntryRecord = Entry.extend({ businessId: Id });
 export const BookingRecord = Booking.extend({ businessId: Id });
 /** A meeting that is planned. */
 export const MeetingRecord = Meeting.extend({ businessId: Id });
-const Key = z.string().regex(/^[\w-]+$/).max(200);
+const Key = z
+  .string()
+  .regex(/^[\w-]+$/)
+  .max(200);
 /**
  * What phones on other machines go by: the keys of this business's exchange, once; and each device that asked to be a phone.
  * Keys are base64url (RFC 4648 §5); the private one is PKCS #8 (RFC 8410).

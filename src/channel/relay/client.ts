@@ -76,6 +76,12 @@ export class RelayClient {
     void this.fetching('/api/relay/drop', body, cutNow.signal).catch(() => {});
   }
 
+  /** Begins a new connection at once: on this one nothing can be believed any more. */
+  anew(): void {
+    this.tries = 0;
+    this.cutNow?.abort();
+  }
+
   /** Tries at once, where it waits to try again. */
   wake(): void {
     if (this.closed || this.cutNow) return;

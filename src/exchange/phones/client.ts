@@ -1,15 +1,7 @@
 /** A staff phone's side: what it is told, and what it asks. It opens no database. */
 import type { PhoneRequest } from '../../core/phone';
-import { InThisBrowser, type Passes } from './passes';
-import {
-  KNOCKS,
-  phoneChannel,
-  type Answers,
-  type FromPhone,
-  type Knock,
-  type Parts,
-  type ToPhone,
-} from './protocol';
+import { besideThis, type Carrier } from './passes';
+import type { Answers, Knock, Parts, ToPhone } from './protocol';
 
 /** A request is sent again so often until it is answered: the exchange may just be moving to another window. */
 const AGAIN_MS = 400;
@@ -44,21 +36,17 @@ const isReckoned = ({ do: what }: PhoneRequest): boolean => SLOW.includes(what);
 
 export class PhoneClient {
   private readonly waiting = new Map<string, (answer: Extract<ToPhone, { kind: 'answer' }>) => void>();
-  private readonly passes: Passes<ToPhone, FromPhone>;
-  private readonly knocks: Passes<never, Knock>;
   private knocking: ReturnType<typeof setInterval> | undefined;
 
   constructor(
-    private readonly me: Knock,
+    me: Knock,
     private readonly to: Told,
     private readonly freshId: () => string,
+    private readonly carrier: Carrier = besideThis(me),
   ) {
-    this.passes = new InThisBrowser(phoneChannel(me.businessId, me.phoneId));
-    this.passes.onmessage = (message) => this.receive(message);
-    this.knocks = new InThisBrowser(KNOCKS);
-    const knock = () => this.knocks.send(this.me);
-    this.knocking = setInterval(knock, KNOCK_MS);
-    knock();
+    carrier.passes.onmessage = (message) => this.receive(message);
+    this.knocking = setInterval(carrier.knock, KNOCK_MS);
+    carrier.knock();
   }
 
   /**
@@ -67,7 +55,7 @@ export class PhoneClient {
    */
   ask<R extends PhoneRequest>(request: R, id = this.freshId()): Promise<Answers[R['do']]> {
     return new Promise((resolve, reject) => {
-      const post = () => this.passes.send({ id, request });
+      const post = () => this.carrier.passes.send({ id, request });
       const again = setInterval(post, isReckoned(request) ? AGAIN_MS * 10 : AGAIN_MS);
       const end = (settle: () => void) => {
         clearInterval(again);
@@ -88,8 +76,7 @@ export class PhoneClient {
 
   close(): void {
     clearInterval(this.knocking);
-    this.passes.close();
-    this.knocks.close();
+    this.carrier.close();
   }
 
   private receive(message: ToPhone): void {

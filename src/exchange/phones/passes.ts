@@ -1,4 +1,6 @@
-/** How messages pass between an exchange and its phones. Here it is a channel of the browser; another may take its place. */
+/** How messages pass between an exchange and its phones: a channel of the browser, or a relay where they are apart. */
+import { KNOCKS, phoneChannel, type FromPhone, type Knock, type ToPhone } from './protocol';
+
 export interface Passes<In, Out> {
   send(message: Out): void;
   close(): void;
@@ -20,4 +22,26 @@ export class InThisBrowser<In, Out> implements Passes<In, Out> {
   close(): void {
     this.channel.close();
   }
+}
+
+/** What carries a phone's messages. */
+export interface Carrier {
+  passes: Passes<ToPhone, FromPhone>;
+  /** Asks to be told of everything. */
+  knock(): void;
+  close(): void;
+}
+
+/** The exchange is in this browser. */
+export function besideThis(me: Knock): Carrier {
+  const passes = new InThisBrowser<ToPhone, FromPhone>(phoneChannel(me.businessId, me.phoneId));
+  const knocks = new InThisBrowser<never, Knock>(KNOCKS);
+  return {
+    passes,
+    knock: () => knocks.send(me),
+    close() {
+      passes.close();
+      knocks.close();
+    },
+  };
 }

@@ -85,6 +85,8 @@ const isMail = (what: string): what is (typeof MAIL)[number] => (MAIL as readonl
 
 /** So many answers and ways back are remembered of a phone. */
 const REMEMBERED = 50;
+/** So many windows that are gone are remembered. */
+const LEFT = 200;
 /** So many of the last calls a phone is told of. */
 const LOG = 100;
 const MINUTE_MS = 60_000;
@@ -92,6 +94,8 @@ const MINUTE_MS = 60_000;
 export class PhoneWindows {
   private readonly doing: Doing;
   private readonly windows = new Map<string, Window>();
+  /** What is remembered of windows that are gone. */
+  private readonly left = new Map<string, Pick<Window, 'answered' | 'backs'>>();
   private readonly knocks: Passes<Knock, never> = new InThisBrowser(KNOCKS);
   private readonly apart = new Map<
     string,
@@ -126,10 +130,13 @@ export class PhoneWindows {
 
   /** Within a turn: windows that are open are taken on without their knocking, and those that are gone are let go. @param locks held or asked for */
   async look(locks: ReadonlySet<string | undefined>, businessIds: readonly string[]): Promise<void> {
-    for (const [key, { passes }] of this.windows)
+    for (const [key, { passes, answered, backs }] of this.windows)
       if (!locks.has(key)) {
         passes.close();
         this.windows.delete(key);
+        // One whose network comes back asks again what it was not answered: that is not done twice.
+        this.left.set(key, { answered, backs });
+        for (const old of [...this.left.keys()].slice(0, -LEFT)) this.left.delete(old);
       }
     for (const businessId of businessIds) {
       const prefix = phoneLock(businessId, '');
@@ -167,7 +174,9 @@ export class PhoneWindows {
         ...none,
         answered: new Map(),
         backs: new Map(),
+        ...this.left.get(key),
       };
+      this.left.delete(key);
       passes.onmessage = (message) => void this.asked(window!, message);
       this.windows.set(key, window);
     }

@@ -35,19 +35,21 @@ export const PhoneSettings = z.object({
   number: z.string().max(20),
   code: z.string().max(10),
   page: z.string().max(300),
+  /** What makes a phone of another machine: the fragment of the link. */
+  join: z.string().max(300).optional(),
 });
 export type PhoneSettings = z.infer<typeof PhoneSettings>;
 
-/** The link that pairs: the page of the staff phone with number and code. The number is E.164. */
-export const pairingLink = (page: string, number: string, code: string): string =>
-  `${page}?number=${encodeURIComponent(number)}&code=${code}`;
+/** The link that pairs: the page of the staff phone with number and code. The number is E.164. @param join its fragment, for other machines */
+export const pairingLink = (page: string, number: string, code: string, join = ''): string =>
+  `${page}?number=${encodeURIComponent(number)}&code=${code}${join && `#${join}`}`;
 
-/** Number and code of such a link, or undefined for anything else. */
-export function readLink(text: string): { number: string; code: string } | undefined {
+/** What such a link says, or undefined for anything else. */
+export function readLink(text: string): { number: string; code: string; join: string } | undefined {
   try {
-    const { searchParams } = new URL(text);
+    const { searchParams, hash } = new URL(text);
     const [number, code] = [searchParams.get('number'), searchParams.get('code')];
-    return number && code ? { number, code } : undefined;
+    return number && code ? { number, code, join: hash.slice(1) } : undefined;
   } catch {
     return undefined;
   }
@@ -70,7 +72,7 @@ export function invitationWords(
 /** The picture and the file that go with it. The picture is a QR code (ISO/IEC 18004), drawn by a library. */
 export async function invitationParts(settings: PhoneSettings): Promise<Attachment[]> {
   const { toDataURL } = await import('qrcode');
-  const link = pairingLink(settings.page, settings.number, settings.code);
+  const link = pairingLink(settings.page, settings.number, settings.code, settings.join);
   const picture = await toDataURL(link, { errorCorrectionLevel: 'M', width: 440, margin: 4 });
   return [
     {

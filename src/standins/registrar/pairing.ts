@@ -29,6 +29,44 @@ export type Invitation = z.infer<typeof Invitation>;
 /** A code from random numbers that the caller gives, never starting with 0 so that nobody drops it. @param random 0 to 1 */
 export const codeFrom = (random: number): string => String(100_000 + Math.floor(random * 900_000));
 
+/** A link that makes a phone of another machine works once, within so long, in milliseconds. */
+export const LINK_MS = 24 * 60 * 60_000;
+
+export type LinkTried =
+  | { ok: true; invitation: Invitation }
+  /** @param changed the invitation, where it is to be stored anew @param again it was used before */
+  | { ok: false; message: string; changed?: Invitation; again?: boolean };
+
+/** Tries what a link says of an invitation. @param now epoch milliseconds */
+export function tryLink(invitation: Invitation | undefined, secret: string, now: number): LinkTried {
+  const no = (message: string, more: { changed?: Invitation; again?: boolean } = {}): LinkTried => ({
+    ok: false,
+    message,
+    ...more,
+  });
+  if (!invitation?.secret) return no('This link belongs to no invitation. Ask for a new one.');
+  if (invitation.state === 'locked')
+    return no('This link is locked after too many wrong tries. Ask for a new invitation.');
+  if (invitation.secret !== secret) {
+    if (invitation.state !== 'open') return no('That is not the link of the invitation.');
+    const wrongTries = invitation.wrongTries + 1;
+    const state = wrongTries >= MOST_TRIES ? 'locked' : 'open';
+    return no('That is not the link of the invitation. Open it whole.', {
+      changed: { ...invitation, wrongTries, state },
+    });
+  }
+  switch (invitation.state) {
+    case 'used':
+      return no('This link has been used before, and works once. Ask for a new invitation.', { again: true });
+    case 'withdrawn':
+      return no('This link was withdrawn, or a newer one was sent. Use the newest letter, or ask for one.');
+    case 'open':
+      if (now >= Math.min(invitation.sentAt + LINK_MS, invitation.expiresAt))
+        return no('This link was good for 24 hours. Ask for a new invitation.');
+      return { ok: true, invitation: { ...invitation, state: 'used' } };
+  }
+}
+
 export type PairingResult =
   | { ok: true; invitation: Invitation; changed: Invitation[] }
   | { ok: false; message: string; changed: Invitation[] };

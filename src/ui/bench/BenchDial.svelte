@@ -7,7 +7,8 @@
   import CallerSound from '../phone/sounds/CallerSound.svelte';
   import { heardInWords } from '../phone/sounds/heard';
   import Keypad from '../phone/Keypad.svelte';
-  import { hold, Line } from '../phone/line.svelte';
+  import { hold } from '$exchange';
+  import { Line } from '../phone/line.svelte';
   import { theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy, onMount, untrack } from 'svelte';
   import { isOn, withOwn, type Setting } from '$core/system';
-  import { phoneLock } from '$exchange';
+  import { hold, phoneLock } from '$exchange';
   import Notices from '../frame/Notices.svelte';
   import type { PhoneDesk } from './desk.svelte';
   import { ending, outcomeOf, partyOf } from '$core/calls';
@@ -11,7 +11,6 @@
   import { heardInWords } from './sounds/heard';
   import { playCadence, ringOn, VOICEMAIL_TONE } from './sounds/tones';
   import { OwnTalk } from './sounds/own-talk.svelte';
-  import { hold } from './line.svelte';
   import Knock from './talk/Knock.svelte';
   import Known from './talk/Known.svelte';
   import People from './talk/People.svelte';

@@ -13,7 +13,8 @@
   import TalkNotice from '../talk/TalkNotice.svelte';
   import OutsideWords from './OutsideWords.svelte';
   import type { OwnVoice } from '../sounds/voice.svelte';
-  import { hold, type Line } from '../line.svelte';
+  import { hold } from '$exchange';
+  import type { Line } from '../line.svelte';
   import { playCadence } from '../sounds/tones';
 
   /** This window as the outside phone with its number: it rings when somebody of the business calls there. */

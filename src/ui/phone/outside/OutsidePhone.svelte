@@ -17,7 +17,8 @@
   import OutsideWords from './OutsideWords.svelte';
   import TalkNotice from '../talk/TalkNotice.svelte';
   import { heardInWords } from '../sounds/heard';
-  import { hold, Line } from '../line.svelte';
+  import { hold } from '$exchange';
+  import { Line } from '../line.svelte';
   import { Recorder } from './recorder.svelte';
   import { OwnVoice } from '../sounds/voice.svelte';
   import { allowSound, playCadence, VOICEMAIL_TONE } from '../sounds/tones';
