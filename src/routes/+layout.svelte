@@ -11,11 +11,14 @@
   import { takeTelLinks } from '$ui/tel';
   import { startExchange } from '$ui/exchange';
 
+  const isElsewhere = ({ pathname, hash }: Location) =>
+    pathname === '/device' || (pathname === '/phone' && hash.startsWith('#join='));
   let { children }: { children: Snippet } = $props();
 
   onMount(() => {
     switchTrouble.listen();
-    startExchange();
+    // A phone of a business elsewhere opens no database here: nothing of it is this browser's.
+    if (!isElsewhere(location)) startExchange();
     void newVersion.start();
     let timer: ReturnType<typeof setTimeout>;
     const tick = () => {

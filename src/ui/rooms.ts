@@ -32,6 +32,7 @@ export const PHONE_ROOMS: readonly Room[] = [
   { path: '/phones', name: 'Where they stand' },
   { path: '/phones/invitations', name: 'Invitations' },
   { path: '/phones/desk', name: 'Desk phones' },
+  { path: '/phones/devices', name: 'On other machines' },
 ];
 
 export const HOURS_ROOMS: readonly Room[] = [

@@ -1,7 +1,7 @@
 /** What pairs a phone, read from the picture or the settings file of an invitation. */
 import { PhoneSettings, readLink } from '../standins/mail/invitation';
 
-export type Pairing = { number: string; code: string; from: string } | { message: string };
+export type Pairing = { number: string; code: string; join: string; from: string } | { message: string };
 
 const LARGEST_SIDE = 1600;
 const LARGEST_FILE = 20_000_000;
@@ -15,8 +15,8 @@ export async function readPairing(file: File): Promise<Pairing> {
 
 function readSettings(text: string): Pairing {
   try {
-    const { number, code } = PhoneSettings.parse(JSON.parse(text));
-    return { number, code, from: 'the settings file' };
+    const { number, code, join = '' } = PhoneSettings.parse(JSON.parse(text));
+    return { number, code, join, from: 'the settings file' };
   } catch {
     return { message: 'This is neither the picture nor the settings file of an invitation.' };
   }

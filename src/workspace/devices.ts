@@ -134,17 +134,17 @@ export type DeviceWord = 'is ours' | 'suspend' | 'shut out';
 /**
  * Carries it out at once. One that is ours is the phone from then on, and any other device that was is not; one that is shut out
  * is no phone of ours any more, and its key opens nothing.
+ * Whoever calls it tells the windows: `devices` and `standing` changed.
  * @param now epoch milliseconds @returns it as it is then, or undefined where it is gone
  */
-export async function sayOfDevice(
+export const sayOfDevice = (
   db: Db,
-  changes: Changes,
   businessId: string,
   id: string,
   word: DeviceWord,
   now: number,
-): Promise<Device | undefined> {
-  const done = await db.write('standing', async (open) => {
+): Promise<Device | undefined> =>
+  db.write('standing', async (open) => {
     const tx = open('devices', 'standing');
     const devices = tx.objectStore('devices');
     const all = devicesIn(sorted('devices', await devices.index('business').getAll(businessId)).good);
@@ -190,11 +190,6 @@ export async function sayOfDevice(
     await tx.done;
     return next;
   });
-  changes.tell({ businessId, what: 'devices' });
-  changes.tell({ businessId, what: 'standing' });
-  return done;
-}
-
 /** A device was there: when, and as which version. @param now epoch milliseconds */
 export async function sawDevice(
   db: Db,

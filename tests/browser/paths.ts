@@ -35,6 +35,7 @@ export const PAGES = [
   '/phones/rosa-desk',
   '/phones/invitations',
   '/phones/desk',
+  '/phones/devices',
   '/messages',
   '/messages/log',
   '/messages/texts',

@@ -54,6 +54,8 @@ export class PhoneClient {
    * @throws Refused with why, in words; Error when no exchange answers in time
    */
   ask<R extends PhoneRequest>(request: R, id = this.freshId()): Promise<Answers[R['do']]> {
+    const whyNot = this.carrier.whyNot?.();
+    if (whyNot) return Promise.reject(new Error(whyNot));
     return new Promise((resolve, reject) => {
       const post = () => this.carrier.passes.send({ id, request });
       const again = setInterval(post, isReckoned(request) ? AGAIN_MS * 10 : AGAIN_MS);

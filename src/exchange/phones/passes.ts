@@ -29,6 +29,8 @@ export interface Carrier {
   passes: Passes<ToPhone, FromPhone>;
   /** Asks to be told of everything. */
   knock(): void;
+  /** Why nothing can be asked for now, in words; empty or absent where it can. */
+  whyNot?(): string;
   close(): void;
 }
 

@@ -1,9 +1,12 @@
 <script lang="ts">
-  import { onDestroy, untrack } from 'svelte';
+  import { onDestroy, onMount, untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { page } from '$app/state';
   import { readLink } from '$standins/mail/invitation';
   import { takeLinks } from '$ui/phone/links';
+  import { isInvitedHere } from '$ui/device/invited';
+  import { startExchange } from '$ui/exchange';
+  import { readJoin, writeJoin } from '../../channel/link';
   import { PhoneDesk } from '$ui/phone/desk.svelte';
   import Pairing from '$ui/phone/setup/Pairing.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
@@ -29,6 +32,17 @@
   function called(to: string) {
     given = { to, n: given.n + 1 };
   }
+  /** A link that was sent by a business of another browser makes a phone of this one. */
+  let looked = $state(untrack(() => !page.url.hash));
+  onMount(async () => {
+    const link = readJoin(page.url.hash);
+    if (link && !(await isInvitedHere(link.invitationId))) {
+      await goto(`/device#${writeJoin(link)}`, { replaceState: true });
+      return;
+    }
+    if (link) startExchange();
+    looked = true;
+  });
   onDestroy(() => (session.phone = null));
 </script>
 
@@ -40,7 +54,7 @@
   {:else if desk}
     {#if desk.isOpen}{#key desk}<StaffPhone {desk} {given} />{/key}{:else}
       <p class="pad soft" role="status">Asking the exchange…</p>{/if}
-  {:else if !phoneId}
+  {:else if !phoneId && looked}
     <Pairing
       given={readLink(page.url.href) ?? null}
       onopen={(business, phone) => void goto(`/phone?business=${business}&as=${phone}`)}

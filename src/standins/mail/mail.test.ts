@@ -81,7 +81,7 @@ describe('the invitation', () => {
     const png = PNG.sync.read(Buffer.from(read.attachments[0]!.content as ArrayBuffer));
     const code = jsQR(new Uint8ClampedArray(png.data), png.width, png.height);
     expect(code?.data).toBe(facts.link);
-    expect(readLink(code!.data)).toEqual({ number: '+13605550142', code: '123456' });
+    expect(readLink(code!.data)).toEqual({ number: '+13605550142', code: '123456', join: '' });
   });
 
   it('its file sets a phone up', async () => {

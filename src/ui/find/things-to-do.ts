@@ -117,6 +117,11 @@ const KNOWN: readonly Known[] = [
     words: 'pair app softphone mobile mail code',
     doing: { href: '/phones/invitations' },
   },
+  {
+    title: 'Shut out a lost phone',
+    words: 'device stolen tablet other machine block',
+    doing: { href: '/phones/devices' },
+  },
   { title: 'Set up a desk phone', words: 'sip register handset account', doing: { href: '/phones/desk' } },
   { title: 'Emergency addresses', words: '911 112 999 help site address', doing: { href: '/numbers/sites' } },
   {

@@ -17,6 +17,7 @@
   import OwnBusiness from './OwnBusiness.svelte';
   import RehearsalStrip from './RehearsalStrip.svelte';
   import Wire from './Wire.svelte';
+  import AskBar from '../phones/apart/AskBar.svelte';
 
   let { children, strip = true }: { children: Snippet; strip?: boolean } = $props();
   /** What somebody should know of where the data is. */
@@ -152,6 +153,7 @@
     {notes.join(' ')} <a href="/data">Where your data is</a>
   </p>
 {/if}
+<AskBar />
 <main id="page" tabindex="-1" bind:this={main} class:striped={strip} class:folded={strip && ui.folded}>
   {@render children()}
 </main>

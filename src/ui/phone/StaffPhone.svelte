@@ -30,10 +30,13 @@
   let {
     desk,
     given = { to: '', n: 0 },
+    cut = false,
   }: {
     desk: PhoneDesk;
     /** A number that a link asks to call; asked again it counts up. */
     given?: { to: string; n: number };
+    /** It is on another machine, and nothing comes from the exchange. */
+    cut?: boolean;
   } = $props();
   const phoneId = untrack(() => desk.phoneId);
   const businessId = untrack(() => desk.id);
@@ -159,7 +162,7 @@
     untrack(() => gathering.look(calls, now));
   });
   const dnd = $derived(person !== undefined && isOn(desk.standing.dnd[person.id], desk.minute));
-  const online = $derived(registration?.condition !== 'no network');
+  const online = $derived(!cut && registration?.condition !== 'no network');
   const outbox = untrack(() => new Outbox(desk, () => `${person?.name ?? ''} · ${phone?.name ?? ''}`));
   const send = (words: string, settings: Setting[]) => outbox.send(words, settings, online);
   $effect(() => {
@@ -213,19 +216,21 @@
     <span data-testid="phone-state">
       {system.business.name} · {!here
         ? 'this phone is open in another window'
-        : !online
-          ? 'no network'
-          : dnd
-            ? 'do not disturb'
-            : !registration.online
-              ? 'signing on…'
-              : busy
-                ? `on a call: ${(ownCalls.find((c) => c.part !== 'is rung' && !c.about) ?? ownCalls[0])?.line ?? ''}`
-                : barred
-                  ? 'outside the office: it does not ring here'
-                  : ready
-                    ? 'this phone is ready'
-                    : 'not ready yet'}
+        : cut
+          ? 'cut off'
+          : !online
+            ? 'no network'
+            : dnd
+              ? 'do not disturb'
+              : !registration.online
+                ? 'signing on…'
+                : busy
+                  ? `on a call: ${(ownCalls.find((c) => c.part !== 'is rung' && !c.about) ?? ownCalls[0])?.line ?? ''}`
+                  : barred
+                    ? 'outside the office: it does not ring here'
+                    : ready
+                      ? 'this phone is ready'
+                      : 'not ready yet'}
     </span>
   </header>
   {#if desk.problem}<p class="problem" role="alert">{desk.problem}</p>{/if}

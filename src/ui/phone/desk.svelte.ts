@@ -18,8 +18,8 @@ import {
   type Standing,
   type System,
 } from '$core/system';
-import { PhoneClient, type Answers, type MessageKnown, type Parts } from '$exchange';
-import { LONGEST_S, type CallSound } from '$media';
+import { PhoneClient, type Answers, type Carrier, type MessageKnown, type Parts } from '$exchange';
+import { BrowserSignals, LONGEST_S, type CallSound, type Signals } from '$media';
 import { benchTime, type ClockSetting } from '$standins/clock/clock';
 import { freshId } from '../ids';
 import type { Back } from '../window/acts-done';
@@ -65,7 +65,10 @@ export class PhoneDesk implements Here, Deeds {
     readonly id: string,
     readonly phoneId: string,
     private readonly say: (notice: Omit<Notice, 'id'>) => void,
+    /** Where the exchange is not in this browser. */
+    far?: { carrier: Carrier; signals: () => Signals },
   ) {
+    this.signals = far?.signals ?? (() => new BrowserSignals());
     this.client = new PhoneClient(
       { businessId: id, phoneId },
       {
@@ -73,8 +76,11 @@ export class PhoneDesk implements Here, Deeds {
         none: (words) => (this.none = words),
       },
       () => freshId('ask'),
+      far?.carrier,
     );
   }
+  /** How its talks find each other. */
+  readonly signals: () => Signals;
   /** What is to go with words to a colleague. */
   passing = $state.raw<About | null>(null);
   /** What somebody was pointed to in words, to be shown alone. */

@@ -9,7 +9,7 @@ import { OwnVoice } from './voice.svelte';
 
 /** To be made while a component is: it follows what the desk is told, and ends with the component. */
 export class OwnTalk {
-  readonly voice = new OwnVoice();
+  readonly voice: OwnVoice;
   /** The sound that is being taken, of which call and since when. */
   private taking: { callId: string; at: number } | null = null;
   /** How the talk sounded last. */
@@ -34,6 +34,7 @@ export class OwnTalk {
     own: OwnPhoneMemory,
     private readonly system: () => System,
   ) {
+    this.voice = new OwnVoice(desk.signals());
     // A window that is closed sends what it has before it goes.
     const leaves = () => this.keep();
     addEventListener('pagehide', leaves);

@@ -5,14 +5,19 @@ import { CALLER, hears, soundEnds, whoseName } from '$core/calls';
 import type { System } from '$core/system';
 import type { LiveCall } from '$exchange';
 import { holdSamples } from './hold';
-import { BrowserSignals, HoldMusic, Voice, type CallSound, type VoiceNow } from '$media';
+import { BrowserSignals, HoldMusic, Voice, type CallSound, type Signals, type VoiceNow } from '$media';
 
 export class OwnVoice {
   now = $state.raw<VoiceNow>({ microphone: 'off', muted: false, peers: [], rating: null, words: [] });
   /** This window hears the music of those who are held. */
   music = $state(false);
-  private voice = new Voice(new BrowserSignals(), (now) => (this.now = now));
+  private readonly voice: Voice;
   private held = new HoldMusic();
+
+  /** @param signals how windows that talk find each other */
+  constructor(signals: Signals = new BrowserSignals()) {
+    this.voice = new Voice(signals, (now) => (this.now = now));
+  }
 
   /**
    * @param me the name of this window's end @param calls that go on now @param system says which music
