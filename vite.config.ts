@@ -20,7 +20,7 @@ export default defineConfig({
   ssr: { noExternal: BUNDLED },
   server: { port: 4173, strictPort: true },
   test: {
-    include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/rehearsals/**/*.test.ts'],
+    include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/{rehearsals,server}/**/*.test.ts'],
     environment: 'node',
     // No test leaves anything behind that another would find: loading all files anew for each took longer than the tests.
     isolate: false,

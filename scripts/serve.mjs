@@ -1,5 +1,6 @@
 // The built server, with the headers that every answer carries: pages, files and routes alike.
 import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 
 const HEADERS = {
   // Fetch standard §3.6: what it says it is, it is.
@@ -12,17 +13,27 @@ const HEADERS = {
   'cross-origin-resource-policy': 'same-origin',
 };
 
-export async function serve() {
+/** @param shared how it serves other machines beside this one, see `sharing`; null is that it does not */
+export async function serve(shared = null) {
   process.env.BODY_SIZE_LIMIT ??= '512K';
+  if (shared) {
+    process.env.UPPER_LINE_SHARED = shared.address;
+    process.env.UPPER_LINE_FINGERPRINT = shared.fingerprint;
+    process.env.UPPER_LINE_AUTHORITY = shared.authority ?? '';
+  }
   const { handler } = await import('../build/handler.js');
-  const server = createServer((request, response) => {
+  const answer = (request, response) => {
     for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
     handler(request, response, () => {
       response.statusCode = 404;
       response.end();
     });
-  });
+  };
+  const server = createServer(answer);
+  const secure = shared && createSecureServer({ cert: shared.cert, key: shared.key }, answer);
   const end = () => {
+    secure?.close();
+    secure?.closeAllConnections();
     server.close(() => process.exit());
     server.closeAllConnections();
   };
@@ -33,7 +44,16 @@ export async function serve() {
     server.once('error', reject);
     server.listen(port, process.env.HOST ?? '127.0.0.1', resolve);
   });
+  if (secure)
+    await new Promise((resolve, reject) => {
+      secure.once('error', reject);
+      secure.listen(shared.port, '0.0.0.0', resolve);
+    });
   return port;
 }
 
-if (process.argv[1]?.endsWith('serve.mjs')) console.log(`Listening on ${await serve()}`);
+if (process.argv[1]?.endsWith('serve.mjs')) {
+  const { sharing } = await import('./share.mjs');
+  const shared = await sharing(process.argv, Number(process.env.SHARED_PORT ?? 4443));
+  console.log(`Listening on ${await serve(shared)}`);
+}

@@ -1,4 +1,4 @@
-// npm start: installs what is missing, builds, and serves with the demonstration business.
+// npm start: installs what is missing, builds, and serves with the demonstration business. With `-- --share` other machines, too.
 import { build, installPackages } from './ready.mjs';
 import { serve } from './serve.mjs';
 
@@ -6,4 +6,10 @@ import { serve } from './serve.mjs';
 process.env.UPPER_LINE_PAST_DAYS ??= '90';
 installPackages();
 build();
-console.log(`Upper Line is at http://localhost:${await serve()}`);
+const { sharing, sharedInWords } = await import('./share.mjs');
+const shared = await sharing(process.argv, Number(process.env.SHARED_PORT ?? 4443)).catch((error) => {
+  console.error(error.message);
+  process.exit(1);
+});
+console.log(`Upper Line is at http://localhost:${await serve(shared)}`);
+if (shared) console.log(await sharedInWords(shared));

@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { createServer } from 'node:net';
 import type { PlaywrightTestConfig } from '@playwright/test';
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', reject);

@@ -1,7 +1,36 @@
 /** A phone of one's own on another machine: invited, let in, called, talking, transferring, lost and shut out. */
-import { callFrom, visit } from './bench';
+import { callFrom, setClock, visit } from './bench';
 import { askIn, expect, invitedBy, letIn, test } from './devices';
+import type { Page } from '@playwright/test';
 import { levelAt, toneAsMicrophone, TEST_TONE } from './talking';
+
+/** What a browser keeps where it is a phone, as somebody would find it who has the disk: by store. */
+const keptOn = (device: Page) =>
+  device.evaluate(
+    () =>
+      new Promise<{ own: number; told: string[] }>((resolve) => {
+        const open = indexedDB.open('upper-line-device');
+        open.onsuccess = () => {
+          const tx = open.result.transaction(['own', 'told']);
+          const found = { own: 0, told: [] as string[] };
+          tx.objectStore('own').count().onsuccess = (e) =>
+            (found.own = (e.target as IDBRequest<number>).result);
+          tx.objectStore('told').getAll().onsuccess = (e) =>
+            (found.told = (e.target as IDBRequest<{ sealed: Uint8Array }[]>).result.map((r) =>
+              String.fromCharCode(...r.sealed.slice(0, 60_000)),
+            ));
+          tx.oncomplete = () => {
+            open.result.close();
+            resolve(found);
+          };
+        };
+      }),
+  );
+const answer = (phone: Page) =>
+  phone
+    .getByTestId('ringing')
+    .getByRole('button', { name: /^Answer/ })
+    .click();
 
 test('scan, ring, talk, lose the phone, shut it out', async ({ page, context, machine }) => {
   const link = await invitedBy(page, 'idris', 'Idris');
@@ -10,7 +39,9 @@ test('scan, ring, talk, lose the phone, shut it out', async ({ page, context, ma
   // The secret does not stay in the address, and nothing of the business is told before somebody has said yes.
   await expect(device.getByTestId('asking')).toContainText('Somebody at Lantern Cove Boatworks has to say');
   expect(device.url()).not.toContain('join');
-  await expect(page.getByTestId('asks-in')).toContainText('Idris’s <b>tablet</b> asks to be a phone of yours.');
+  await expect(page.getByTestId('asks-in')).toContainText(
+    'Idris’s <b>tablet</b> asks to be a phone of yours.',
+  );
   await letIn(page, device, 'Idris’s <b>tablet</b>');
   await expect(page.getByTestId('devices')).toContainText('connected now');
   // Nothing of the administration is in that browser: its database was never made.
@@ -33,21 +64,105 @@ test('scan, ring, talk, lose the phone, shut it out', async ({ page, context, ma
   await page.getByRole('button', { name: 'Shut out Idris’s <b>tablet</b>' }).click();
   await expect(device.getByTestId('shut-out')).toContainText('nothing of the business is kept on it');
   await expect(page.getByText('Sealed on it were the directory')).toBeVisible();
-  const kept = await device.evaluate(
-    () =>
-      new Promise<number>((resolve) => {
-        const open = indexedDB.open('upper-line-device');
-        open.onsuccess = () => {
-          const tx = open.result.transaction(['own', 'told']);
-          let n = 0;
-          for (const store of ['own', 'told'])
-            tx.objectStore(store).count().onsuccess = (e) => (n += (e.target as IDBRequest<number>).result);
-          tx.oncomplete = () => {
-            open.result.close();
-            resolve(n);
-          };
-        };
-      }),
-  );
-  expect(kept).toBe(0);
+  expect(await keptOn(device)).toEqual({ own: 0, told: [] });
+});
+
+test('a talk is transferred from one machine to another; each keeps only what its person may see, and that sealed', async ({
+  page,
+  context,
+  machine,
+}) => {
+  const idris = await machine();
+  await askIn(idris, await invitedBy(page, 'idris', 'Idris'), 'his mobile');
+  await letIn(page, idris, 'his mobile');
+  const jonah = await machine((phone) => toneAsMicrophone(phone, 440));
+  await askIn(jonah, await invitedBy(page, 'jonah', 'Jonah'), 'workshop tablet');
+  await letIn(page, jonah, 'workshop tablet');
+
+  const caller = await callFrom(context, 'Main line');
+  await answer(idris);
+  await expect(idris.getByTestId('talking')).toContainText('talked');
+  await idris.keyboard.press('t');
+  const field = idris.getByRole('combobox', { name: /^Transfer to/ });
+  await field.fill('jonah');
+  await idris.getByRole('option').first().waitFor();
+  await field.press('Enter');
+  await idris.getByRole('button', { name: 'Transfer at once' }).click();
+  await answer(jonah);
+  await expect(caller.getByTestId('outside-call')).toContainText('You talk with Jonah Achterberg');
+  await expect.poll(() => levelAt(caller, 440), { timeout: 20_000 }).toBeGreaterThan(-40);
+  await expect(idris.getByTestId('talking')).toBeHidden();
+  await caller.getByRole('button', { name: 'Hang up' }).click();
+
+  await expect.poll(async () => (await keptOn(jonah)).told.length).toBeGreaterThan(3);
+  for (const sealed of (await keptOn(jonah)).told)
+    for (const word of ['Lantern', 'people', '+1360']) expect(sealed).not.toContain(word);
+});
+
+test('over the network by HTTPS: the exchange goes away and comes back, and so does the server in the middle of a talk', async ({
+  page,
+  context,
+  machine,
+  ownServer,
+}) => {
+  test.slow();
+  const { here, shared } = ownServer;
+  await page.goto(here);
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await setClock(page, '2026-11-24T10:15');
+  const link = await invitedBy(page, 'idris', 'Idris', here);
+  expect(link).toContain(shared);
+  const device = await machine((phone) => toneAsMicrophone(phone), shared);
+  await askIn(device, link, 'his mobile');
+  await letIn(page, device, 'his mobile');
+  await visit(page, '/phones/devices');
+  await expect(page.getByTestId('sharing')).toContainText(shared);
+  await expect(page.getByTestId('sharing')).toContainText(/([0-9A-F]{2}:){31}[0-9A-F]{2}/);
+
+  // The server ends in the middle of a talk: voice does not pass it.
+  const caller = await context.newPage();
+  await caller.goto(`${here}/bench/phone?business=lantern-cove`);
+  await caller.getByRole('button', { name: 'Main line', exact: true }).click();
+  await caller.getByRole('button', { name: 'Call', exact: true }).click();
+  await answer(device);
+  await expect(device.getByTestId('talking')).toContainText('sound: good');
+  await expect.poll(() => levelAt(caller, TEST_TONE), { timeout: 20_000 }).toBeGreaterThan(-40);
+  await ownServer.stop();
+  await expect(device.getByTestId('cut-off')).toContainText('The server is not reached');
+  expect(await levelAt(caller, TEST_TONE)).toBeGreaterThan(-40);
+  await ownServer.start();
+  await expect(device.getByTestId('cut-off')).toBeHidden();
+  await device.keyboard.press('Escape');
+  await expect(caller.getByTestId('outside-ended')).toBeVisible();
+  await caller.close();
+
+  // Nobody has the business open: the phone says so, and keeps what is set.
+  await page.goto('about:blank');
+  await expect(device.getByTestId('cut-off')).toContainText('nobody has the business open');
+  await expect(device.getByTestId('phone-state')).toContainText('cut off');
+  await device.reload();
+  await expect(device.getByTestId('phone-state')).toContainText('cut off');
+  await device.getByRole('button', { name: /^Me\b/ }).click();
+  await device.getByText('off', { exact: true }).first().click();
+  await expect(device.getByText('Kept on this phone')).toBeVisible();
+  await page.goto(`${here}/people/idris`);
+  await expect(device.getByTestId('phone-state')).toContainText('do not disturb');
+});
+
+test('a link that is used a second time suspends the first device until the owner has said whose it is', async ({
+  page,
+  machine,
+}) => {
+  const link = await invitedBy(page, 'idris', 'Idris');
+  const device = await machine();
+  await askIn(device, link, 'his mobile');
+  await letIn(page, device, 'his mobile');
+  const thief = await machine();
+  await askIn(thief, link, 'somebody else');
+  await expect(thief.getByRole('alert')).toContainText('works once');
+  await expect(device.getByTestId('suspended')).toContainText('used a second time');
+  const waiting = page.getByRole('region', { name: 'Waiting for your word' });
+  await expect(waiting).toContainText('somebody else has read the invitation');
+  await waiting.getByRole('button', { name: 'It may go on his mobile' }).click();
+  await expect(device.getByTestId('phone-state')).toContainText('this phone is ready');
 });

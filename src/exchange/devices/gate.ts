@@ -28,6 +28,7 @@ import {
   type Device,
   type ExchangeKeys,
 } from '../../workspace';
+import { Lingering } from './lingering';
 import { Session, type Hold } from './session';
 import { Greeting, PROLOGUE, type Standing } from './words';
 
@@ -68,13 +69,16 @@ interface Post {
 export class Gate {
   private readonly posts = new Map<string, Post>();
   private closed = false;
+  private readonly lingering: Lingering;
 
   constructor(
     private readonly db: Db,
     private readonly changes: Changes,
     private readonly door: Door,
     private readonly told: (states: GateState[]) => void = () => {},
-  ) {}
+  ) {
+    this.lingering = new Lingering(door.hold);
+  }
 
   get states(): GateState[] {
     return [...this.posts.values()].map((p) => p.state);
@@ -103,6 +107,7 @@ export class Gate {
   close(): void {
     this.closed = true;
     for (const id of [...this.posts.keys()]) this.end(id);
+    this.lingering.close();
   }
 
   private async lookAt(businessId: string): Promise<void> {
@@ -213,7 +218,7 @@ export class Gate {
     const session = new Session(
       keys,
       standing,
-      this.door.hold,
+      (name) => this.lingering.take(name),
       (sealed) => post.relay.send(sealed, peer),
       () => this.inTurn(post, () => this.ready(post, peer, greeting)),
       () =>

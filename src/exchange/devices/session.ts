@@ -26,7 +26,7 @@ export class Session {
   constructor(
     keys: Agreed,
     private standing: Standing,
-    private readonly hold: Hold,
+    private readonly hold: (name: string) => (forGood: boolean) => void,
     post: (piece: Bytes) => void,
     private readonly ready: () => void,
     over: (why: string) => void,
@@ -48,13 +48,14 @@ export class Session {
     if (JSON.stringify(standing) === JSON.stringify(this.standing)) return;
     this.standing = standing;
     this.say({ is: 'standing', standing });
-    if (standing.is !== 'paired') this.noPhone();
+    if (standing.is !== 'paired') this.noPhone(true);
     else if (this.proved) this.bePhone(standing);
     await this.sealed.flushed();
   }
 
+  /** Cut off, or another connection of it is there. */
   close(): void {
-    this.noPhone();
+    this.noPhone(false);
     this.sealed.close();
   }
 
@@ -91,7 +92,7 @@ export class Session {
 
   /** From now on it is the phone: what its window would hear is sent on, and nothing else. */
   private bePhone({ businessId, phoneId }: Extract<Standing, { is: 'paired' }>): void {
-    this.noPhone();
+    this.noPhone(false);
     const passes = (this.toPhone = new InThisBrowser<ToPhone, FromPhone>(phoneChannel(businessId, phoneId)));
     const knocks = new InThisBrowser<never, Knock>(KNOCKS);
     const knock = () => knocks.send({ businessId, phoneId });
@@ -106,20 +107,22 @@ export class Session {
     voice.onmessage = ({ data }: MessageEvent<Signal>) => {
       if (data.to === phoneId) this.say({ is: 'signal', signal: data });
     };
-    const letGo = this.hold(phoneLock(businessId, phoneId));
+    this.letGo = this.hold(phoneLock(businessId, phoneId));
     this.ends = [
       () => clearInterval(knocking),
       () => passes.close(),
       () => knocks.close(),
       () => voice.close(),
-      letGo,
     ];
     knock();
   }
 
-  private noPhone(): void {
+  private letGo: (forGood: boolean) => void = () => {};
+  private noPhone(forGood: boolean): void {
     for (const end of this.ends) end();
     this.ends = [];
+    this.letGo(forGood);
+    this.letGo = () => {};
     this.toPhone = this.voice = null;
   }
 }

@@ -3,6 +3,7 @@ import { invite, type Guest } from '$workspace';
 import { count } from '../format';
 import { fresh } from '../fresh';
 import { ui } from '../frame/open.svelte';
+import { readSharing } from './apart/sharing';
 import { session, theBusiness } from '../window/session.svelte';
 
 /** Phones that are paired by code: not desk phones, which have an account, nor linked ones, which are proved. */
@@ -14,7 +15,10 @@ export const inviteAllText = (n: number): string =>
 
 /** Mails an invitation to each guest and says what came of it. */
 export async function sendInvitations(guests: readonly Guest[]): Promise<void> {
-  const { sent, not } = await invite(theBusiness().workspace, guests, fresh, `${location.origin}/phone`);
+  // Where other machines are served, the link leads there: it works here as well.
+  const sharing = await readSharing();
+  const page = `${sharing?.address ?? location.origin}/phone`;
+  const { sent, not } = await invite(theBusiness().workspace, guests, fresh, page);
   const [first] = sent;
   if (first)
     session.say({

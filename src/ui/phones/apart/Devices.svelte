@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { version } from '$app/environment';
   import { whoseName } from '$core/calls';
   import { hearGate, type GateState } from '$exchange';
   import { devicesIn, sayOfDevice, type Device, type DeviceWord } from '$workspace';
@@ -98,22 +99,24 @@
                   ? 'not since it is paired'
                   : momentText(d.seenAt, zone)}</td
             >
-            <td>{d.version}</td>
+            <td>{d.version === version ? 'as here' : 'another than here: reload it'}</td>
             <td>{soundOf(theBusiness().view.calls, d.phoneId)}</td>
-            <td class="acts">
-              <button
-                class="linkish"
-                type="button"
-                onclick={() => void say(d, 'suspend', `${d.name} is suspended`)}
-                >Suspend<span class="visually-hidden"> {d.name}</span></button
-              >
-              <button
-                class="linkish"
-                type="button"
-                onclick={() => void say(d, 'shut out', `${d.name} is shut out`, onIt(d))}
-                >Shut out<span class="visually-hidden"> {d.name}</span></button
-              >
-            </td>
+            <td
+              ><div class="acts">
+                <button
+                  class="linkish"
+                  type="button"
+                  onclick={() => void say(d, 'suspend', `${d.name} is suspended`)}
+                  >Suspend<span class="visually-hidden"> {d.name}</span></button
+                >
+                <button
+                  class="linkish"
+                  type="button"
+                  onclick={() => void say(d, 'shut out', `${d.name} is shut out`, onIt(d))}
+                  >Shut out<span class="visually-hidden"> {d.name}</span></button
+                >
+              </div></td
+            >
           </tr>
         {/each}
       </tbody>
