@@ -62,7 +62,7 @@ self.addEventListener('notificationclick', (event) => {
   const choice = action === 'answer' || action === 'decline' ? action : 'look';
   event.waitUntil(
     self.clients.matchAll({ type: 'window', includeUncontrolled: true }).then(async (windows) => {
-      const phones = windows.filter((w) => new URL(w.url).pathname === '/phone');
+      const phones = windows.filter((w) => ['/phone', '/device'].includes(new URL(w.url).pathname));
       for (const phone of phones) phone.postMessage({ kind: 'call', callId, choice });
       if (choice !== 'decline') await phones[0]?.focus();
     }),

@@ -20,7 +20,7 @@ function openGateWhenWanted(db: Db, running: Switch): () => void {
   let opening: Promise<void> | undefined;
   let closed = false;
   const look = async () => {
-    if (opening || !((await db.getAllKeys('devices')).length)) return;
+    if (opening || !(await db.getAllKeys('devices')).length) return;
     opening = import('../exchange/devices/open').then(({ openGate }) => {
       if (!closed) close = openGate(db, running);
     });

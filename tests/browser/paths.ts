@@ -66,6 +66,8 @@ export const PAGES = [
 /** The windows of phones, which are 390 wide. */
 export const PHONES = [
   '/phone',
+  '/device',
+  '/exchange',
   '/bench/phone?business=lantern-cove',
   '/visit?business=lantern-cove&button=site-button&dial=%2B13605550142',
 ];

@@ -2,6 +2,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { replaceState } from '$app/navigation';
   import AskIn from '$ui/device/AskIn.svelte';
+  import OnDevice from '$ui/device/OnDevice.svelte';
   import CutOff from '$ui/device/CutOff.svelte';
   import { ThisDevice } from '$ui/device/device.svelte';
   import Notices from '$ui/frame/Notices.svelte';
@@ -23,7 +24,11 @@
   const asking = $derived(device.own !== null && !device.own.paired);
 </script>
 
-<svelte:head><title>A phone of your own · Upper Line</title></svelte:head>
+<svelte:head>
+  <title>A phone of your own · Upper Line</title>
+  <link rel="manifest" href="/device.webmanifest" />
+  <meta name="theme-color" content="#9c4316" />
+</svelte:head>
 <svelte:window ononline={device.wake} onfocus={device.wake} />
 
 <div class="phone">
@@ -33,6 +38,7 @@
       zone={device.desk?.isOpen ? device.desk.zone : undefined}
       shows={device.desk?.isOpen ?? false}
     />{/if}
+  <OnDevice settled={device.desk?.isOpen ?? false} />
   {#if device.problem}<p class="problem pad" role="alert">{device.problem}</p>{/if}
   {#if !device.ready}
     <p class="pad soft" role="status">Looking what this device is…</p>

@@ -2,6 +2,8 @@
 class NewVersion {
   /** A newer version is there. */
   waiting = $state(false);
+  /** Whether this browser keeps the pages: not where it does not trust the server. */
+  kept = $state(true);
   private worker: ServiceWorker | null = null;
   private wanted = false;
 
@@ -26,6 +28,7 @@ class NewVersion {
       setInterval(() => void registration.update().catch(() => {}), 3_600_000);
     } catch {
       // A browser that keeps no pages works all the same, as long as the server is there.
+      this.kept = false;
     }
   }
   use(): void {

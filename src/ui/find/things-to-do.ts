@@ -118,6 +118,11 @@ const KNOWN: readonly Known[] = [
     doing: { href: '/phones/invitations' },
   },
   {
+    title: 'Keep this machine as the exchange',
+    words: 'always on awake server switch window',
+    doing: { href: '/exchange' },
+  },
+  {
     title: 'Shut out a lost phone',
     words: 'device stolen tablet other machine block',
     doing: { href: '/phones/devices' },

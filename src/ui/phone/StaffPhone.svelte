@@ -294,6 +294,7 @@
           {sound}
           {notifications}
           hurdles={inTheWay}
+          apart={desk.apart}
           onnotifications={(state) => (notifications = state)}
           done={() => (settingUp = false)}
         />

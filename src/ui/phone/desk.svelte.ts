@@ -68,6 +68,7 @@ export class PhoneDesk implements Here, Deeds {
     /** Where the exchange is not in this browser. */
     far?: { carrier: Carrier; signals: () => Signals },
   ) {
+    this.apart = far !== undefined;
     this.signals = far?.signals ?? (() => new BrowserSignals());
     this.client = new PhoneClient(
       { businessId: id, phoneId },
@@ -79,6 +80,8 @@ export class PhoneDesk implements Here, Deeds {
       far?.carrier,
     );
   }
+  /** The exchange is on another machine. */
+  readonly apart: boolean;
   /** How its talks find each other. */
   readonly signals: () => Signals;
   /** What is to go with words to a colleague. */

@@ -6,6 +6,7 @@
   import type { Person, Phone, System } from '$core/system';
   import { here } from '../../window/session.svelte';
   import OwnAddress from './OwnAddress.svelte';
+  import Way from './Way.svelte';
   import type { OwnPhoneMemory } from '../own-phone.svelte';
   import type { Hurdle } from '$core/phone';
   import type { SoundCheck } from '../sounds/sound.svelte';
@@ -20,6 +21,7 @@
     sound,
     notifications,
     hurdles,
+    apart,
     onnotifications,
     done,
   }: {
@@ -30,6 +32,8 @@
     sound: SoundCheck;
     notifications: NotificationPermission;
     hurdles: Hurdle[];
+    /** The exchange is on another machine. */
+    apart: boolean;
     onnotifications: (state: NotificationPermission) => void;
     done: () => void;
   } = $props();
@@ -76,6 +80,7 @@
       </p>
       {#if sound.microphone === 'granted'}<p class="good">It is allowed.</p>{/if}
       {#if sound.problem}<p class="warn" role="alert">{sound.problem}</p>{/if}
+      {#if apart && sound.microphone === 'granted'}<Way />{/if}
       <div class="row">
         {#if sound.microphone === 'granted'}
           <Button on:click={() => (step = 1)}>Go on</Button>
@@ -92,6 +97,12 @@
     {:else if step === 1}
       <h2>Notifications</h2>
       <p>So that a call shows while you look at another window. Nothing else is ever shown by them.</p>
+      {#if apart}<p class="small" data-testid="locked">
+          It rings as long as this page is open, in sight or behind others. A device that is locked, or whose
+          browser is closed, does not: no outside service wakes it. Where that matters, let your own number
+          ring as well: <i>Me</i>,
+          <i>How you are reached</i>.
+        </p>{/if}
       {#if notifications === 'denied'}<p class="warn">
           The browser refuses them. Calls ring in this window: keep it in sight.
         </p>{/if}

@@ -24,7 +24,11 @@
 <style>
   p {
     margin: 0;
-    padding: 8px 18px;
+    /* Under the head and what was said, and in sight wherever one reads. */
+    position: sticky;
+    top: calc(108px + var(--alarm-height, 0px));
+    z-index: 24;
+    padding: 8px 24px;
     background: var(--copper-wash);
     border-bottom: 1px solid var(--copper);
   }

@@ -40,6 +40,11 @@
 </script>
 
 <Shared gate={gate ?? null} />
+<p class="small">
+  Phones on other machines ring as long as a window of this browser is open. <a href="/exchange"
+    >A window for a machine that stays on</a
+  >
+</p>
 
 {#if asks.length}
   <section class="card alarm" aria-label="Waiting for your word">
