@@ -12,6 +12,7 @@ run('npx', ['tsx', 'bench/browser.ts']);
 run('npx', ['tsx', 'bench/drawn.ts']);
 run('npx', ['tsx', 'bench/stored.ts']);
 run('npx', ['tsx', 'bench/talk.ts']);
+run('npx', ['tsx', 'bench/devices.ts']);
 // These two fail where something grows faster than the business, or a page stands still again.
 run('node', [await bundled('bench/growth.ts')]);
 run('npx', ['tsx', 'bench/pages.ts']);
