@@ -1,4 +1,3 @@
-export { FarExchange, relayAt, type Cut, type FarTold, type Identity, type RelayFor } from './devices/far';
 export type { Standing as DeviceStanding } from './devices/words';
 export { hearGate } from './devices/relayed';
 export type { GateState } from './devices/gate';

@@ -1,7 +1,9 @@
 /** Phones on other machines: what their exchange is known by, who asks to be one, who is one, and who is not any more. */
 import { nanoid } from 'nanoid';
-import { addressOf } from '../channel/relay';
-import { base64Url, makeKeys, random, writePrivate } from '../channel/sealed';
+// Each by its file: what seals messages is needed by nobody who only invites.
+import { addressOf } from '../channel/relay/address';
+import { base64Url } from '../channel/sealed/base64url';
+import { makeKeys, random, writePrivate } from '../channel/sealed/primitives';
 import type { JoinLink } from '../channel/link';
 import { newRegistration } from '../core/system';
 import { tryLink, type Invitation } from '../standins/registrar/pairing';

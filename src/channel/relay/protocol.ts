@@ -3,7 +3,6 @@
  * connected, and requests that take pieces. The relay passes on what it cannot read, and keeps none of it.
  */
 import { z } from 'zod';
-import { base64Url, sha256 } from '../sealed';
 
 const Token = z.string().regex(/^[\w-]{43}$/);
 const Address = z.string().regex(/^[\w-]{22}$/);
@@ -47,7 +46,3 @@ export type FromRelay =
 
 /** A line is sent at least so often, in milliseconds. */
 export const ALIVE_MS = 10_000;
-
-/** The address of whoever knows a token: 128 bits of its SHA-256, so that nobody else can answer there. */
-export const addressOf = async (token: string): Promise<string> =>
-  base64Url((await sha256(new TextEncoder().encode(token))).slice(0, 16));

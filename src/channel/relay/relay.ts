@@ -2,7 +2,8 @@
  * The relay: passes sealed pieces between an exchange and its phones, and keeps nothing. Businesses know nothing of each other:
  * each has an address of its own, so that many relays can stand side by side, each with some of the addresses.
  */
-import { addressOf, type FromRelay, type Hello, type Pass } from './protocol';
+import { addressOf } from './address';
+import type { FromRelay, Hello, Pass } from './protocol';
 
 /** What one relay carries at most; what is beyond is refused in words. */
 export interface Limits {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Cut } from '$exchange';
+  import type { Cut } from '$exchange/devices/far';
   import { momentText } from '../format';
   import { CUT_WORDS } from './device.svelte';
 

@@ -1,15 +1,8 @@
 /** This browser as a phone of a business elsewhere: asks to be one, is one, and is none any more. */
 import type { JoinLink } from '../../channel/link';
 import { version } from '$app/environment';
-import {
-  FarExchange,
-  hold,
-  type Carrier,
-  type Cut,
-  type DeviceStanding,
-  type Parts,
-  type ToPhone,
-} from '$exchange';
+import { hold, type Carrier, type DeviceStanding, type Parts, type ToPhone } from '$exchange';
+import { FarExchange, type Cut } from '$exchange/devices/far';
 import type { Signal, Signals } from '$media';
 import { PhoneDesk } from '../phone/desk.svelte';
 import { session } from '../window/session.svelte';
