@@ -4,8 +4,9 @@ import { z } from 'zod';
 export type Body =
   /** It is in the talk and would connect. */
   | { kind: 'here' }
-  | { kind: 'description'; description: RTCSessionDescriptionInit }
-  | { kind: 'candidate'; candidate: RTCIceCandidateInit }
+  /** @property of which offer it is, or answers: where they cross, what is of another is not taken */
+  | { kind: 'description'; description: RTCSessionDescriptionInit; of: string }
+  | { kind: 'candidate'; candidate: RTCIceCandidateInit; of: string }
   /** Typed instead of spoken. */
   | { kind: 'words'; text: string };
 
@@ -28,6 +29,7 @@ const Said = z.discriminatedUnion('kind', [
   z.object({
     ...ends,
     kind: z.literal('description'),
+    of: z.string().max(40),
     description: z.object({
       type: z.enum(['offer', 'answer', 'pranswer', 'rollback']),
       sdp: z.string().max(100_000).optional(),
@@ -36,6 +38,7 @@ const Said = z.discriminatedUnion('kind', [
   z.object({
     ...ends,
     kind: z.literal('candidate'),
+    of: z.string().max(40),
     candidate: z.object({
       candidate: z.string().max(2000).optional(),
       sdpMid: z.string().max(100).nullable().optional(),

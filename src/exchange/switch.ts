@@ -36,6 +36,7 @@ import {
   type Changes,
   type Db,
   type MessageRecord,
+  movedKey,
   readRecord,
   settable,
 } from '../workspace';
@@ -202,8 +203,10 @@ export class Switch {
           this.clock = await clockOf(this.db);
           // The clock only moves while no call goes on; engines start anew, for it may have gone back.
           this.lines.clear();
-        } else if (change.what === 'businesses' && change.businessId) this.lines.delete(change.businessId);
-        else if (change.businessId && REFRESHED.includes(change.what))
+        } else if (change.what === 'businesses' && change.businessId) {
+          this.lines.delete(change.businessId);
+          await this.takeUpAgain(change.businessId);
+        } else if (change.businessId && REFRESHED.includes(change.what))
           await this.refresh(change.businessId, change.what, change.ids);
         await this.settle();
         await this.phones.changed(change);
@@ -215,8 +218,14 @@ export class Switch {
     this.inTurn(() => this.settle());
   }
 
+  /** A business that comes from another machine brings its calls along. */
+  private async takeUpAgain(businessId: string): Promise<void> {
+    const record = ExchangeRecord.safeParse(await this.db.get('exchange', businessId)).data;
+    if (record) await this.takeUp(record).catch(() => {});
+  }
+
   private async takeUp({ businessId, snapshot, said, beside, notified }: ExchangeRecord): Promise<void> {
-    if (snapshot.calls.every((c) => c.phase === 'over')) return;
+    if (snapshot.calls.every((c) => c.phase === 'over') || (await this.hasMoved(businessId))) return;
     const standing = (await this.standingOf(businessId)) ?? emptyStanding();
     const versions = new Map((await readMany(this.db, 'versions', businessId)).map((v) => [v.n, v]));
     const inForce = new Map<System, number>();
@@ -304,10 +313,16 @@ export class Switch {
     await this.settle(businessId);
   }
 
+  /** It was given to another machine: calls do not go by what is here. */
+  private async hasMoved(businessId: string): Promise<boolean> {
+    return (await this.db.get('settings', movedKey(businessId))) !== undefined;
+  }
+
   /** The engine of a business, started when it is first needed. */
   private async line(businessId: string): Promise<Line | undefined> {
     const known = this.lines.get(businessId);
     if (known) return known;
+    if (await this.hasMoved(businessId)) return undefined;
     const newest = (await readMany(this.db, 'versions', businessId)).at(-1);
     const standing = await this.standingOf(businessId);
     if (!newest || !standing) return undefined;

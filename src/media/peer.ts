@@ -1,4 +1,5 @@
 /** The sound between this window and one other end of a talk (WebRTC). */
+import { nanoid } from 'nanoid';
 import { CODEC, rating } from '../core/audio';
 import type { Body } from './signals';
 
@@ -13,6 +14,8 @@ export class Peer {
   private sender: RTCRtpSender | null = null;
   private element = new Audio();
   private waiting: RTCIceCandidateInit[] = [];
+  /** Which offer the connection is by. Two may cross, where both say at once that they are there. */
+  private of = '';
   private before = { lost: 0, received: 0 };
   /** What is to be heard of them. */
   private heard = true;
@@ -51,8 +54,9 @@ export class Peer {
         if (!this.pc) this.send({ kind: 'here' });
         return;
       case 'description':
-        return this.described(body.description);
+        return this.described(body.description, body.of);
       case 'candidate':
+        if (body.of !== this.of) return;
         if (this.pc?.remoteDescription) await this.pc.addIceCandidate(body.candidate).catch(() => {});
         else this.waiting.push(body.candidate);
         return;
@@ -103,13 +107,14 @@ export class Peer {
     this.element.remove();
   }
 
-  private connection(): RTCPeerConnection {
+  private connection(of: string): RTCPeerConnection {
     this.pc?.close();
+    this.of = of;
     // Host addresses only: no server outside is asked for anything.
     const pc = (this.pc = new RTCPeerConnection());
     this.waiting = [];
     pc.onicecandidate = ({ candidate }) =>
-      candidate && this.send({ kind: 'candidate', candidate: candidate.toJSON() });
+      candidate && this.send({ kind: 'candidate', candidate: candidate.toJSON(), of });
     pc.ontrack = ({ track }) => {
       this.element.srcObject = new MediaStream([track]);
       this.element.muted = !this.heard;
@@ -129,16 +134,17 @@ export class Peer {
   }
 
   private async offer(): Promise<void> {
-    const pc = this.connection();
+    const pc = this.connection(nanoid(8));
     await this.sendBy(pc.addTransceiver('audio', { direction: 'sendrecv' }));
     await this.describe(pc);
   }
 
-  private async described(description: RTCSessionDescriptionInit): Promise<void> {
+  private async described(description: RTCSessionDescriptionInit, of: string): Promise<void> {
     if (description.type === 'answer') {
+      if (of !== this.of) return;
       if (this.pc?.signalingState === 'have-local-offer') await this.pc.setRemoteDescription(description);
     } else {
-      const pc = this.connection();
+      const pc = this.connection(of);
       await pc.setRemoteDescription(description);
       const [transceiver] = pc.getTransceivers();
       if (transceiver) {
@@ -168,6 +174,7 @@ export class Peer {
     this.send({
       kind: 'description',
       description: pc.localDescription.toJSON() as RTCSessionDescriptionInit,
+      of: this.of,
     });
   }
 

@@ -27,7 +27,9 @@ function openGateWhenWanted(db: Db, running: Switch): () => void {
     await opening;
   };
   const failed = (error: unknown) => console.error('Phones on other machines could not be dealt with', error);
-  changes.listen(({ what }) => void (what === 'devices' && look().catch(failed)));
+  changes.listen(({ what }) => {
+    if (what === 'devices' || what === 'businesses') void look().catch(failed);
+  });
   void look().catch(failed);
   return () => {
     closed = true;

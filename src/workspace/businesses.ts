@@ -15,12 +15,14 @@ import { Damaged, putAside, reading, sorted, type Unread } from './damage';
 import { readMany } from './reading';
 import { historyOf, readRecord } from './draft';
 import { MANIES, MANY, ofEach, type Many } from './kinds';
+import { movedKey } from './moving';
 import {
   BusinessRecord,
   DealingsRecord,
   DraftRecord,
   noDealings,
   FileRecord,
+  type ExchangeRecord,
   SoundRecord,
   StandingRecord,
   VersionRecord,
@@ -200,9 +202,13 @@ export const remember = (db: Db, id: string): Promise<void> =>
 
 /**
  * Stores a whole business, in place of one with the same id. One transaction: all of it or nothing.
- * @param opens it is the one that opens from now on
+ * @param opens it is the one that opens from now on @param calls in progress, where it comes from another machine
  */
-export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promise<void> {
+export function writeWhole(
+  db: Db,
+  whole: Whole,
+  { opens = false, calls = null }: { opens?: boolean; calls?: ExchangeRecord | null } = {},
+): Promise<void> {
   return db.write('business', async (open) => {
     const tx = open(
       'businesses',
@@ -228,7 +234,8 @@ export function writeWhole(db: Db, whole: Whole, { opens = false } = {}): Promis
       within(tx.objectStore('days').delete(key));
     within(tx.objectStore('settings').delete(headKey(id)));
     within(tx.objectStore('journal').add({ entries: [], anew: id }));
-    within(tx.objectStore('exchange').delete(id));
+    within(calls ? tx.objectStore('exchange').put(calls) : tx.objectStore('exchange').delete(id));
+    within(tx.objectStore('settings').delete(movedKey(id)));
     within(tx.objectStore('businesses').put(whole.business));
     if (opens) within(tx.objectStore('settings').put(id, 'business'));
     within(tx.objectStore('drafts').put(whole.draft));

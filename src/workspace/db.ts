@@ -118,6 +118,7 @@ interface Shape extends DBSchema {
       | `views:${string}`
       | `boards:${string}`
       | `load promises:${string}`
+      | `moved:${string}`
       | `log:${string}`;
     value:
       | ClockSetting
@@ -131,10 +132,18 @@ interface Shape extends DBSchema {
       | Boards
       | LoadPromises
       | VisitAsked[]
-      | LogHead;
+      | LogHead
+      | Moved;
   };
   /** Records that could not be read, as they lay there, until somebody has seen to them. */
   aside: { key: string; value: Aside; indexes: { business: string } };
+}
+/** A business was given to another machine: what is here is a copy that calls do not go by. */
+export interface Moved {
+  /** Bench time, epoch milliseconds. */
+  at: number;
+  /** Which machine says it took it. */
+  to: string;
 }
 export type Db = Store<Shape>;
 /** What settings are found by. */

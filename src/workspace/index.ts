@@ -92,4 +92,6 @@ export {
   type DeviceWord,
   type Joining,
 } from './devices';
+export { besideOf, letGoOfKeys, movedKey, movedOf, putAround, readCalls, rest } from './moving';
+export type { Moved } from './db';
 export type { Device, DeviceRecord, ExchangeKeys } from './records';

@@ -2,7 +2,7 @@
 import { callFrom, setClock, visit } from './bench';
 import { askIn, expect, invitedBy, letIn, test } from './devices';
 import type { Page } from '@playwright/test';
-import { levelAt, toneAsMicrophone, TEST_TONE } from './talking';
+import { call, levelAt, toneAsMicrophone, TEST_TONE } from './talking';
 
 /** What a browser keeps where it is a phone, as somebody would find it who has the disk: by store. */
 const keptOn = (device: Page) =>
@@ -165,4 +165,46 @@ test('a link that is used a second time suspends the first device until the owne
   await expect(waiting).toContainText('somebody else has read the invitation');
   await waiting.getByRole('button', { name: 'It may go on his mobile' }).click();
   await expect(device.getByTestId('phone-state')).toContainText('this phone is ready');
+});
+
+test('the exchange moves to another machine by a link: a talk between two phones goes on, and they are there again', async ({
+  page,
+  machine,
+}) => {
+  test.slow();
+  const idris = await machine((phone) => toneAsMicrophone(phone));
+  await askIn(idris, await invitedBy(page, 'idris', 'Idris'), 'his mobile');
+  await letIn(page, idris, 'his mobile');
+  const jonah = await machine();
+  await askIn(jonah, await invitedBy(page, 'jonah', 'Jonah'), 'workshop tablet');
+  await letIn(page, jonah, 'workshop tablet');
+  await call(idris, 'jonah');
+  await answer(jonah);
+  await expect(jonah.getByTestId('talking')).toContainText('sound: good');
+  await expect.poll(() => levelAt(jonah, TEST_TONE), { timeout: 20_000 }).toBeGreaterThan(-40);
+
+  await page.goto('/exchange');
+  await expect(page.getByTestId('exchange-state')).toContainText('Calls are switched here');
+  await expect(page.getByTestId('calls-now')).toHaveText('1');
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const link = await page.getByTestId('move-link').innerText();
+  const other = await machine();
+  await other.goto(link.replace(/.$/, (last) => (last === 'A' ? 'B' : 'A')));
+  await expect(other.getByRole('alert')).toContainText('That is not the link');
+  await other.goto('about:blank');
+  await other.goto(link);
+  await expect(other.getByRole('status')).toContainText('Somebody at the machine of Lantern Cove Boatworks');
+  expect(other.url()).not.toContain('move=');
+  await page.getByRole('button', { name: 'Give it to them' }).click();
+
+  await expect(other.getByTestId('exchange-state')).toContainText('Calls are switched here');
+  await expect(page.getByTestId('exchange-state')).toContainText('has moved to');
+  await expect(other.getByTestId('calls-now')).toHaveText('1');
+  await expect(other.getByText('2 of 2')).toBeVisible();
+  // The talk went on all the while, and is ended from either side.
+  await expect.poll(() => levelAt(jonah, TEST_TONE)).toBeGreaterThan(-40);
+  await expect(jonah.getByTestId('cut-off')).toBeHidden();
+  await idris.keyboard.press('Escape');
+  await expect(jonah.getByTestId('talking')).toBeHidden();
+  await expect(other.getByTestId('calls-now')).toHaveText('0');
 });

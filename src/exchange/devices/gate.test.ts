@@ -269,6 +269,29 @@ describe('a device that is a phone', () => {
     voice.close();
   });
 
+  it('finds another phone that is on another machine, too', async () => {
+    const noor = await paired();
+    const mei = await open(await invited('mei-mobile-app', 'invitation-2'), 'laptop');
+    await until(async () => (await devices()).length === 2);
+    await say('is ours', (await devices()).find((d) => d.state === 'asks')!.id);
+    await until(() => mei.is.calls !== undefined);
+    const description = { type: 'offer' as const, sdp: 'v=0' };
+    noor.far.signal({
+      callId: 'c',
+      from: NOOR,
+      to: 'mei-mobile-app',
+      kind: 'description',
+      description,
+      of: 'a',
+    });
+    await until(() => mei.signals.length > 0);
+    mei.far.signal({ callId: 'c', from: 'mei-mobile-app', to: NOOR, kind: 'here' });
+    await until(() => noor.signals.length > 0);
+    expect(mei.signals).toEqual([
+      { callId: 'c', from: NOOR, to: 'mei-mobile-app', kind: 'description', description, of: 'a' },
+    ]);
+  });
+
   it('shut out, it is no phone any more, hears nothing, and is told whenever it comes again', async () => {
     const keys = makeKeys();
     const phone = await paired(keys);

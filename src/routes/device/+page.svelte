@@ -1,20 +1,19 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { replaceState } from '$app/navigation';
   import AskIn from '$ui/device/AskIn.svelte';
   import OnDevice from '$ui/device/OnDevice.svelte';
   import CutOff from '$ui/device/CutOff.svelte';
   import { ThisDevice } from '$ui/device/device.svelte';
   import Notices from '$ui/frame/Notices.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
+  import { forgetFragment } from '$ui/window/secret';
   import { readJoin } from '../../channel/link';
 
   const device = new ThisDevice();
   let now = $state(Date.now());
   onMount(() => {
     const link = readJoin(location.hash);
-    // A secret does not stay in the address, where somebody may read it over a shoulder.
-    if (location.hash) replaceState('/device', {});
+    forgetFragment();
     void device.start(link);
     const ticking = setInterval(() => (now = Date.now()), 1000);
     return () => clearInterval(ticking);

@@ -7,6 +7,7 @@ import type { Signal, Signals } from '$media';
 import { PhoneDesk } from '../phone/desk.svelte';
 import { session } from '../window/session.svelte';
 import { Kept, type Own } from './kept';
+import { kindOfDevice } from './kind';
 
 /** Cut off for less, one waits: it comes back by itself. In milliseconds. */
 const SHORTLY_MS = 2500;
@@ -217,11 +218,4 @@ export class ThisDevice {
         'There is no room on this device to keep what it was told: without the exchange it will show nothing.';
     }
   }
-}
-
-/** What this browser says it is: its name and the system's. */
-async function kindOfDevice(): Promise<string> {
-  const { default: Bowser } = await import('bowser');
-  const { browser, os } = Bowser.parse(navigator.userAgent);
-  return [browser.name, os.name && `on ${os.name}`].filter(Boolean).join(' ') || 'A browser';
 }

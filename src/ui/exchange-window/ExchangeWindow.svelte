@@ -3,12 +3,13 @@
   import { onDestroy, onMount } from 'svelte';
   import { whoseName } from '$core/calls';
   import { hearGate, SWITCH_LOCK, type GateState } from '$exchange';
-  import { devicesIn } from '$workspace';
+  import { devicesIn, movedOf, type Moved } from '$workspace';
   import { switchTrouble } from '../data/switch-trouble.svelte';
   import { count, momentText } from '../format';
   import { Line } from '../phone/line.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { Awake } from './awake.svelte';
+  import MoveAway from './MoveAway.svelte';
 
   /** A machine that stays on: nothing but the switch, and how it does. */
   const business = $derived(theBusiness().view.business);
@@ -49,14 +50,24 @@
     Object.values(theBusiness().standing.registrations).filter((r) => r.online && !r.standIn).length,
   );
   const trouble = $derived(switchTrouble.of(business.id));
+  /** It was given to another machine. */
+  let moved = $state.raw<Moved | null>(null);
+  onMount(() => void movedOf(theBusiness().db, business.id).then((m) => (moved = m ?? null)));
 </script>
 
 <svelte:document onvisibilitychange={awake.look} />
 
 <main>
   <h1>The exchange of {system.business.name}</h1>
-  <p class="state" class:bad={late || trouble !== null} role="status" data-testid="exchange-state">
-    {#if trouble}Calls go on, and cannot be stored: {trouble}
+  <p
+    class="state"
+    class:bad={late || trouble !== null || moved !== null}
+    role="status"
+    data-testid="exchange-state"
+  >
+    {#if moved}This business has moved to {moved.to}. What is here is a copy that calls do not go by: close
+      this window, or read a saved file to begin here anew.
+    {:else if trouble}Calls go on, and cannot be stored: {trouble}
     {:else if runs}Calls are switched here. Leave this window open.
     {:else if late}No window of this browser switches calls. Reload this one.
     {:else}Beginning…{/if}
@@ -113,6 +124,7 @@
       {/each}
     </ul>
   {/if}
+  {#if !moved}<MoveAway onmoved={(to) => (moved = { at: theBusiness().now, to })} />{/if}
   <p class="small soft">
     While this window is closed, and no other of this browser is open, nobody answers and phones on other
     machines are cut off ({count(devices.length, 'device')}). <a href="/">To the administration</a> ·
