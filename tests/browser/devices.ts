@@ -35,7 +35,11 @@ export const test = base.extend<{
 });
 export { expect };
 
-async function otherMachine({ project }: TestInfo, at?: string): Promise<{ browser: Browser; page: Page }> {
+/** A browser process of its own, 390 wide. */
+export async function otherMachine(
+  { project }: TestInfo,
+  at?: string,
+): Promise<{ browser: Browser; page: Page }> {
   const { launchOptions, baseURL, viewport: _, ...rest } = project.use;
   const browser = await chromium.launch(launchOptions);
   const context = await browser.newContext({

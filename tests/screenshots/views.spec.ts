@@ -1,5 +1,6 @@
 /** One current picture of each main view, from the demonstration, into docs/screenshots. */
 import { test, type Page } from '@playwright/test';
+import { askIn, invitedBy, letIn, otherMachine } from '../browser/devices';
 import { codeInLetter, saved, setClock, setUpPhone } from '../browser/bench';
 
 const folder = 'docs/screenshots';
@@ -67,8 +68,6 @@ test('pictures of the demonstration', async ({ context, page }) => {
   await drawer.getByLabel('Where Mei Tanaka’s Desk phone is').selectOption('outside the office');
   await drawer.getByRole('button', { name: 'Close' }).click();
   await page.getByText('The mail came back').waitFor({ timeout: 40_000 });
-  await page.goto('/phones');
-  await shot(page, 'phones');
 
   // Idris pairs his softphone; a customer calls Rosa's colleagues, and later leaves a message.
   await page.goto('/people/idris');
@@ -162,4 +161,23 @@ test('pictures of the demonstration', async ({ context, page }) => {
     .getByText(/rings Rosa/)
     .waitFor({ timeout: 30_000 });
   await shot(page, 'now');
+});
+
+test('phones on other machines: one is there, one waits for a word', async ({ page }, info) => {
+  test.setTimeout(120_000);
+  await page.goto('/');
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await setClock(page, '2026-11-24T10:15');
+  const [first, second] = [await otherMachine(info), await otherMachine(info)];
+  await askIn(first.page, await invitedBy(page, 'idris', 'Idris'), 'Idris’s mobile');
+  await letIn(page, first.page, 'Idris’s mobile');
+  await askIn(second.page, await invitedBy(page, 'jonah', 'Jonah'), 'the tablet in the workshop');
+  await second.page.getByTestId('asking').waitFor();
+  await page.getByTestId('asks-in').getByRole('link', { name: 'Look at it' }).click();
+  await page.getByRole('cell', { name: 'connected now' }).waitFor();
+  // What was said last has gone by.
+  await page.getByTestId('asks-in').waitFor({ state: 'detached' });
+  await shot(page, 'phones');
+  await first.browser.close();
+  await second.browser.close();
 });

@@ -40,7 +40,7 @@
 </script>
 
 <Shared gate={gate ?? null} />
-<p class="small">
+<p class="small note">
   Phones on other machines ring as long as a window of this browser is open. <a href="/exchange"
     >A window for a machine that stays on</a
   >
@@ -167,6 +167,9 @@
   }
   p {
     margin: 2px 0 0;
+  }
+  .note {
+    margin: -6px 0 16px;
   }
   .block {
     display: block;
