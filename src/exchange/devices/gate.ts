@@ -28,6 +28,7 @@ import {
   type Device,
   type ExchangeKeys,
 } from '../../workspace';
+import { phoneLock } from '../protocol';
 import { Lingering } from './lingering';
 import { Session, type Hold } from './session';
 import { Greeting, PROLOGUE, type Standing } from './words';
@@ -152,6 +153,9 @@ export class Gate {
       }),
     };
     this.posts.set(businessId, post);
+    // Phones of an exchange that begins here anew come back at once, and some of them are in a talk: it is not ended meanwhile.
+    for (const device of devicesIn(await readMany(this.db, 'devices', businessId)))
+      if (device.state === 'paired') this.lingering.take(phoneLock(businessId, device.phoneId))(false);
     this.told(this.states);
   }
 
