@@ -129,6 +129,7 @@ test('a meeting is joined from one’s own phone in one act, and recorded by its
 }) => {
   await open(page, '/numbers/dialling');
   await page.getByTestId('record-calls').getByLabel('Who may have a call recorded').selectOption('everybody');
+  await saved(page);
   await page.goto('/answering/rooms');
   const room = page.getByRole('region', { name: 'The loft' });
   await room.getByLabel('Host', { exact: true }).selectOption('Idris Okafor');
