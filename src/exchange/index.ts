@@ -1,5 +1,5 @@
 export type { Standing as DeviceStanding } from './devices/words';
-export { hearGate } from './devices/relayed';
+export { answerAgain, hearGate } from './devices/relayed';
 export type { GateState } from './devices/gate';
 export { hold } from './hold';
 export { filledIn } from './notices';

@@ -144,6 +144,8 @@ export interface Moved {
   at: number;
   /** Which machine says it took it. */
   to: string;
+  /** It is known to be there; until then it rests here, and goes on only where somebody says so. */
+  known: boolean;
 }
 export type Db = Store<Shape>;
 /** What settings are found by. */

@@ -32,11 +32,11 @@ afterEach(async () => {
 });
 
 it('rests until it is put here anew, or the move came to nothing', async () => {
-  await rest(db, DEMO_ID, { at: NOW, to: 'Chrome on Linux' });
-  expect(await movedOf(db, DEMO_ID)).toEqual({ at: NOW, to: 'Chrome on Linux' });
+  await rest(db, DEMO_ID, { at: NOW, to: 'Chrome on Linux', known: true });
+  expect(await movedOf(db, DEMO_ID)).toEqual({ at: NOW, to: 'Chrome on Linux', known: true });
   await rest(db, DEMO_ID, null);
   expect(await movedOf(db, DEMO_ID)).toBeUndefined();
-  await rest(db, DEMO_ID, { at: NOW, to: 'x' });
+  await rest(db, DEMO_ID, { at: NOW, to: 'x', known: false });
   await writeWhole(db, demonstration(NOW));
   expect(await movedOf(db, DEMO_ID)).toBeUndefined();
 });

@@ -3,7 +3,8 @@ import type { Standing } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import { ClockSetting } from '../standins/clock/clock';
 import type { Whole } from './businesses';
-import type { Db } from './db';
+import type { Db, Moved } from './db';
+import { movedOf } from './moving';
 import { readRecord, type DraftState } from './draft';
 import type {
   Aside,
@@ -69,6 +70,8 @@ export interface View {
   callLists: CallListRecord[];
   listed: EntryRecord[];
   clock: ClockSetting;
+  /** It was given to another machine, or is about to be: calls do not go by what is here. */
+  moved: Moved | null;
   /** What is on its way to storage, and what stands in its way. */
   storage: StorageState;
   /** What could not be read and lies aside. */
@@ -126,6 +129,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     callLists: whole.callLists,
     listed: whole.listed,
     clock: await clockOf(db),
+    moved: (await movedOf(db, whole.business.id)) ?? null,
     storage: db.state,
     aside,
   };

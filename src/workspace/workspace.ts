@@ -14,6 +14,7 @@ import { readWhole, writeWhole, type Whole } from './businesses';
 import { dropAside, readAside, setAside, type Unread } from './damage';
 import { readAgain, readMany, type OneByOne } from './reading';
 import { settable, storeSettings, storeStanding } from './standing';
+import { movedOf } from './moving';
 import { businessNames, clockOf, pictureOf, type View } from './view';
 import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
 import { changeBack, changeRecords, type RecordChange } from './changing';
@@ -592,7 +593,7 @@ export class Workspace {
       case 'clock':
         return this.show({ clock: await clockOf(db) });
       case 'businesses':
-        return this.show({ businesses: await businessNames(db) });
+        return this.show({ businesses: await businessNames(db), moved: (await movedOf(db, id)) ?? null });
       case 'mail':
       case 'messages':
       case 'calls':

@@ -105,6 +105,12 @@ export class Gate {
     }
   }
 
+  /** Another browser had answered in its place; it is to be this one again. */
+  async again(businessId: string): Promise<void> {
+    this.end(businessId);
+    await this.lookAt(businessId);
+  }
+
   close(): void {
     this.closed = true;
     for (const id of [...this.posts.keys()]) this.end(id);
@@ -275,7 +281,10 @@ export class Gate {
         return { is: 'shut out' };
       case 'paired': {
         const phone = system?.phones[phoneId];
-        if (!system || !phone) return { is: 'refused', why: 'This phone has been removed.' };
+        // It may be there again, by an undo or once a move is done: nothing is given up for that.
+        if (!system)
+          return { is: 'suspended', why: 'The business cannot be read just now. Keep this page open.' };
+        if (!phone) return { is: 'suspended', why: 'This phone has been removed from the business.' };
         return {
           is: 'paired',
           business,

@@ -9,7 +9,10 @@ import { GateTeller } from './relayed';
 /** @returns how to close it */
 export function openGate(db: Db, running: Pick<Switch, 'now' | 'systemOf'>): () => void {
   const changes = new Changes();
-  const teller = new GateTeller(() => gate.states);
+  const teller = new GateTeller(
+    () => gate.states,
+    (businessId) => void (work = work.then(() => gate.again(businessId)).catch(failed)),
+  );
   const gate: Gate = new Gate(
     db,
     changes,

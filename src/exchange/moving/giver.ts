@@ -29,8 +29,8 @@ export interface GiverTold {
   gone(bytes: number, of: number): void;
   /** It is theirs now. */
   taken(): void;
-  /** They are gone, or could not store it: it stays here. @param why in words */
-  failed(why: string): void;
+  /** They are gone, or could not store it: it stays here. @param why in words @param all everything had been sent: it may be there */
+  failed(why: string, all: boolean): void;
 }
 export type GiverRelay = (token: string, told: RelayTold) => Pick<RelayClient, 'send' | 'drop' | 'close'>;
 
@@ -39,6 +39,7 @@ export class Giver {
   private peer: string | null = null;
   private sealed: Sealed | null = null;
   private got: (() => void) | null = null;
+  private all = false;
   private work: Promise<void> = Promise.resolve();
 
   private constructor(
@@ -84,6 +85,7 @@ export class Giver {
       if (!this.sealed) return;
       this.told.gone(Math.min(file.size, at + PART), file.size);
     }
+    this.all = true;
     this.say({ is: 'end', calls, around });
   }
   notNow(why: string): void {
@@ -104,7 +106,7 @@ export class Giver {
     this.sealed?.close();
     this.sealed = null;
     this.got?.();
-    this.told.failed('The other machine is not reached any more.');
+    this.told.failed('The other machine is not reached any more.', this.all);
   }
 
   private async heard(peer: string, piece: Bytes): Promise<void> {
@@ -142,9 +144,12 @@ export class Giver {
       case 'got':
         return this.got?.();
       case 'taken':
+        this.say({ is: 'known' });
+        // What goes on there is theirs, whatever becomes of this connection.
+        this.peer = null;
         return this.told.taken();
       case 'failed':
-        return this.told.failed(read.why);
+        return this.told.failed(read.why, false);
       case undefined:
         return;
     }

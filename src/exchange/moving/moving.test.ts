@@ -16,14 +16,17 @@ async function until(what: () => boolean): Promise<void> {
 /** Both ends, with all they are told. */
 async function ends(change: (link: MoveLink) => MoveLink = (l) => l) {
   const relayed = new Relayed();
-  const told = { asked: [] as string[], gone: [] as number[], taken: 0, failed: [] as string[] };
+  const told = { asked: [] as string[], gone: [] as number[], taken: 0, failed: [] as string[], unknown: 0 };
   const giver = await Giver.offer(
     'Lantern Cove Boatworks',
     {
       asked: (kind) => told.asked.push(kind),
       gone: (n) => told.gone.push(n),
       taken: () => told.taken++,
-      failed: (why) => told.failed.push(why),
+      failed: (why, all) => {
+        told.failed.push(why);
+        if (all) told.unknown++;
+      },
     },
     (token, to) => relayed.connect({ as: 'exchange', token }, to),
   );
@@ -45,7 +48,7 @@ async function ends(change: (link: MoveLink) => MoveLink = (l) => l) {
 
 describe('the exchange moves to another machine', () => {
   it('all of it, with calls and what stands around, and it is known to be there', async () => {
-    const { giver, taker, told, got } = await ends();
+    const { relayed, giver, taker, told, got } = await ends();
     await until(() => told.asked.length > 0);
     expect(told.asked).toEqual(['a browser on a test']);
     expect(got.waits).toBe('Lantern Cove Boatworks');
@@ -59,8 +62,12 @@ describe('the exchange moves to another machine', () => {
     expect([calls, around]).toEqual([{ businessId: 'b' }, [{ key: 'views:b', value: [1] }]]);
     expect(told.gone).toEqual([PART, 2 * PART, file.size]);
     expect(told.taken).toBe(0);
+    // Both know it by then.
     await taker.taken();
-    await until(() => told.taken === 1);
+    expect(told.taken).toBe(1);
+    relayed.restart();
+    await new Promise((r) => setTimeout(r, 50));
+    expect(told.failed).toEqual([]);
     giver.close();
     taker.close();
   });
@@ -85,9 +92,22 @@ describe('the exchange moves to another machine', () => {
     relayed.restart();
     await until(() => told.failed.length > 1);
     expect(told.failed[1]).toContain('not reached');
+    expect(told.unknown).toBe(0);
     await giving;
     expect(told.taken).toBe(0);
     expect(got.all).toEqual([]);
+    giver.close();
+    taker.close();
+  });
+
+  it('cut off once everything was sent, nobody here says that it stays: it may be there', async () => {
+    const { relayed, giver, taker, told, got } = await ends();
+    await until(() => told.asked.length > 0);
+    await giver.give(new Blob([random(10)]), null, []);
+    await until(() => got.all.length > 0);
+    relayed.restart();
+    await until(() => told.failed.length > 0);
+    expect(told.unknown).toBe(1);
     giver.close();
     taker.close();
   });

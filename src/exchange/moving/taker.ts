@@ -11,6 +11,9 @@ import {
   type MoveLink,
 } from './words';
 
+/** Whoever gave hears by then that it is taken; if not it rests there, and says that it does not know. In milliseconds. */
+const KNOWN_MS = 10_000;
+
 export interface TakerTold {
   /** The link is right; whoever gives is to say yes. */
   waits(business: string): void;
@@ -26,6 +29,7 @@ export class Taker {
   private finish: Asked['finish'] | null = null;
   private parts: Uint8Array<ArrayBuffer>[] = [];
   private size = 0;
+  private known: () => void = () => {};
   private work: Promise<void> = Promise.resolve();
 
   constructor(
@@ -66,8 +70,12 @@ export class Taker {
 
   /** It is stored, and goes on here. */
   async taken(): Promise<void> {
+    const known = new Promise<void>((resolve) => {
+      this.known = resolve;
+      setTimeout(resolve, KNOWN_MS);
+    });
     this.say({ is: 'taken' });
-    await this.sealed?.flushed();
+    await known;
   }
   failed(why: string): void {
     this.say({ is: 'failed', why: why.slice(0, 500) });
@@ -104,6 +112,8 @@ export class Taker {
         );
       case 'end':
         return this.told.all(new Blob(this.parts), message.calls, message.around);
+      case 'known':
+        return this.known();
       case 'not now':
         return this.told.failed(message.why);
     }

@@ -20,6 +20,8 @@ export type FromGiver =
   | { is: 'part'; bytes: Uint8Array }
   /** @property calls those in progress, as they are stored; null is none */
   | { is: 'end'; calls: unknown; around: Around }
+  /** That it is taken was heard: both know it. */
+  | { is: 'known' }
   | { is: 'not now'; why: string };
 
 export const FromTaker = z.discriminatedUnion('is', [

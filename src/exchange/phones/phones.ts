@@ -213,6 +213,9 @@ export class PhoneWindows {
           if (!(await this.isInForce(window))) await this.tellBusiness(window);
           break;
         case 'in force':
+          // Another PIN, another extension.
+          this.tellMeetings(window, await this.mailOf(window.businessId));
+        // falls through
         case 'standing':
           await this.tellBusiness(window);
           await this.tellCalls(window.businessId, window);

@@ -5,6 +5,7 @@
   import CutOff from '$ui/device/CutOff.svelte';
   import { ThisDevice } from '$ui/device/device.svelte';
   import Notices from '$ui/frame/Notices.svelte';
+  import PhonePage from '$ui/phone/PhonePage.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
   import { forgetFragment } from '$ui/window/secret';
   import { readJoin } from '../../channel/link';
@@ -30,7 +31,7 @@
 </svelte:head>
 <svelte:window ononline={device.wake} onfocus={device.wake} />
 
-<div class="phone">
+<PhonePage>
   {#if device.cut && device.own}<CutOff
       cut={device.cut}
       {now}
@@ -39,6 +40,15 @@
     />{/if}
   <OnDevice settled={device.desk?.isOpen ?? false} />
   {#if device.problem}<p class="problem pad" role="alert">{device.problem}</p>{/if}
+  {#if device.own?.paired && device.given}
+    <p class="pad" data-testid="other-link">
+      A link to become another phone was opened; this device is the phone of {device.own.paired.who}.
+      <button class="linkish" type="button" onclick={() => void device.forget(device.given)}
+        >Give that up and use the link</button
+      >
+      <button class="linkish" type="button" onclick={() => (device.given = null)}>Leave it as it is</button>
+    </p>
+  {/if}
   {#if !device.ready}
     <p class="pad soft" role="status">Looking what this device is…</p>
   {:else if device.elsewhere}
@@ -80,7 +90,16 @@
       {/if}
       <p><button class="linkish" type="button" onclick={() => void device.forget()}>Not now</button></p>
     </div>
-  {:else}
+  {:else if device.own?.paired && standing?.is === 'refused'}
+    <div class="card pad" data-testid="not-known">
+      <h1>Not known there now</h1>
+      <p>{standing.why}</p>
+      <p>What this device is stays on it, in case an older copy of the business was read there.</p>
+      <p>
+        <button class="linkish" type="button" onclick={() => void device.forget()}>Give this phone up</button>
+      </p>
+    </div>
+  {:else if device.mayAsk}
     <div class="pad">
       <AskIn
         given={device.given}
@@ -90,23 +109,9 @@
       />
     </div>
   {/if}
-</div>
+</PhonePage>
 
 <style>
-  .phone {
-    max-width: 460px;
-    margin: 0 auto;
-    min-height: 100vh;
-    background: var(--paper);
-  }
-  @media (min-width: 860px) {
-    .phone:has(:global(.desk)) {
-      max-width: 1240px;
-    }
-  }
-  .pad {
-    padding: 18px;
-  }
   .problem {
     color: var(--alarm);
     margin: 0;

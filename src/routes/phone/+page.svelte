@@ -9,6 +9,7 @@
   import { readJoin, writeJoin } from '../../channel/link';
   import { PhoneDesk } from '$ui/phone/desk.svelte';
   import Pairing from '$ui/phone/setup/Pairing.svelte';
+  import PhonePage from '$ui/phone/PhonePage.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
   import Trouble from '$ui/Trouble.svelte';
   import { session } from '$ui/window/session.svelte';
@@ -48,7 +49,7 @@
 
 <svelte:head><title>Staff phone · Upper Line</title></svelte:head>
 
-<div class="phone">
+<PhonePage>
   {#if desk?.none}
     <Trouble trouble={{ why: 'missing', message: desk.none, raw: null }} />
   {:else if desk}
@@ -60,21 +61,4 @@
       onopen={(business, phone) => void goto(`/phone?business=${business}&as=${phone}`)}
     />
   {/if}
-</div>
-
-<style>
-  .phone {
-    max-width: 460px;
-    margin: 0 auto;
-    min-height: 100vh;
-    background: var(--paper);
-  }
-  @media (min-width: 860px) {
-    .phone:has(:global(.desk)) {
-      max-width: 1240px;
-    }
-  }
-  .pad {
-    padding: 18px;
-  }
-</style>
+</PhonePage>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button, TextInput } from 'carbon-components-svelte';
+  import FilePicker from '../fields/FilePicker.svelte';
   import { readJoin, type JoinLink } from '../../channel/link';
   import { readLink } from '$standins/mail/invitation';
   import { readPairing } from '../phone/setup/pairing-file';
@@ -21,7 +22,6 @@
   let name = $state('');
   let pasted = $state('');
   let problem = $state('');
-  let picker = $state<HTMLInputElement>();
 
   function take(join: string | undefined, what: string) {
     const link = join ? readJoin(join) : undefined;
@@ -68,18 +68,12 @@
     <p>Open the link of your invitation on this device, or scan its picture with the camera. Or:</p>
     <TextInput labelText="Paste the link" bind:value={pasted} invalid={!!problem} invalidText={problem} />
     <Button type="submit" kind="tertiary">Read it</Button>
-    <Button kind="ghost" on:click={() => picker?.click()}>Read a picture or file of the mail</Button>
-    <input
-      bind:this={picker}
-      class="visually-hidden"
-      type="file"
+    <FilePicker
+      words="Read a picture or file of the mail"
+      label="Picture or settings file of the mail"
       accept="image/*,application/json,.json"
-      aria-label="Picture or settings file of the mail"
-      tabindex="-1"
-      onchange={() => {
-        void read(picker?.files?.[0]);
-        if (picker) picker.value = '';
-      }}
+      kind="ghost"
+      onfile={(file) => void read(file)}
     />
   </form>
 {/if}

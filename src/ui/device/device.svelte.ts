@@ -44,11 +44,11 @@ export class ThisDevice {
   async start(link: JoinLink | undefined): Promise<void> {
     try {
       this.kept = await Kept.open();
-      let own = (await this.kept.own()) ?? null;
-      const another = link && link.secret !== own?.link?.secret && !own?.paired;
-      if (another) own = null;
-      this.own = own;
-      this.given = own?.paired ? null : (link ?? own?.link ?? null);
+      const own = (await this.kept.own()) ?? null;
+      // One that let nobody in gives way to another; a phone is given up by its person alone.
+      const another = link !== undefined && link.secret !== own?.link?.secret && !own?.paired;
+      this.own = another ? null : own;
+      this.given = link ?? own?.link ?? null;
     } catch (error) {
       this.problem = `This browser keeps nothing: ${error instanceof Error ? error.message : String(error)}`;
     }
@@ -62,17 +62,26 @@ export class ThisDevice {
   async ask(name: string): Promise<void> {
     if (!this.given || !this.kept) return;
     this.standing = null;
-    const own = await Kept.fresh(this.given, name.trim());
-    await this.kept.keepOwn(own);
-    this.own = own;
-    this.begin(own);
+    try {
+      const own = await Kept.fresh(this.given, name.trim());
+      await this.kept.keepOwn(own);
+      this.own = own;
+      this.begin(own);
+    } catch (error) {
+      this.problem = `This browser keeps nothing: ${error instanceof Error ? error.message : String(error)}`;
+    }
   }
 
-  /** Another link can be opened: nothing of this one is kept. */
-  async forget(): Promise<void> {
+  /** It is nobody's phone any more, and nothing of it is kept. @param link by which it may ask to be another's */
+  async forget(link: JoinLink | null = null): Promise<void> {
     this.stop();
     await this.kept?.erase();
-    this.own = this.given = this.standing = this.cut = null;
+    this.own = this.standing = this.cut = null;
+    this.given = link;
+  }
+  /** It could ask, for this browser keeps what it needs. */
+  get mayAsk(): boolean {
+    return this.kept !== null;
   }
 
   wake = (): void => this.far?.wake();
@@ -133,8 +142,9 @@ export class ThisDevice {
     if (!own) return;
     switch (standing.is) {
       case 'paired':
+        // The link it came by is used up; another that was opened meanwhile is asked about.
+        if (own.link?.secret === this.given?.secret) this.given = null;
         this.own = { ...own, link: null, paired: standing };
-        this.given = null;
         await this.kept?.keepOwn(this.own);
         return this.bePhone(this.own, standing, false);
       case 'shut out':
@@ -144,6 +154,8 @@ export class ThisDevice {
         return this.kept?.erase();
       case 'refused':
         this.stop();
+        // An older copy of the business may have been read there: a phone does not give itself up for that.
+        if (own.paired) return;
         this.own = this.given = null;
         return this.kept?.erase();
       case 'asks':

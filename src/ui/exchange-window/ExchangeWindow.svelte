@@ -3,7 +3,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { whoseName } from '$core/calls';
   import { hearGate, SWITCH_LOCK, type GateState } from '$exchange';
-  import { devicesIn, movedOf, type Moved } from '$workspace';
+  import { devicesIn } from '$workspace';
   import { switchTrouble } from '../data/switch-trouble.svelte';
   import { count, momentText } from '../format';
   import { Line } from '../phone/line.svelte';
@@ -50,9 +50,7 @@
     Object.values(theBusiness().standing.registrations).filter((r) => r.online && !r.standIn).length,
   );
   const trouble = $derived(switchTrouble.of(business.id));
-  /** It was given to another machine. */
-  let moved = $state.raw<Moved | null>(null);
-  onMount(() => void movedOf(theBusiness().db, business.id).then((m) => (moved = m ?? null)));
+  const moved = $derived(theBusiness().view.moved);
 </script>
 
 <svelte:document onvisibilitychange={awake.look} />
@@ -65,8 +63,9 @@
     role="status"
     data-testid="exchange-state"
   >
-    {#if moved}This business has moved to {moved.to}. What is here is a copy that calls do not go by: close
-      this window, or read a saved file to begin here anew.
+    {#if moved && !moved.known}Calls rest: everything goes to {moved.to}.
+    {:else if moved}This business has moved to {moved.to}. What is here is a copy that calls do not go by:
+      close this window, or read a saved file to begin here anew.
     {:else if trouble}Calls go on, and cannot be stored: {trouble}
     {:else if runs}Calls are switched here. Leave this window open.
     {:else if late}No window of this browser switches calls. Reload this one.
@@ -124,7 +123,7 @@
       {/each}
     </ul>
   {/if}
-  {#if !moved}<MoveAway onmoved={(to) => (moved = { at: theBusiness().now, to })} />{/if}
+  {#if !moved?.known && theBusiness().may('businesses')}<MoveAway />{/if}
   <p class="small soft">
     While this window is closed, and no other of this browser is open, nobody answers and phones on other
     machines are cut off ({count(devices.length, 'device')}). <a href="/">To the administration</a> ·

@@ -11,13 +11,14 @@
   import { session, theBusiness } from '../window/session.svelte';
 
   /** Gives the exchange to another machine, by a link that is opened there. */
-  let { onmoved }: { onmoved: (to: string) => void } = $props();
   let link = $state('');
   let picture = $state('');
   let asks = $state('');
   let gone = $state<{ n: number; of: number } | null>(null);
   let problem = $state('');
-  let giver: Giver | null = null;
+  let giver = $state.raw<Giver | null>(null);
+  /** Given by this window or one that is gone, and not known to have arrived. */
+  const resting = $derived(theBusiness().view.moved);
   const files = new Files();
   onDestroy(() => {
     giver?.close();
@@ -32,7 +33,7 @@
         asked: (kind) => (asks = kind),
         gone: (n, of) => (gone = { n, of }),
         taken: () => void taken(),
-        failed: (why) => void failed(why),
+        failed: (why, all) => void failed(why, all),
       },
       (token, told) => new RelayClient({ as: 'exchange', token }, told, fetchFrom('')),
     );
@@ -47,7 +48,7 @@
     const { db, changes, id } = workspace;
     gone = { n: 0, of: 0 };
     try {
-      await rest(db, id, { at: now, to: asks });
+      await rest(db, id, { at: now, to: asks, known: false });
       changes.tell({ businessId: id, what: 'businesses' });
       const written = await files.write(await workspace.whole(), () => {});
       if (!written?.ok) throw new Error(written?.message ?? 'No file was made.');
@@ -60,14 +61,18 @@
     }
   }
   async function taken() {
-    const { db, changes, id } = theBusiness().workspace;
+    const { workspace, now } = theBusiness();
+    const { db, changes, id } = workspace;
     await letGoOfKeys(db, id);
     changes.tell({ businessId: id, what: 'devices' });
-    onmoved(asks);
+    await rest(db, id, { at: now, to: asks, known: true });
+    changes.tell({ businessId: id, what: 'businesses' });
   }
   /** It goes on here. */
-  async function failed(why: string) {
+  async function failed(why: string, all = false) {
     const { db, changes, id } = theBusiness().workspace;
+    // Once everything was sent it may go on there: then only somebody who has looked says where it does.
+    if (all) return stop();
     if (gone) {
       await rest(db, id, null);
       changes.tell({ businessId: id, what: 'businesses' });
@@ -75,6 +80,12 @@
     }
     problem = why;
     stop();
+  }
+  async function goOn() {
+    const { db, changes, id } = theBusiness().workspace;
+    await rest(db, id, null);
+    changes.tell({ businessId: id, what: 'businesses' });
+    problem = '';
   }
   function stop() {
     giver?.close();
@@ -87,7 +98,13 @@
 <section class="card" aria-label="Move to another machine">
   <h2>Move to another machine</h2>
   {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
-  {#if gone}
+  {#if resting && !giver}
+    <p>
+      It was given to <b>{resting.to}</b>, by another window or one that is gone, and whether it arrived is
+      not known here. Look there: if calls are switched there, close this window. If not:
+    </p>
+    <Button size="small" kind="tertiary" on:click={() => void goOn()}>Go on here</Button>
+  {:else if gone}
     <ProgressBar
       labelText="It goes to {asks}"
       helperText={gone.of ? `${bytesText(gone.n)} of ${bytesText(gone.of)}` : 'Everything is put together…'}

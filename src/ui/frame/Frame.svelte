@@ -23,6 +23,9 @@
   /** What somebody should know of where the data is. */
   const actor = $derived(theBusiness().actor);
   const notes = $derived([
+    ...(theBusiness().view.moved
+      ? [`This business has moved to ${theBusiness().view.moved?.to}: calls do not go by what is here.`]
+      : []),
     ...(theBusiness().view.aside.length
       ? [`${count(theBusiness().view.aside.length, 'record')} could not be read and lies aside.`]
       : []),

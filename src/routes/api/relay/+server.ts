@@ -9,16 +9,19 @@ export const POST: RequestHandler = async ({ request }) => {
   if (!read.ok) return read.response;
   const encoder = new TextEncoder();
   let ticket = '';
+  let open = true;
   let waits = 0;
   let lines!: ReadableStreamDefaultController<Uint8Array>;
   const body = new ReadableStream<Uint8Array>(
     {
       start: (controller) => void (lines = controller),
-      cancel: () => relay.gone(ticket),
+      cancel() {
+        open = false;
+        relay.gone(ticket);
+      },
     },
     new ByteLengthQueuingStrategy({ highWaterMark: 0 }),
   );
-  let open = true;
   try {
     ticket = await relay.connect(read.value, {
       line(line) {

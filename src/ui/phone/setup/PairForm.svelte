@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button, Select, TextInput } from 'carbon-components-svelte';
+  import FilePicker from '../../fields/FilePicker.svelte';
   import { onMount, untrack } from 'svelte';
   import type { System } from '$core/system';
   import { pair } from '$workspace';
@@ -24,7 +25,6 @@
   let problem = $state<{ field: 'number' | 'code' | 'file'; message: string } | null>(null);
   let busy = $state(false);
   let place = $state<'office' | 'outside'>('office');
-  let picker: HTMLInputElement;
   let over = $state(false);
 
   const inOffice = async (system: System): Promise<string> => {
@@ -89,20 +89,11 @@
   </p>
   <div class="fields">
     <div>
-      <Button kind="tertiary" size="small" on:click={() => picker.click()}
-        >Read the mail’s picture or file</Button
-      >
-      <input
-        bind:this={picker}
-        class="visually-hidden"
-        type="file"
+      <FilePicker
+        words="Read the mail’s picture or file"
+        label="Picture or settings file of the mail"
         accept="image/*,application/json,.json"
-        aria-label="Picture or settings file of the mail"
-        tabindex="-1"
-        onchange={() => {
-          void read(picker.files?.[0]);
-          picker.value = '';
-        }}
+        onfile={(file) => void read(file)}
       />
       <p class="small soft">Or drop or paste it here; on a phone, take a photo of it.</p>
       {#if said('file')}<p class="small problem" role="alert">{said('file')}</p>{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import type { GateState } from '$exchange';
+  import { answerAgain, type GateState } from '$exchange';
   import { readSharing, type Sharing } from './sharing';
 
   /** Where other machines find this one, and whether they can now. */
@@ -36,7 +36,9 @@
     <p class="small" data-testid="gate">
       {#if !gate}No phone on another machine has been invited yet.
       {:else if gate.replaced}Another browser answers for this business now: phones on other machines are
-        connected there. <a href="/phones/devices" data-sveltekit-reload>Answer here again</a>
+        connected there. <button class="linkish" type="button" onclick={() => answerAgain(gate.businessId)}
+          >Answer here again</button
+        >
       {:else if gate.connected}Phones on other machines can connect; {gate.devices.length}
         {gate.devices.length === 1 ? 'is' : 'are'} connected now.
       {:else}Phones on other machines cannot connect: {gate.why || 'the server is not reached.'}{/if}
