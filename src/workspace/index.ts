@@ -13,8 +13,16 @@ export { readRecord, takeStep, type DraftState, type Stepped } from './draft';
 export { fileSchema, readFile, type FileRead } from './file/read';
 export { TooLarge, writeFile } from './file/write';
 export { changeLetter, tellOfChanges } from './tell';
-export { businessNumber, invite, letterFor, withdraw, type Fresh, type Guest, type Invited } from './invite';
-export { isOutsideOf, pair, type Paired, type PairedAs } from './pair';
+export {
+  businessNumber,
+  invite,
+  letterFor,
+  withdraw,
+  type Fresh,
+  type Guest,
+  type Invited,
+} from './phones/invite';
+export { isOutsideOf, pair, type Paired, type PairedAs } from './phones/pair';
 export {
   accountsOf,
   makeAccounts,
@@ -23,7 +31,7 @@ export {
   registerDesk,
   signOut,
   type AccountWanted,
-} from './phones';
+} from './phones/phones';
 export { dropRecordings } from './call-sounds';
 export { addRemark, changeBack, changeRecords, dropRemark } from './changing';
 export { settable, storeSettings, storeStanding } from './standing';
@@ -91,7 +99,7 @@ export {
   sayOfDevice,
   type DeviceWord,
   type Joining,
-} from './devices';
+} from './phones/devices';
 export { besideOf, letGoOfKeys, movedKey, movedOf, putAround, readCalls, rest } from './moving';
 export type { Moved } from './db';
 export type { Device, DeviceRecord, ExchangeKeys } from './records';

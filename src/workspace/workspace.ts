@@ -29,7 +29,7 @@ import {
   type MailRecord,
   type VersionRecord,
 } from './records';
-import { withoutGone } from './phones';
+import { withoutGone } from './phones/phones';
 import { sweepBytes } from './kept-bytes';
 import { isClosed, within } from './store';
 import { sweepOld } from './upkeep';

@@ -44,6 +44,17 @@ let locks: string[];
 let phones: FarPhone[];
 let link: JoinLink;
 let now: number;
+let over: boolean;
+/** A phone that is taken out of the business. */
+let without = '';
+const QUIET = {
+  connected: () => {},
+  cut: () => {},
+  exchange: () => {},
+  came: () => {},
+  went: () => {},
+  piece: () => {},
+};
 
 /** Lets things go on until something is so. */
 async function until(what: () => boolean | Promise<boolean>): Promise<void> {
@@ -107,11 +118,17 @@ beforeEach(async () => {
   locks = [callerLock(OTHERS_CALL)];
   hold(locks);
   phones = [];
+  without = '';
   now = TEN_FIFTEEN;
   changes = new Changes();
   gate = new Gate(db, changes, {
     now: () => now,
-    system: async () => (await readRecord(db, DEMO_ID))?.system,
+    system: async () => {
+      const system = (await readRecord(db, DEMO_ID))?.system;
+      if (!system) return undefined;
+      const { [without]: _, ...phones } = system.phones;
+      return { ...system, phones };
+    },
     hold: (name) => {
       locks.push(name);
       return () => void locks.splice(locks.indexOf(name), 1);
@@ -119,11 +136,18 @@ beforeEach(async () => {
     relay: (token, told) => relayed.connect({ as: 'exchange', token }, told),
   });
   parts.push(changes, gate);
-  changes.listen((change) => void gate.changed(change));
+  over = false;
+  changes.listen((change) => {
+    gate.changed(change).catch((error: unknown) => {
+      // What was on its way when the test ended finds its database closed.
+      if (!over) throw error;
+    });
+  });
   link = await invited();
   await gate.look();
 });
 afterEach(() => {
+  over = true;
   for (const phone of phones) phone.close();
 });
 
@@ -311,6 +335,42 @@ describe('a device that is a phone', () => {
     await say('is ours');
     await pass(300);
     expect((await devices())[0]!.state).toBe('shut out');
+  });
+
+  it('whose phone is taken out of the business waits, gives nothing up, and is it again when that is undone', async () => {
+    const phone = await paired();
+    without = NOOR;
+    changes.tell({ businessId: DEMO_ID, what: 'in force' });
+    await until(() => phone.standing?.is === 'suspended');
+    expect(phone.standing).toMatchObject({ why: expect.stringContaining('removed') as string });
+    without = '';
+    changes.tell({ businessId: DEMO_ID, what: 'in force' });
+    await until(() => phone.standing?.is === 'paired');
+  });
+
+  it('asks what takes reckoning, and gets it whole', async () => {
+    const phone = await paired();
+    const values = { always: { to: 'outside' as const, number: '+12065550101' } };
+    const asked = [
+      phone.ask({ do: 'if called', values, supposed: true }),
+      phone.ask({ do: 'effect', values }),
+    ] as const;
+    let done: unknown[] = [];
+    void Promise.all(asked).then((answers) => (done = answers));
+    await until(() => done.length > 0);
+    const [trace, effect] = done as [{ kind: string }[], { found: unknown[] }];
+    expect(trace.some((e) => e.kind === 'leg offered')).toBe(true);
+    expect(effect.found.length).toBeGreaterThan(0);
+  });
+
+  it('answers here again where another browser had taken its place', async () => {
+    const phone = await paired();
+    const { token } = (await exchangeKeys(db, changes, DEMO_ID, now)) ?? {};
+    const other = relayed.connect({ as: 'exchange', token }, { ...QUIET, replaced: () => {} });
+    await until(() => gate.states[0]!.replaced);
+    await gate.again(DEMO_ID);
+    await until(() => phone.cut === null && gate.states[0]!.devices.length === 1);
+    other.close();
   });
 
   it('another device that is this phone takes its place', async () => {

@@ -1,9 +1,9 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
-import { registeredAt, REGISTERED_SECONDS } from '../core/system';
-import type { AccountDetails } from '../standins/registrar/accounts';
+import { demonstration, DEMO_ID } from '../../../demo/lantern-cove';
+import { registeredAt, REGISTERED_SECONDS } from '../../core/system';
+import type { AccountDetails } from '../../standins/registrar/accounts';
 import {
   accountsOf,
   Changes,
@@ -19,7 +19,7 @@ import {
   Workspace,
   writeWhole,
   type Db,
-} from '.';
+} from '..';
 
 const IN_OFFICE = '192.0.2.20';
 const OUTSIDE = '203.0.113.77';

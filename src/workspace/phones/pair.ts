@@ -1,15 +1,15 @@
 /** The staff side: a business number and a code register a phone. */
-import { readNumber } from '../core/numbering';
-import { newRegistration, type Registration, type System } from '../core/system';
-import { tryCode } from '../standins/registrar/pairing';
-import { benchTime } from '../standins/clock/clock';
-import type { Db } from './db';
-import { readRecord } from './draft';
-import { sorted } from './damage';
-import { StandingRecord } from './records';
-import { within } from './store';
-import type { Changes } from './sync';
-import { clockOf } from './view';
+import { readNumber } from '../../core/numbering';
+import { newRegistration, type Registration, type System } from '../../core/system';
+import { tryCode } from '../../standins/registrar/pairing';
+import { benchTime } from '../../standins/clock/clock';
+import type { Db } from '../db';
+import { readRecord } from '../draft';
+import { sorted } from '../damage';
+import { StandingRecord } from '../records';
+import { within } from '../store';
+import type { Changes } from '../sync';
+import { clockOf } from '../view';
 
 export type Paired =
   | { ok: true; businessId: string; phoneId: string }
@@ -27,7 +27,7 @@ const networksOf = (system: System): string[] => Object.values(system.sites).fla
 
 /** Whether a phone at an address is outside every office. Where no site names a network, nothing is. */
 export async function isOutsideOf(system: System, address: string): Promise<boolean> {
-  const { isOutside } = await import('../core/numbering/networks');
+  const { isOutside } = await import('../../core/numbering/networks');
   return isOutside(address, networksOf(system));
 }
 

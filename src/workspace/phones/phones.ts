@@ -8,18 +8,18 @@ import {
   type Registration,
   type Standing,
   type System,
-} from '../core/system';
-import type { AccountDetails } from '../standins/registrar/accounts';
-import type { Algorithm } from '../standins/registrar/digest';
-import type { Attempt, Typed } from '../standins/registrar/deskphone';
-import { benchTime } from '../standins/clock/clock';
-import type { Db } from './db';
-import { readRecord } from './draft';
+} from '../../core/system';
+import type { AccountDetails } from '../../standins/registrar/accounts';
+import type { Algorithm } from '../../standins/registrar/digest';
+import type { Attempt, Typed } from '../../standins/registrar/deskphone';
+import { benchTime } from '../../standins/clock/clock';
+import type { Db } from '../db';
+import { readRecord } from '../draft';
 import { isOutsideOf } from './pair';
-import type { Changes } from './sync';
-import { storeStanding } from './standing';
-import { clockOf } from './view';
-import type { Workspace } from './workspace';
+import type { Changes } from '../sync';
+import { storeStanding } from '../standing';
+import { clockOf } from '../view';
+import type { Workspace } from '../workspace';
 
 /** An account that is to be made: of a person on a phone. */
 export interface AccountWanted {
@@ -37,7 +37,8 @@ export async function makeAccounts(
   digitMap: string,
   random: (bytes: Uint8Array<ArrayBuffer>) => Uint8Array,
 ): Promise<AccountDetails[]> {
-  const { newAccount, passwordFrom, PORTS, realmOf, SERVER } = await import('../standins/registrar/accounts');
+  const { newAccount, passwordFrom, PORTS, realmOf, SERVER } =
+    await import('../../standins/registrar/accounts');
   const { system, view } = workspace;
   const realm = realmOf(workspace.id);
   const made: Record<string, Account> = {};
@@ -83,9 +84,9 @@ export async function registerDesk(
   device: { knows: readonly Algorithm[]; address: string; cnonce: string },
 ): Promise<Attempt> {
   const [{ registerPhone }, { register }, { realmOf, SERVER }] = await Promise.all([
-    import('../standins/registrar/deskphone'),
-    import('../standins/registrar/register'),
-    import('../standins/registrar/accounts'),
+    import('../../standins/registrar/deskphone'),
+    import('../../standins/registrar/register'),
+    import('../../standins/registrar/accounts'),
   ]);
   if (typed.server.trim().toLowerCase() !== SERVER)
     return {

@@ -1,18 +1,18 @@
 /** Phones on other machines: what their exchange is known by, who asks to be one, who is one, and who is not any more. */
 import { nanoid } from 'nanoid';
 // Each by its file: what seals messages is needed by nobody who only invites.
-import { addressOf } from '../channel/relay/address';
-import { base64Url } from '../channel/sealed/base64url';
-import { makeKeys, random, writePrivate } from '../channel/sealed/primitives';
-import type { JoinLink } from '../channel/link';
-import { newRegistration } from '../core/system';
-import { tryLink, type Invitation } from '../standins/registrar/pairing';
-import type { Db } from './db';
-import { sorted } from './damage';
-import { readMany } from './reading';
-import { StandingRecord, type Device, type DeviceRecord, type ExchangeKeys } from './records';
-import { within } from './store';
-import type { Changes } from './sync';
+import { addressOf } from '../../channel/relay/address';
+import { base64Url } from '../../channel/sealed/base64url';
+import { makeKeys, random, writePrivate } from '../../channel/sealed/primitives';
+import type { JoinLink } from '../../channel/link';
+import { newRegistration } from '../../core/system';
+import { tryLink, type Invitation } from '../../standins/registrar/pairing';
+import type { Db } from '../db';
+import { sorted } from '../damage';
+import { readMany } from '../reading';
+import { StandingRecord, type Device, type DeviceRecord, type ExchangeKeys } from '../records';
+import { within } from '../store';
+import type { Changes } from '../sync';
 
 /** A secret that only a link says: 256 bits. */
 export const freshSecret = (): string => base64Url(random(32));

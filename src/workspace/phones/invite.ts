@@ -1,19 +1,19 @@
 /** Inviting people to pair their phones by mail, and taking invitations back. */
-import { momentInFull, writingOf } from '../core/hours';
-import { writeJoin } from '../channel/link';
-import { writeNumber } from '../core/numbering';
-import type { InvitationWording, Person, Phone, System } from '../core/system';
-import { rawMessage } from '../standins/mail/compose';
+import { momentInFull, writingOf } from '../../core/hours';
+import { writeJoin } from '../../channel/link';
+import { writeNumber } from '../../core/numbering';
+import type { InvitationWording, Person, Phone, System } from '../../core/system';
+import { rawMessage } from '../../standins/mail/compose';
 import {
   invitationParts,
   invitationWords,
   pairingLink,
   type PhoneSettings,
-} from '../standins/mail/invitation';
-import { codeFrom } from '../standins/registrar/pairing';
-import type { Invitation, MailRecord } from './records';
+} from '../../standins/mail/invitation';
+import { codeFrom } from '../../standins/registrar/pairing';
+import type { Invitation, MailRecord } from '../records';
 import { exchangeKeys, freshSecret, linkOf } from './devices';
-import type { Workspace } from './workspace';
+import type { Workspace } from '../workspace';
 
 /** The number people know the business by: its first, in the order they were taken. */
 export const businessNumber = (system: System): string | undefined => Object.values(system.numbers)[0]?.e164;
