@@ -1,6 +1,6 @@
 /** The server: what every answer carries, pages that there are not, a voice that holds nobody up; and life without it. */
 import { spawn, type ChildProcess } from 'node:child_process';
-import { cpSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { bench } from './bench';
@@ -92,7 +92,12 @@ const serve = async (
     env: { ...process.env, PORT: String(port), ...more },
     stdio: 'pipe',
   });
-  await new Promise<void>((resolve) => server.stdout!.once('data', () => resolve()));
+  await new Promise<void>((resolve, reject) => {
+    server.stdout!.once('data', () => resolve());
+    server.once('exit', () =>
+      reject(new Error(`The server does not begin: ${String(server.stderr!.read())}`)),
+    );
+  });
   return server;
 };
 
@@ -129,8 +134,7 @@ test.describe('a new version', () => {
     const folder = 'test-results/a-later-build';
     rmSync(folder, { recursive: true, force: true });
     cpSync('build', `${folder}/build`, { recursive: true });
-    mkdirSync(`${folder}/scripts`);
-    cpSync('scripts/serve.mjs', `${folder}/scripts/serve.mjs`);
+    cpSync('scripts', `${folder}/scripts`, { recursive: true });
     const port = await freePort();
     let server = await serve(port, folder);
     try {

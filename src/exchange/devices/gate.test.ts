@@ -56,13 +56,16 @@ const QUIET = {
   piece: () => {},
 };
 
-/** Lets things go on until something is so. */
-async function until(what: () => boolean | Promise<boolean>): Promise<void> {
+/**
+ * Lets things go on until something is so.
+ * @param step milliseconds that the clock goes on between two looks: longer where somebody waits for an answer that does not come
+ */
+async function until(what: () => boolean | Promise<boolean>, step = 5): Promise<void> {
   for (let n = 0; n < 2000; n++) {
     if (await what()) return;
     // Sealing takes real time, and little of it: the clock of the test goes slowly beside it.
     for (let i = 0; i < 4; i++) await breathe();
-    await pass(5);
+    await pass(step);
   }
   throw new Error('It does not come to that.');
 }
@@ -408,14 +411,15 @@ describe('a relay that means harm', () => {
     await pass(9000);
     await Promise.all(asked);
     relayed.hands = (p) => [p];
-    await until(() => phone.cut === null);
+    await until(() => phone.cut === null, 100);
     const words = (await readMany(db, 'words', DEMO_ID))
       .map((w) => w.text)
       .filter((t) => t.startsWith('word'));
     expect(words.length).toBe(new Set(words).size);
     // Whatever was lost: once it is left alone again, the phone is as good as ever.
-    await phone.ask({ do: 'write', to: { with: ['mei'] }, text: 'the last' });
-    await until(() => phone.is.circles?.words.some((w) => w.text === 'the last') ?? false);
+    const last = phone.ask({ do: 'write', to: { with: ['mei'] }, text: 'the last' });
+    await until(() => phone.is.circles?.words.some((w) => w.text === 'the last') ?? false, 100);
+    await last;
   });
 
   it('ended and begun again in the middle, both come back by themselves', async () => {
