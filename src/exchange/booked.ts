@@ -1,10 +1,18 @@
-/** Times of calendars that calls have booked: stored as soon as they are told, and sent as an event of a calendar. */
+/** Times of calendars that calls have booked, moved or given back: stored as soon as they are told, and sent as an event of a calendar. */
 import type { CallState } from '../core/calls';
 import { writeAppointment } from '../core/formats/ical';
 import { momentInFull, writingOf } from '../core/hours';
 import { contactOf, type System } from '../core/system';
 import { base64Of, rawMessage } from '../standins/mail/compose';
-import { codeWords, keepBooking, within, type BookingRecord, type Change, type Db } from '../workspace';
+import {
+  codeWords,
+  giveBack,
+  keepBooking,
+  within,
+  type BookingRecord,
+  type Change,
+  type Db,
+} from '../workspace';
 
 /** @param seen how many events of the call have been looked at @returns what changed */
 export async function keepBooked(
@@ -15,7 +23,10 @@ export async function keepBooked(
   seen: number,
 ): Promise<Change[]> {
   const changes: Change[] = [];
+  const ours = (numberId && system.numbers[numberId]?.e164) || null;
   for (const e of trace.slice(seen)) {
+    if (e.kind === 'given back')
+      changes.push(...(await giveBack(db, businessId, system, { id: e.id, ours, at: request.at + e.t })));
     if (e.kind !== 'booked') continue;
     const number = request.from.kind === 'outside' ? request.from.number : null;
     const name = trace.findLast((n) => n.kind === 'noted' && n.label === 'Name' && n.text !== '');
@@ -32,7 +43,8 @@ export async function keepBooked(
         number,
         name: name?.kind === 'noted' ? name.text : '',
         made: 'call',
-        ours: (numberId && system.numbers[numberId]?.e164) || null,
+        ours,
+        instead: e.instead,
       },
       request.at + e.t,
     );

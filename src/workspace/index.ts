@@ -71,7 +71,7 @@ export { doAgain, setTags, withdrawErrands } from './by-itself/acts';
 export { changeMeeting, dialOf, hearReply, planMeeting, wayIn } from './by-itself/meetings';
 export { askCallBack, bookVisit, type Visitor } from './by-itself/visits';
 export { stoppedIn } from './texting/kept';
-export { codeWords, keepBooking, type Wanted } from './by-itself/booked';
+export { codeWords, giveBack, keepBooking, type Wanted } from './by-itself/booked';
 export { askedOf, bookFor, calendarContext, setBooking, takeFromCalendar } from './by-itself/bookings';
 export { changeCallList, endCall, makeCallList, putBack, takeNext } from './by-itself/call-lists';
 export { changeRound, startRound } from './by-itself/rounds';

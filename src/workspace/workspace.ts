@@ -517,7 +517,9 @@ export class Workspace {
     for (const what of SHOWN) await this.reload(what);
   }
 
+  private closed = false;
   close(): void {
+    this.closed = true;
     clearTimeout(this.folding);
     for (const stop of this.stopListening) stop();
     this.listeners.clear();
@@ -592,8 +594,10 @@ export class Workspace {
         return this.show({ book: await readBook(db) });
       case 'clock':
         return this.show({ clock: await clockOf(db) });
-      case 'businesses':
-        return this.show({ businesses: await businessNames(db), moved: (await movedOf(db, id)) ?? null });
+      case 'businesses': {
+        const [businesses, moved] = await Promise.all([businessNames(db), movedOf(db, id)]);
+        return this.show({ businesses, moved: moved ?? null });
+      }
       case 'mail':
       case 'messages':
       case 'calls':
@@ -622,6 +626,7 @@ export class Workspace {
   /** A window whose database was closed hears of changes and cannot read them; it says so already. */
   private mayBeClosed = (error: unknown): void => {
     const { failed } = this.db.state;
+    if (this.closed) return;
     if (!failed || !isClosed(failed.why)) throw error;
   };
 

@@ -68,6 +68,23 @@ test('a caller is answered by the script and books a time; the code comes by tex
   const code = /code (\d{5})/.exec(await page.getByTestId('booking').innerText())![1]!;
   await visit(page, '/messages/texts');
   await expect(page.getByRole('main')).toContainText(`OFF ${code}`);
+  // They call once more and give it back: by its code, on the keypad.
+  await outside.getByRole('button', { name: 'Night watch', exact: true }).click();
+  await outside.getByRole('button', { name: 'Call', exact: true }).click();
+  await expect(heard).toContainText('What would you like to know?');
+  await say('nothing');
+  await expect(heard).toContainText('Shall I find you a time on the slipway?');
+  await say('no');
+  await expect(heard).toContainText('Is it about an appointment that you have?');
+  await say('yes');
+  await expect(heard).toContainText('five digits');
+  for (const digit of code) await outside.getByRole('button', { name: `Key ${digit}`, exact: true }).click();
+  await expect(heard).toContainText('Wednesday, 25 November 2026 at 08:00: to give it back press 1');
+  await outside.getByRole('button', { name: 'Key 1', exact: true }).click();
+  await expect(heard).toContainText('Your appointment Wednesday, 25 November 2026 at 08:00 is given back.');
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await visit(page, '/by-itself/bookings');
+  await expect(page.getByTestId('booking')).toContainText('given back');
   await saved(page);
 });
 

@@ -155,7 +155,8 @@ test.describe('a new version', () => {
       server = await serve(port, folder);
       await page.evaluate(async () => (await navigator.serviceWorker.getRegistration())!.update());
       const offer = page.getByTestId('new-version');
-      await expect(offer).toContainText('A new version of Upper Line is here');
+      // All its pages are kept first.
+      await expect(offer).toContainText('A new version of Upper Line is here', { timeout: 60_000 });
       const loaded = page.waitForEvent('load');
       await offer.getByRole('button', { name: 'now' }).click();
       await loaded;

@@ -1,6 +1,7 @@
 /** What answers count for, and what somebody would have to say for a branch. */
 import type { AskedTest, AnswerTest, Points, Question } from '../system';
 import { isSo, type Answer, type AnsweredBy } from './answers';
+import { sayingNo, sayingYes } from './kinds';
 
 /** The points of all that is so. */
 export const pointsOf = (points: readonly Points[], answers: readonly Answer[]): number =>
@@ -21,9 +22,9 @@ function saidFor(test: AnswerTest, question: Question | undefined): string {
     case 'at most':
       return String(test.n);
     case 'yes':
-      return question?.by === 'free times' ? '1' : 'yes';
+      return question ? sayingYes(question) : 'yes';
     case 'no':
-      return question?.by === 'free times' ? 'none of them' : 'no';
+      return question ? sayingNo(question) : 'no';
     case 'has':
       return test.words[0]!;
   }

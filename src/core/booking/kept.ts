@@ -20,14 +20,24 @@ export const Booking = z.object({
 });
 export type Booking = z.infer<typeof Booking>;
 
+/** So long a code is, as it stands above and below. */
+export const CODE_DIGITS = 5;
+
 /** What is kept of a calendar, for whoever offers its times. */
 export const spansOf = (
   bookings: readonly Booking[],
   calendarId: string,
-): { id: string; from: number; to: number; off: boolean }[] =>
+): { id: string; from: number; to: number; off: boolean; code: string; number: string | null }[] =>
   bookings
     .filter((b) => b.calendarId === calendarId)
-    .map(({ id, from, to, state }) => ({ id, from, to, off: state !== 'booked' }));
+    .map(({ id, from, to, state, code, number }) => ({
+      id,
+      from,
+      to,
+      off: state !== 'booked',
+      code,
+      number,
+    }));
 
 /** Those that take time. */
 export const takenBy = (bookings: readonly Booking[], calendarId: string): Booking[] =>

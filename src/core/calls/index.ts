@@ -9,7 +9,7 @@ export { mayPickUp } from './talks/taking';
 export { ownsMailbox, soundEnds } from './talks/listening';
 export { CallEngine } from './engine/engine';
 export { calledPerson } from './people/people';
-export type { Action, CallState, Memory, Phase, Snapshot, Want } from './base/state';
+export type { Action, CallState, Memory, Phase, Snapshot, Taken, Want } from './base/state';
 export { ActionRecord, SnapshotRecord, snapshotRecord } from './engine/snapshot';
 export { TraceRecord } from './base/stored-trace';
 export { emptyMemory } from './base/state';

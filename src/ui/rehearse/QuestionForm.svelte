@@ -175,12 +175,12 @@
       >{question.keys.length ? 'Presses again, when next asked' : 'Presses a key'}</Button
     >
   {/if}
-  {#each asked as { label, often } (label)}
+  {#each asked as { label, help } (label)}
     <TextInput
       size="sm"
       labelText="Asked for {label}, says"
       value={question.says[label] ?? ''}
-      helperText={often ? 'Asked again, then says: apart by /' : ''}
+      helperText={help}
       on:input={(e) => onask({ says: { ...question.says, [label]: String(e.detail ?? '') } })}
     />
   {/each}

@@ -3,7 +3,7 @@ import { freshCode, isFree } from '../../core/booking';
 import { addDays, localTime, momentInFull, writingOf } from '../../core/hours';
 import { known } from '../../core/story';
 import type { System } from '../../core/system';
-import type { Db } from '../db';
+import type { Db, Transaction } from '../db';
 import { BookingRecord, TaskRecord } from '../records';
 import { within } from '../store';
 import type { Change } from '../sync';
@@ -20,6 +20,8 @@ export interface Wanted {
   number: string | null;
   name: string;
   made: BookingRecord['made'];
+  /** The appointment that it stands in place of: given back with it. */
+  instead?: string | undefined;
   /** The number of ours that is told of it, E.164. */
   ours: string | null;
 }
@@ -27,6 +29,39 @@ export interface Wanted {
 /** How an appointment is given back or moved, in words. */
 export const codeWords = (code: string): string =>
   `Write OFF ${code} to give it back, MOVE ${code} for another time.`;
+
+/** Whoever wants no texts gets none, and hears it only. @returns what changed */
+async function tellThem(
+  tx: Transaction<'texts' | 'settings'>,
+  businessId: string,
+  id: string,
+  { number, ours, text, at }: { number: string | null; ours: string | null; text: string; at: number },
+): Promise<Change[]> {
+  if (!number || !ours || (await stoppedIn(tx, businessId, number))) return [];
+  const words = { id: id.slice(0, 60), businessId, way: 'out', from: ours, to: number } as const;
+  const sent = await putLeaving(tx, { ...words, text, at, byItself: true });
+  return [{ businessId, what: 'texts', ids: [sent.id] }];
+}
+
+/** Somebody gives an appointment of theirs back, once. @param at epoch milliseconds @returns what changed */
+export async function giveBack(
+  db: Db,
+  businessId: string,
+  system: System,
+  { id, ours, at }: { id: string; ours: string | null; at: number },
+): Promise<Change[]> {
+  return db.write('call', async (open) => {
+    const tx = open('bookings', 'texts', 'dealings', 'settings');
+    const booking = (await bookingsIn(tx, businessId)).find((b) => b.id === id);
+    if (booking?.state !== 'booked') return [];
+    within(tx.objectStore('bookings').put({ ...booking, state: 'given back' }));
+    const said = momentInFull(booking.from, system.business.timeZone, writingOf(system.business));
+    const text = `Your appointment ${said} is given back.`;
+    const told = await tellThem(tx, businessId, `${id}-off`, { number: booking.number, ours, text, at });
+    await tx.done;
+    return [...told, { businessId, what: 'bookings', ids: [id] }];
+  });
+}
 
 /**
  * Puts down a time that was taken; whose number is known gets a text with its code. Where it has gone meanwhile, they are told
@@ -51,23 +86,14 @@ export async function keepBooking(
     const said = momentInFull(from, system.business.timeZone, writingOf(system.business));
     const name = wanted.name || (number && known(system).contacts.get(number)?.name) || '';
     const changes: Change[] = [];
-    // The lead is of whoever was asked: what they were told a moment ago still stands.
+    const before = all.find((b) => b.id === wanted.instead);
+    // The lead is of whoever was asked: what they were told a moment ago still stands. What was given back is moved no more.
     const ok =
       asked !== null &&
+      (!wanted.instead || before?.state === 'booked') &&
       isFree({ ...asked, now: Math.min(at, from) - asked.calendar.leadMinutes * 60_000 }, from);
-    const tell = async (text: string, key: string) => {
-      // Whoever wants no texts gets none, and hears it only.
-      if (!number || !ours || (await stoppedIn(tx, businessId, number))) return;
-      const words = {
-        id: `${id}-${key}`.slice(0, 60),
-        businessId,
-        way: 'out',
-        from: ours,
-        to: number,
-      } as const;
-      const text_ = await putLeaving(tx, { ...words, text, at, byItself: true });
-      changes.push({ businessId, what: 'texts', ids: [text_.id] });
-    };
+    const tell = async (text: string, key: string) =>
+      void changes.push(...(await tellThem(tx, businessId, `${id}-${key}`, { number, ours, text, at })));
     if (!ok) {
       await tell(`We are sorry: ${said} has just gone to somebody else. One of us calls you.`, 'gone');
       const task: TaskRecord = {
@@ -101,8 +127,10 @@ export async function keepBooking(
       made,
     };
     within(tx.objectStore('bookings').put(booking));
-    await tell(`Booked: ${said}. ${codeWords(booking.code)}`, 'code');
+    if (before) within(tx.objectStore('bookings').put({ ...before, state: 'given back' }));
+    await tell(`${before ? 'Moved' : 'Booked'}: ${said}. ${codeWords(booking.code)}`, 'code');
     await tx.done;
-    return { changes: [...changes, { businessId, what: 'bookings', ids: [id] }], booking };
+    const ids = before ? [id, before.id] : [id];
+    return { changes: [...changes, { businessId, what: 'bookings', ids }], booking };
   });
 }

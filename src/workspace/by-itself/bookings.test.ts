@@ -9,6 +9,7 @@ import {
   Changes,
   bookFor,
   DB_NAME,
+  giveBack,
   keepBooking,
   openDatabase,
   readMany,
@@ -170,4 +171,53 @@ it('a time that a caller took is kept once, with a code by text; taken meanwhile
     now,
   );
   expect(hidden.booking).toMatchObject({ number: null, made: 'call' });
+});
+
+it('by a call one is moved or given back, once: what was changed meanwhile is changed no more', async () => {
+  const [first, second, third] = freeTimes(askedOf(w.system, 'slipway', [], now)!, now, Infinity, 3);
+  const wanted = (id: string, from: number, instead?: string) =>
+    keepBooking(
+      db,
+      DEMO_ID,
+      w.system,
+      {
+        id,
+        calendarId: 'slipway',
+        from,
+        to: from + 3_600_000,
+        number: ADA,
+        name: 'Ada',
+        made: 'call',
+        ours: MAIN,
+        instead,
+      },
+      (now += 1000),
+    );
+  const state = async () =>
+    Object.fromEntries((await readMany(db, 'bookings', DEMO_ID)).map((b) => [b.id, b.state]));
+  const texts = async () =>
+    (await readMany(db, 'texts', DEMO_ID))
+      .filter((t) => t.way === 'out' && t.to === ADA)
+      .sort((a, b) => a.at - b.at)
+      .map((t) => t.text);
+  const off = (id: string) => giveBack(db, DEMO_ID, w.system, { id, ours: MAIN, at: (now += 1000) });
+
+  await wanted('v-old', first!);
+  const moved = await wanted('v-new', second!, 'v-old');
+  expect(await state()).toMatchObject({ 'v-old': 'given back', 'v-new': 'booked' });
+  expect((await texts()).at(-1)).toContain(`Moved: `);
+  expect((await texts()).at(-1)).toContain(`MOVE ${moved.booking!.code}`);
+
+  // Somebody else moved it already: they are told, and nobody has two times.
+  expect((await wanted('v-late', third!, 'v-old')).booking).toBeNull();
+  expect(await state()).not.toHaveProperty('v-late');
+  expect((await texts()).at(-1)).toContain('One of us calls you');
+
+  expect(await off('v-new')).not.toEqual([]);
+  expect(await state()).toMatchObject({ 'v-new': 'given back' });
+  expect((await texts()).at(-1)).toMatch(/^Your appointment .* is given back\.$/);
+  const before = (await texts()).length;
+  expect(await off('v-new')).toEqual([]);
+  expect(await off('nobody')).toEqual([]);
+  expect(await texts()).toHaveLength(before);
 });

@@ -53,8 +53,8 @@ export interface StepKind<S extends Step> {
   dials?: (step: S) => { extensions: boolean; names: boolean };
   /** How often it asks somebody for keys who presses none. */
   asksForKeys?: (step: S) => number;
-  /** Labels of what a caller is asked, under which the answers are kept; `often` may be asked more than once. */
-  asks?: (step: S) => readonly { label: string; often: boolean }[];
+  /** Labels of what a caller is asked, under which the answers are kept; `help` is how a caller of a rehearsal answers. */
+  asks?: (step: S) => readonly { label: string; help: string }[];
   /** How somebody gets into a branch, where that hangs on who calls or on what they press. */
   openedBy?: (step: S, branch: number, system: System) => Opener | undefined;
 }

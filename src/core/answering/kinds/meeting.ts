@@ -32,5 +32,5 @@ export const meeting: StepKind<MeetingStep> = {
           'Choose the room; until then every call goes on.',
         ],
   asksForKeys: () => 1,
-  asks: () => [{ label: 'Name', often: false }],
+  asks: () => [{ label: 'Name', help: '' }],
 };

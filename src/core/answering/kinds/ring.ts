@@ -57,7 +57,7 @@ export const ring: StepKind<RingStep> = {
       ? undefined
       : ['nobody', `${name} rings nobody`, 'Choose who is rung, or remove the step.'],
   rings: (step) => step.targets,
-  asks: ({ askName }) => (askName ? [{ label: 'Name', often: false }] : []),
+  asks: ({ askName }) => (askName ? [{ label: 'Name', help: '' }] : []),
   liftedBy: ({ confirm, askName, targets }) =>
     confirm || askName ? undefined : targets.find((t) => t.kind === 'outside')?.id,
 };

@@ -78,6 +78,8 @@ export const showingInWords = (sees: string | null | undefined, { business }: Sy
 export const mailboxName = (system: System, id: string): string =>
   system.mailboxes[id]?.name ?? 'a removed mailbox';
 
+export const calendarName = (system: System, id: string): string =>
+  system.calendars[id]?.name ?? 'a removed calendar';
 export const roomName = (system: System, id: string): string => system.rooms[id]?.name ?? 'a removed room';
 export const queueName = (system: System, id: string): string => system.queues[id]?.name ?? 'a removed queue';
 

@@ -359,6 +359,9 @@ export interface Taken {
   to: number;
   /** It was given back: it takes nothing any more. */
   off?: boolean;
+  /** What it is given back or moved by, from the number that made it. */
+  code?: string;
+  number?: string | null;
 }
 
 /** What the parts of the engine need of it. */

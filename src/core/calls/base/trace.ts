@@ -157,8 +157,18 @@ export type Happening =
   | { kind: 'room locked'; roomId: string; on: boolean }
   /** The talk is over, and the caller is asked how it was. */
   | { kind: 'asked afterwards'; dialogueId: string }
-  /** A time of a calendar is theirs; epoch milliseconds. */
-  | { kind: 'booked'; id: string; calendarId: string; label: string; from: number; to: number }
+  /** A time of a calendar is theirs; epoch milliseconds. `instead`: of an appointment that is given back with it. */
+  | {
+      kind: 'booked';
+      id: string;
+      calendarId: string;
+      label: string;
+      from: number;
+      to: number;
+      instead?: string;
+    }
+  /** An appointment is theirs no more. */
+  | { kind: 'given back'; id: string; calendarId: string }
   /** Which branch a call takes by what was answered; null is past them. */
   | { kind: 'sorted'; stepId: string; branch: number | null }
   /** `unknown`: none of the own answers fits what was asked. */

@@ -10,6 +10,7 @@ import {
   passedTo,
   phoneName,
   queueName,
+  calendarName,
   roomName,
   rungName,
   sentOnTo,
@@ -99,7 +100,11 @@ function say(e: Happening, system: System): string {
     case 'asked afterwards':
       return `the caller stays and is asked: ${system.dialogues[e.dialogueId]?.name ?? 'a removed dialogue'}`;
     case 'booked':
-      return `a time of ${system.calendars[e.calendarId]?.name ?? 'a removed calendar'} is booked`;
+      return e.instead
+        ? `another time of ${calendarName(system, e.calendarId)} is booked instead`
+        : `a time of ${calendarName(system, e.calendarId)} is booked`;
+    case 'given back':
+      return `a time of ${calendarName(system, e.calendarId)} is given back`;
     case 'sorted':
       return e.branch === null
         ? 'none of the answers opens a branch'

@@ -55,6 +55,7 @@ function whatOf(e: ToldIn<'noticed'>, system: System): unknown[] {
     case 'meets':
       return [e.kind, e.roomId, e.as, e.is];
     case 'booked':
+    case 'given back':
       return [e.kind, e.calendarId];
     case 'notified':
       return [e.kind, e.how, e.to, e.text];

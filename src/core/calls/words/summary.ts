@@ -2,7 +2,7 @@
 import { writeNumber } from '../../numbering';
 import type { System } from '../../system';
 import { featureInWords } from './feature-words';
-import { listed, mailboxName, passedTo, queueName, roomName, whoseName } from '../base/names';
+import { calendarName, listed, mailboxName, passedTo, queueName, roomName, whoseName } from '../base/names';
 import { CALLER } from '../base/talk';
 import type { Shown } from '../base/shown';
 import { outcomeOf, type Outcome, type Trace } from '../base/trace';
@@ -184,7 +184,9 @@ function partOf(e: ToldIn<'said'>, system: System, played: string): string | nul
         ? `waited for the host of ${roomName(system, e.roomId)}`
         : `met in ${roomName(system, e.roomId)}${e.as === 'host' ? ' as its host' : ''}`;
     case 'booked':
-      return `booked a time of ${system.calendars[e.calendarId]?.name ?? 'a removed calendar'}`;
+      return `${e.instead ? 'moved to another' : 'booked a'} time of ${calendarName(system, e.calendarId)}`;
+    case 'given back':
+      return `gave back a time of ${calendarName(system, e.calendarId)}`;
     case 'queued':
       return `waits in ${queueName(system, e.queueId)}`;
     case 'left queue':

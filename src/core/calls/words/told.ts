@@ -25,6 +25,7 @@ const TOLD = {
   asked: ['drawn', 'noticed', 'said'],
   noted: ['noticed'],
   booked: ['noticed', 'said'],
+  'given back': ['noticed', 'said'],
   'asked afterwards': ['noticed', 'said'],
   meets: ['drawn', 'noticed', 'said'],
   muted: ['noticed'],

@@ -8,7 +8,7 @@ const label = text(40).min(1);
 export const AnswerTest = z.discriminatedUnion('is', [
   z.object({ is: z.literal('at least'), label, n: z.number().int().min(1).max(5) }),
   z.object({ is: z.literal('at most'), label, n: z.number().int().min(1).max(5) }),
-  /** Of what is answered by yes or no; of free times, that one was booked; of own answers, that one was known. */
+  /** Of what is answered by yes or no; of free times, that one was booked; of own answers, that one was known; of an appointment, that it was given back or moved. */
   z.object({ is: z.literal('yes'), label }),
   z.object({ is: z.literal('no'), label }),
   z.object({ is: z.literal('has'), label, words: z.array(text(40).min(1)).min(1).max(20) }),
@@ -22,12 +22,13 @@ export const Question = z.object({
   says: text(300).min(1, 'Write the question.'),
   /**
    * Words; digits ended with #; 1 to 5 or yes or no, by key or word; anything, which is answered from the business's own
-   * answers as long as the caller asks; one of the free times of a calendar.
+   * answers as long as the caller asks; one of the free times of a calendar; the code of an appointment they have in it, to give
+   * it back or have another time.
    */
-  by: z.enum(['voice', 'keys', '1 to 5', 'yes or no', 'own answers', 'free times']),
+  by: z.enum(['voice', 'keys', '1 to 5', 'yes or no', 'own answers', 'free times', 'appointment']),
   /** Put only where an earlier answer was so; absent is always. */
   only: AnswerTest.optional(),
-  /** Whose free times are offered. */
+  /** Whose free times are offered, and whose appointments are changed. */
   calendarId: Id.nullable().optional(),
 });
 

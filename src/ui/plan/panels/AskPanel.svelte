@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button, NumberInput, Select } from 'carbon-components-svelte';
   import { askedInWords } from '$core/answering';
-  import { usualTest, type AnsweredBy } from '$core/asking';
+  import { asksOfCalendar, readAs, usualTest } from '$core/asking';
   import type { AskedTest, AskStep, Plan, Question, System } from '$core/system';
   import AnswerTestFields from '../../fields/AnswerTestFields.svelte';
   import EditField from '../../fields/EditField.svelte';
@@ -20,6 +20,7 @@
     'yes or no': 'by yes or no',
     'own answers': 'by anything: told what your own answers say',
     'free times': 'by choosing a free time',
+    appointment: 'by the code of an appointment: given back or moved',
   };
   /** What can be asked next, each once. */
   const READY: readonly Omit<Question, 'id'>[] = [
@@ -34,17 +35,14 @@
     { label: 'Urgent', says: 'Is it urgent?', by: 'yes or no' },
     { label: 'Asked', says: 'What would you like to know?', by: 'own answers' },
     { label: 'Time', says: 'Which time suits you?', by: 'free times' },
+    {
+      label: 'Appointment',
+      says: 'Please type or say the five digits of the code of your appointment.',
+      by: 'appointment',
+    },
   ];
-  const READ_AS: Record<Question['by'], AnsweredBy> = {
-    voice: 'words',
-    keys: 'words',
-    '1 to 5': '1 to 5',
-    'yes or no': 'yes or no',
-    'own answers': 'yes or no',
-    'free times': 'yes or no',
-  };
   const asked = (until: number) =>
-    step.questions.slice(0, until).map((q) => ({ label: q.label, by: READ_AS[q.by] }));
+    step.questions.slice(0, until).map((q) => ({ label: q.label, by: readAs(q) }));
   const all = $derived(asked(step.questions.length));
   const free = $derived(READY.filter(({ label }) => !step.questions.some((q) => q.label === label)));
   const calendars = $derived(Object.values(system.calendars));
@@ -88,7 +86,7 @@
       {
         ...q,
         id: freshId('question'),
-        ...(q.by === 'free times' ? { calendarId: calendars.length === 1 ? calendars[0]!.id : null } : {}),
+        ...(asksOfCalendar(q) ? { calendarId: calendars.length === 1 ? calendars[0]!.id : null } : {}),
       },
     ]);
   function set(i: number, test: AskedTest) {
@@ -115,7 +113,7 @@
     >
       {#each Object.entries(BY) as [by, says] (by)}<SelectItem value={by} text={says} />{/each}
     </Select>
-    {#if q.by === 'free times'}
+    {#if asksOfCalendar(q)}
       <Select
         size="sm"
         labelText="Of which calendar"
@@ -164,9 +162,11 @@
     <Button kind="ghost" size="small" on:click={() => add(q)}
       >{q.by === 'free times'
         ? 'Offer free times'
-        : q.by === 'own answers'
-          ? 'Answer what they ask'
-          : `Ask for ${q.label.toLowerCase()}`}</Button
+        : q.by === 'appointment'
+          ? 'Give back or move an appointment'
+          : q.by === 'own answers'
+            ? 'Answer what they ask'
+            : `Ask for ${q.label.toLowerCase()}`}</Button
     >
   {/each}
   <Button

@@ -90,12 +90,18 @@ export function answerGiven(run: Run, call: Asked, text: string): void {
 export function keyWhileAsked(run: Run, call: Asked, key: string): void {
   const { asking } = call;
   if (asking.part === 'told') return;
-  const { keys, oneKey } = kindOf(asked(run, call, asking.index));
+  const { keys } = kindOf(asked(run, call, asking.index));
   if (!keys) return;
-  if (oneKey) return note(run, call, key);
-  if (key === '#') return note(run, call, asking.heard);
-  run.begin(call, 'asked', { asking: { ...asking, part: 'answer', heard: asking.heard + key } });
-  wait(run, call, SILENCE_MS);
+  const heard = asking.heard + key;
+  switch (keys(heard, asking.meant)) {
+    case 'whole':
+      return note(run, call, heard);
+    case 'part':
+      run.begin(call, 'asked', { asking: { ...asking, part: 'answer', heard } });
+      return wait(run, call, SILENCE_MS);
+    case 'nothing':
+      return;
+  }
 }
 
 function note(run: Run, call: Asked, text: string): void {
@@ -103,10 +109,12 @@ function note(run: Run, call: Asked, text: string): void {
   const one = asked(run, call, index);
   const found = kindOf(one).answered({ run, call, question: one, time, offers, meant }, text);
   if (found.is === 'again') return putNow(run, call, index, time + 1, found);
-  const alike = found.is === 'kept' && found.books ? { alike: 'a time' } : {};
+  const alike = found.is === 'kept' && (found.books || found.givesBack) ? { alike: 'a time' } : {};
   if (found.text || found.is === 'kept')
     run.say(call, { t: 0, kind: 'noted', label: one.label, text: found.text, ...valued(found), ...alike });
   if (found.is === 'kept' && found.books) book(run, call, one, found.books);
+  if (found.is === 'kept' && found.givesBack)
+    run.say(call, { t: 0, kind: 'given back', id: found.givesBack, calendarId: one.calendarId! });
   const told = found.told ?? answerTo(found.text, scriptOf(run, call).answers)?.says;
   const unknown = found.is === 'kept' && found.unknown ? { unknown: true as const } : {};
   const next = found.is === 'more' ? { next: found.next } : {};
@@ -123,12 +131,20 @@ function book(
   run: Run,
   call: CallState,
   { calendarId, label }: Question,
-  span: { from: number; to: number },
+  { instead, ...span }: { from: number; to: number; instead?: string },
 ): void {
   const id = `v-${call.request.id}-${span.from}`.slice(0, 60);
   const ahead = (run.memory.booked ?? []).filter((b) => b.to > run.now);
   run.memory.booked = [...ahead, { id, calendarId: calendarId!, ...span }];
-  run.say(call, { t: 0, kind: 'booked', id, calendarId: calendarId!, label, ...span });
+  run.say(call, {
+    t: 0,
+    kind: 'booked',
+    id,
+    calendarId: calendarId!,
+    label,
+    ...span,
+    ...(instead ? { instead } : {}),
+  });
 }
 
 /** The first branch that the answers open; the next step where none does. */

@@ -8,7 +8,7 @@ const MOST_OFFERED = 4;
 const MOST_SILENT = 2;
 const OFFERED = 3;
 
-const NONE_FREE = 'There is no free time left that could be offered.';
+export const NONE_FREE = 'There is no free time left that could be offered.';
 
 /** What a calendar is asked of: what is kept of it, and what calls that go on have just taken. */
 function calendarFor({ run, call, question }: Put): AskedOfCalendar | null {
@@ -25,7 +25,7 @@ function calendarFor({ run, call, question }: Put): AskedOfCalendar | null {
   return { calendar, hours, zone: system.business.timeZone, taken, now: run.now };
 }
 
-function freeFor(p: Put, day: string | null): number[] {
+export function freeFor(p: Put, day: string | null): number[] {
   const asked = calendarFor(p);
   if (!asked) return [];
   const { zone } = asked;
@@ -34,13 +34,13 @@ function freeFor(p: Put, day: string | null): number[] {
     : freeTimes(asked, p.run.now, Infinity, OFFERED);
 }
 
-const inWords = ({ run, call }: Put, at: number): string => {
+export const inWords = ({ run, call }: Put, at: number): string => {
   const { business } = run.world(call).system;
   return momentInFull(at, business.timeZone, writingOf(business));
 };
 
 /** "Which time suits you? For Tuesday 24 November, 10:00 press 1. …" */
-const offered = (p: Put, before: string, offers: readonly number[]): string =>
+export const offered = (p: Put, before: string, offers: readonly number[]): string =>
   `${before} ${offers.map((at, i) => `For ${inWords(p, at)} press ${i + 1}.`).join(' ')} Or say another day.`;
 
 /** The question with the next free times behind it; or that there are none. */
@@ -53,7 +53,7 @@ export function offerTimes(p: Put): { says: string; offers?: number[]; alike?: s
 
 const NUMBERS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
 const ORDINALS = ['first', 'second', 'third'];
-const NONE = /\b(none|neither|not? (?:one|any)|no)\b/i;
+export const NONE = /\b(none|neither|not? (?:one|any)|no)\b/i;
 
 /** Which of the times is meant: by its number, as the first, or by its hour where that is one only. */
 function choiceOf(p: Put, said: string): number | undefined {

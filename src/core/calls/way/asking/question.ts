@@ -12,7 +12,9 @@ export type Answered =
       told?: string;
       /** None of the own answers fits. */
       unknown?: true;
-      books?: { from: number; to: number };
+      books?: { from: number; to: number; instead?: string };
+      /** An appointment that is given back. */
+      givesBack?: string;
     }
   /** It was answered from the own answers: the caller may ask more. */
   | { is: 'more'; text: string; told: string; value: number; next: string }
@@ -28,6 +30,6 @@ export interface Put {
   time: number;
   /** Times that were offered, epoch milliseconds. */
   offers: readonly number[];
-  /** The own answer of which it was asked back whether it is meant. */
+  /** What the caller means, once it is known: the own answer of which it was asked back, or the appointment. */
   meant?: string | undefined;
 }
