@@ -265,6 +265,11 @@ export class Switch {
     });
   }
 
+  /** The business that calls go by; undefined where it is not here, or moved away. */
+  inForceOf(businessId: string): Promise<System | undefined> {
+    return this.turn(async () => (await this.line(businessId))?.engine.document);
+  }
+
   /** Bench time, epoch milliseconds. */
   now(): number {
     return benchTime(this.clock, Date.now());

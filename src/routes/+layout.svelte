@@ -12,12 +12,14 @@
   import { startExchange } from '$ui/exchange';
 
   const isElsewhere = ({ pathname, hash }: Location) =>
-    pathname === '/device' || (pathname === '/phone' && hash.startsWith('#join='));
+    pathname === '/device' ||
+    (pathname === '/phone' && hash.startsWith('#join=')) ||
+    (pathname === '/visit' && hash.startsWith('#at='));
   let { children }: { children: Snippet } = $props();
 
   onMount(() => {
     switchTrouble.listen();
-    // A phone of a business elsewhere opens no database here: nothing of it is this browser's.
+    // A phone of a business elsewhere, or a visitor of one, opens no database here: nothing of it is this browser's.
     if (!isElsewhere(location)) startExchange();
     void newVersion.start();
     let timer: ReturnType<typeof setTimeout>;
@@ -26,7 +28,8 @@
       timer = setTimeout(tick, 1000 / session.speed);
     };
     tick();
-    const stop = takeTelLinks(takenHere);
+    // Visitors of a site dial on whatever they have.
+    const stop = location.pathname === '/visit' ? () => {} : takeTelLinks(takenHere);
     return () => {
       clearTimeout(timer);
       stop();

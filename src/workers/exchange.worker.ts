@@ -2,7 +2,9 @@
 import { wrap, type Remote } from 'comlink';
 import type { Differing } from '../core/coverage';
 import { SWITCH_LOCK } from '../exchange/protocol';
+import { hold } from '../exchange/hold';
 import { Switch } from '../exchange/switch';
+import { serveVisits } from '../exchange/visits/here';
 import { Changes, openDatabase, type Db } from '../workspace';
 import type { CoverageWorker } from './coverage.worker';
 
@@ -48,8 +50,15 @@ void navigator.locks.request(SWITCH_LOCK, async () => {
   );
   await running.start();
   const closeGate = openGateWhenWanted(db, running);
+  const closeVisits = serveVisits({
+    db,
+    now: () => running.now(),
+    inForce: (businessId) => running.inForceOf(businessId),
+    hold,
+  });
   // Held until this worker ends with its window, or its database is closed under it: then another window takes over.
   await new Promise<void>((resolve) => db.watch(({ failed }) => failed && resolve()));
   closeGate();
+  closeVisits();
   running.stop();
 });

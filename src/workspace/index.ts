@@ -69,7 +69,7 @@ export { raiseWithoutCall } from './by-itself/without-call';
 export { hookSecret, readHookBook, setHookHabit } from './by-itself/hooks';
 export { doAgain, setTags, withdrawErrands } from './by-itself/acts';
 export { changeMeeting, dialOf, hearReply, planMeeting, wayIn } from './by-itself/meetings';
-export { askCallBack, bookVisit, type Visitor } from './by-itself/visits';
+export { askCallBack, bookVisit, type Keeper, type Visitor } from './by-itself/visits';
 export { stoppedIn } from './texting/kept';
 export { codeWords, giveBack, keepBooking, type Wanted } from './by-itself/booked';
 export { askedOf, bookFor, calendarContext, setBooking, takeFromCalendar } from './by-itself/bookings';
@@ -94,6 +94,8 @@ export {
   join,
   keysIn,
   linkOf,
+  visitLinkOf,
+  visitTokenOf,
   mayComeBy,
   sawDevice,
   sayOfDevice,

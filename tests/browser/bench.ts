@@ -94,8 +94,8 @@ export const currentBusiness = (page: Page): Promise<string> =>
   );
 
 /** Opens the demonstration, with Idris's browser softphone paired in a window of its own. */
-export async function withSoftphone(context: BrowserContext, page: Page): Promise<Page> {
-  await page.goto('/people/idris');
+export async function withSoftphone(context: BrowserContext, page: Page, server = ''): Promise<Page> {
+  await page.goto(`${server}/people/idris`);
   await page.getByRole('button', { name: /^Invite Idris/ }).click();
   await page.getByRole('button', { name: 'Open the mail' }).click();
   await page.getByRole('button', { name: /Your phone at Lantern Cove/ }).click();
@@ -113,7 +113,7 @@ export async function withSoftphone(context: BrowserContext, page: Page): Promis
       }
     };
   });
-  await staff.goto('/phone');
+  await staff.goto(`${server}/phone`);
   await staff.getByLabel('Business number').fill('(360) 555-0142');
   await staff.getByLabel('Six-digit code').fill(code);
   await staff.getByRole('button', { name: 'Pair', exact: true }).click();

@@ -47,9 +47,9 @@ test('a visitor calls, asks to be called back and books; outside the hours it sa
     .getByRole('button', { name: /^Answer/ })
     .first()
     .click();
-  await expect(there.getByTestId('outside-call')).toContainText('You talk with');
+  await expect(there.getByTestId('visit-call')).toContainText('You are connected.');
   await there.getByRole('button', { name: 'Hang up' }).click();
-  await expect(there.getByTestId('outside-ended')).toBeVisible();
+  await expect(there.getByTestId('visit-ended')).toContainText('The call is over.');
   await there.getByRole('button', { name: 'Be called back' }).click();
   const form = there.getByRole('form');
   await form.getByLabel('Your name').fill('Ada Ferris');

@@ -1,5 +1,5 @@
 /** A phone of one's own on another machine: invited, let in, called, talking, transferring, lost and shut out. */
-import { callFrom, setClock, visit } from './bench';
+import { callFrom, setClock, visit, withSoftphone } from './bench';
 import { askIn, expect, invitedBy, letIn, test } from './devices';
 import type { Page } from '@playwright/test';
 import { call, levelAt, toneAsMicrophone, TEST_TONE } from './talking';
@@ -209,4 +209,62 @@ test('the exchange moves to another machine by a link: a talk between two phones
   await idris.keyboard.press('Escape');
   await expect(jonah.getByTestId('talking')).toBeHidden();
   await expect(other.getByTestId('calls-now')).toHaveText('0');
+});
+
+test('a call button of a site leads visitors of other machines to the business: they book, call and talk, and are told of nobody', async ({
+  page,
+  context,
+  machine,
+  ownServer,
+}) => {
+  test.slow();
+  const { here, shared } = ownServer;
+  await page.goto(here);
+  await page.getByRole('heading', { name: 'Who answers, this week' }).waitFor();
+  await setClock(page, '2026-11-24T10:15');
+  await visit(page, '/by-itself/buttons');
+  await expect(page.getByTestId('visit-where')).toContainText(shared);
+  const html = await page.getByLabel('HTML for your site').inputValue();
+  const address = new URL(
+    /href="(https:[^"]+)"/.exec(html)![1]!.replaceAll('&#38;', '&').replaceAll('&amp;', '&'),
+  );
+  expect(address.hash).toMatch(/^#at=/);
+
+  const visitor = await machine((there) => toneAsMicrophone(there), shared);
+  await visitor.goto(address.href);
+  await expect(visitor.getByRole('heading', { name: 'Lantern Cove Boatworks' })).toBeVisible();
+  // Nothing of the business is kept there, and no phone is made of it.
+  expect(await visitor.evaluate(async () => (await indexedDB.databases()).length)).toBe(0);
+  await visitor.getByRole('button', { name: 'Book a time' }).click();
+  const form = visitor.getByRole('form');
+  await form.getByLabel('Your name').fill('Ada <b>Ferris</b>');
+  await form.getByLabel('Your number').fill('206 555 0101');
+  await form.getByRole('button', { name: 'Book it' }).click();
+  await expect(visitor.getByRole('status')).toContainText(/Booked: .* Write OFF \d{5}/);
+  await visit(page, '/by-itself/bookings');
+  await expect(page.getByTestId('booking')).toContainText('Ada <b>Ferris</b>');
+
+  // Somebody of ours is there, and their voices are heard, in a call that shows no number.
+  const staff = await withSoftphone(context, page, here);
+  await visitor.getByRole('button', { name: 'Call the yard' }).click();
+  await expect(staff.getByTestId('ringing')).toContainText('Hidden number');
+  await answer(staff);
+  await expect(visitor.getByTestId('visit-call')).toContainText('You are connected.');
+  await expect(staff.getByTestId('talking')).toContainText(HEARD);
+  await expect.poll(() => levelAt(staff, TEST_TONE), { timeout: 20_000 }).toBeGreaterThan(-40);
+  // The page is loaded anew in the middle of it: the call goes on.
+  await visitor.reload();
+  await expect(visitor.getByTestId('visit-call')).toContainText('You are connected.');
+  await expect(staff.getByTestId('talking')).toContainText(HEARD);
+  await visitor.getByRole('button', { name: 'Hang up' }).click();
+  await expect(visitor.getByTestId('visit-ended')).toContainText('The call is over.');
+  await expect(staff.getByTestId('talking')).toHaveCount(0);
+
+  // Nobody has the business open: the number to dial stands there.
+  await staff.close();
+  await page.goto('about:blank');
+  await expect(visitor.getByText('Nobody is reached just now.')).toBeVisible();
+  await visitor.reload();
+  await expect(visitor.getByRole('heading', { name: 'Not reachable from here' })).toBeVisible();
+  await expect(visitor.getByRole('link', { name: '+13605550142' })).toBeVisible();
 });

@@ -20,11 +20,13 @@ export interface Where {
   /** E.164, and as people write it. */
   number: string;
   written: string;
+  /** The fragment by which the exchange is found from other machines; absent is that it is not. */
+  exchange?: string;
 }
 
 /** The page that a visitor comes to. */
-export const visitAddress = ({ origin, businessId, number }: Where, buttonId: string): string =>
-  `${origin}/visit?${new URLSearchParams({ business: businessId, button: buttonId, dial: number })}`;
+export const visitAddress = ({ origin, businessId, number, exchange }: Where, buttonId: string): string =>
+  `${origin}/visit?${new URLSearchParams({ business: businessId, button: buttonId, dial: number })}${exchange ? `#${exchange}` : ''}`;
 
 /** @returns HTML, with nothing in it that was typed and would be markup */
 export const snippetOf = (button: Pick<CallButton, 'id' | 'says' | 'look'>, where: Where): string =>

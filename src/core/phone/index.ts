@@ -9,6 +9,7 @@ export * from './known';
 export * from './lines';
 export * from './meetings';
 export * from './near';
+export * from './outside';
 export * from './parties';
 export * from './presence';
 export * from './ready';

@@ -16,6 +16,7 @@ import {
 } from '../../channel/sealed';
 import { readSignal, type Signal } from '../../channel/voice';
 import type { FromPhone, ToPhone } from '../phones/protocol';
+import type { FromVisit, ToVisit } from '../visits/words';
 import { PROLOGUE, type FromDevice, type Greeting, type Standing, type ToDevice } from './words';
 
 /** The exchange answers a greeting by then, in milliseconds. */
@@ -26,6 +27,8 @@ export interface Identity extends Pick<JoinLink, 'address' | 'publicKey'> {
   own: KeyPair;
   /** What its link says, as long as it is not let in. */
   join?: Greeting['join'];
+  /** The call button that a visitor comes by. */
+  visits?: string;
 }
 
 /** Why nothing comes from the exchange. */
@@ -33,7 +36,8 @@ export type Cut = 'no server' | 'no exchange' | 'no answer';
 
 export interface FarTold {
   standing(standing: Standing): void;
-  phone(message: ToPhone): void;
+  phone?(message: ToPhone): void;
+  visit?(message: ToVisit): void;
   signal(signal: Signal): void;
   /** @param why null is that it is there @param words of the server, where it said any */
   cut(why: Cut | null, words: string): void;
@@ -83,6 +87,9 @@ export class FarExchange {
   ask(message: FromPhone): void {
     this.say({ is: 'phone', message });
   }
+  visit(message: FromVisit): void {
+    this.say({ is: 'visit', message });
+  }
   signal(signal: Signal): void {
     this.say({ is: 'signal', signal });
   }
@@ -107,8 +114,12 @@ export class FarExchange {
   }
 
   private async greet(): Promise<void> {
-    const { own, publicKey, join } = this.identity;
-    const greeting: Greeting = { version: this.version, ...(join ? { join } : {}) };
+    const { own, publicKey, join, visits } = this.identity;
+    const greeting: Greeting = {
+      version: this.version,
+      ...(join ? { join } : {}),
+      ...(visits ? { visits } : {}),
+    };
     const { connection } = this;
     const asked = await ask(own, ofBase64Url(publicKey)!, PROLOGUE, toBytes(greeting));
     if (connection !== this.connection) return;
@@ -158,7 +169,9 @@ export class FarExchange {
       case 'standing':
         return this.to.standing(message.standing);
       case 'phone':
-        return this.to.phone(message.message);
+        return this.to.phone?.(message.message);
+      case 'visit':
+        return this.to.visit?.(message.message);
       case 'signal': {
         const signal = readSignal(message.signal);
         return signal && this.to.signal(signal);

@@ -11,7 +11,7 @@ import type { FromDevice, Standing, ToDevice } from './words';
 const KNOCK_MS = 1000;
 
 /** Holds a lock of this browser: by it the registration of a phone is alive. @returns lets it go */
-export type Hold = (name: string) => () => void;
+export type Hold = (name: string, onHeld?: () => void) => () => void;
 
 export class Session {
   private readonly sealed: Sealed;

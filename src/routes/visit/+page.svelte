@@ -1,31 +1,43 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { page } from '$app/state';
+  import { readVisit } from '../../channel/visit';
   import Visit from '$ui/visit/Visit.svelte';
-  import { session } from '$ui/window/session.svelte';
+  import { Visiting } from '$ui/visit/visiting.svelte';
 
   /** Where a call button of a site leads: a visitor sees what is offered, and nothing of the business besides. */
   const asked = (name: string) => page.url.searchParams.get(name) ?? '';
   const dial = /^\+\d{6,15}$/.exec(asked('dial'))?.[0] ?? '';
+  /** So long it may take to be reached before something is said, in milliseconds. */
+  const PATIENT_MS = 4000;
+  let visiting = $state.raw<Visiting>();
+  let late = $state(false);
   onMount(() => {
-    void session.start(
-      () => {
-        throw new Error('There is nothing here.');
-      },
-      asked('business') || 'none',
-    );
+    const of = new Visiting(asked('business'), asked('button'), readVisit(location.hash));
+    visiting = of;
+    const timer = setTimeout(() => (late = true), PATIENT_MS);
+    return () => {
+      clearTimeout(timer);
+      of.close();
+    };
   });
-  const button = $derived(session.business?.view.inForce.system.buttons[asked('button')]);
+  const seen = $derived(visiting?.seen);
 </script>
 
-<svelte:head><title>{session.business?.view.inForce.system.business.name ?? 'Call'}</title></svelte:head>
+<svelte:head><title>{seen?.business ?? 'Call'}</title></svelte:head>
 
 <div class="visit">
-  {#if session.trouble || (session.business && !button)}
+  {#if visiting && seen}
+    <Visit {visiting} {seen} />
+  {:else if seen === null || late || visiting?.cut}
     <h1>Not reachable from here</h1>
-    <p>This page does not lead anywhere just now.</p>
+    <p role="status">
+      {seen === null
+        ? 'This page does not lead anywhere just now.'
+        : visiting?.cut || 'Nobody is reached just now. It is tried again by itself.'}
+    </p>
     {#if dial}<p>You can dial <a href="tel:{dial}">{dial}</a>.</p>{/if}
-  {:else if session.business && button}<Visit {button} />{/if}
+  {:else}<p role="status">One moment…</p>{/if}
 </div>
 
 <style>

@@ -5,7 +5,7 @@
   import { callerLock } from '$exchange';
   import { freshId } from '../ids';
   import CallerSound from '../phone/sounds/CallerSound.svelte';
-  import { heardInWords } from '../phone/sounds/heard';
+  import { heardInWords } from '$core/phone';
   import Keypad from '../phone/Keypad.svelte';
   import { hold } from '$exchange';
   import { Line } from '../phone/line.svelte';

@@ -6,6 +6,10 @@
   import EditField from '../fields/EditField.svelte';
   import SecondsField from '../fields/SecondsField.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import { onMount } from 'svelte';
+  import { exchangeKeys, visitLinkOf } from '$workspace';
+  import { writeVisit } from '../../channel/visit';
+  import { readSharing, type Sharing } from '../phones/apart/sharing';
   import { theBusiness } from '../window/session.svelte';
 
   /** A call button: what it offers, how it looks, and the HTML that is copied into a site. */
@@ -24,13 +28,24 @@
   const seen = $derived(readable(button.look));
   const now = $derived(offeredAt(button, system, theBusiness().minute));
   const inForce = $derived(theBusiness().view.inForce.system.buttons[button.id]);
+  /** Where the page is found from other machines, and how the exchange is from there. */
+  let sharing = $state.raw<Sharing | null>(null);
+  let exchange = $state('');
+  onMount(async () => {
+    sharing = await readSharing();
+    if (!sharing?.address) return;
+    const { workspace } = theBusiness();
+    const keys = await exchangeKeys(workspace.db, workspace.changes, workspace.id, workspace.now());
+    exchange = writeVisit(await visitLinkOf(keys));
+  });
   const snippet = $derived(
     number
       ? snippetOf(button, {
-          origin: location.origin,
+          origin: sharing?.address ?? location.origin,
           businessId: theBusiness().id,
           number: number.e164,
           written: theBusiness().number(number.e164),
+          exchange,
         })
       : '',
   );
@@ -38,6 +53,7 @@
     `/bench/site?${new URLSearchParams({
       business: theBusiness().id,
       number: number?.e164 ?? '',
+      ...(exchange ? { exchange } : {}),
       button: JSON.stringify({ id: button.id, says: button.says, look: button.look }),
     })}`,
   );
@@ -222,6 +238,13 @@
           >
           <a class="small" href={sample} target="_blank" rel="noopener">See it on a plain page</a>
         </div>
+        <p class="small soft" data-testid="visit-where">
+          {#if exchange}Its page opens on every machine that finds <b>{sharing?.address}</b>, as long as a
+            browser has this business open.
+          {:else}Its page opens in this browser only, as long as the server serves this machine alone: begin
+            with
+            <code>npm start -- --share</code> for others.{/if}
+        </p>
       {/if}
     </div>
   </div>

@@ -158,6 +158,8 @@ export class ThisDevice {
         if (own.paired) return;
         this.own = this.given = null;
         return this.kept?.erase();
+      case 'visit':
+        return;
       case 'asks':
       case 'suspended':
         this.desk?.close();

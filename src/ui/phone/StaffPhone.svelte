@@ -4,11 +4,11 @@
   import { hold, phoneLock } from '$exchange';
   import Notices from '../frame/Notices.svelte';
   import type { PhoneDesk } from './desk.svelte';
-  import { ending, outcomeOf, partyOf } from '$core/calls';
+  import { ending, outcomeOf, partyOf, whoseName } from '$core/calls';
   import { profileOf } from '$core/numbering';
   import { callsOf, colleagueCalled, hurdles, meetsInWords, type Callee } from '$core/phone';
   import CallerSound from './sounds/CallerSound.svelte';
-  import { heardInWords } from './sounds/heard';
+  import { heardInWords } from '$core/phone';
   import { playCadence, ringOn, VOICEMAIL_TONE } from './sounds/tones';
   import { OwnTalk } from './sounds/own-talk.svelte';
   import Knock from './talk/Knock.svelte';
@@ -277,7 +277,7 @@
           where={where!}
           now={desk.now}
           muted={voice.now.muted}
-          sound={heard || sounds.announcing || voice.inWords(system)}
+          sound={heard || sounds.announcing || voice.inWords((phone) => whoseName(system, phone))}
           words={voice.now.words}
           ontype={(text) => voice.type(text)}
           {proposed}

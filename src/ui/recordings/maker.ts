@@ -1,7 +1,7 @@
 /** Making the sound of a recording: spoken by the machine, recorded, or read from a file; always in telephone form. */
 import { proxy } from 'comlink';
 import { holdMusic, RATE, speakable, voiceOf, type Stage, type TelephoneSound } from '$core/audio';
-import type { Recording, Sound } from '$core/system';
+import type { Recording, Sound, Voice } from '$core/system';
 import { storeSound } from '$workspace';
 import type { AudioWorker, Made } from '../../workers/audio.worker';
 import { Latest, TookTooLong } from '../latest';
@@ -50,12 +50,17 @@ export async function speak(
   const text = speakable(recording.text, business.respellings);
   if (!text) return failed('There is nothing to say: type its words first.');
   progress('speaking');
+  return speakText(text, recording.voice ?? voiceOf(business), progress);
+}
+
+/** @param text as the machine is to say it */
+export async function speakText(text: string, voice: Voice, progress: Progress = () => {}): Promise<Made> {
   let response: Response;
   try {
     response = await fetch('/api/speech', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ text, ...(recording.voice ?? voiceOf(business)) }),
+      body: JSON.stringify({ text, ...voice }),
     });
   } catch {
     return failed('The voice cannot be reached. Try again, record it, or read a file.');

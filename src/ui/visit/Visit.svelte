@@ -1,23 +1,17 @@
 <script lang="ts">
   import { Button, Select, TextInput } from 'carbon-components-svelte';
-  import { freeTimes } from '$core/booking';
-  import { offeredAt } from '$core/buttons';
-  import { momentInFull, writingOf } from '$core/hours';
-  import { writeNumber } from '$core/numbering';
-  import type { CallButton } from '$core/system';
-  import { askCallBack, askedOf, bookVisit, codeWords } from '$workspace';
+  import { onDestroy, untrack } from 'svelte';
+  import type { VisitSeen } from '$core/buttons';
   import SelectItem from '../fields/SelectItem.svelte';
   import WhenField from '../fields/WhenField.svelte';
   import { freshId } from '../ids';
-  import OutsidePhone from '../phone/outside/OutsidePhone.svelte';
-  import { theBusiness } from '../window/session.svelte';
+  import { allowSound } from '../phone/sounds/tones';
+  import VisitCall from './VisitCall.svelte';
+  import type { Visiting } from './visiting.svelte';
 
   /** What a visitor sees who pressed a call button. */
-  let { button }: { button: CallButton } = $props();
-  const system = $derived(theBusiness().view.inForce.system);
-  const number = $derived(system.numbers[button.numberId ?? '']);
-  const now = $derived(offeredAt(button, system, theBusiness().minute));
-  const said = (at: number) => momentInFull(at, system.business.timeZone, writingOf(system.business));
+  let { visiting, seen }: { visiting: Visiting; seen: VisitSeen } = $props();
+  const { call } = $derived(visiting);
   const NAME = 'visitor';
   /** A name for this browser, so that one visitor does not ask too often. */
   const visitor = localStorage.getItem(NAME) ?? freshId('visitor');
@@ -31,59 +25,74 @@
   let from = $state('');
   let problem = $state<{ field?: string | undefined; message: string } | null>(null);
   let done = $state('');
-  const asked = $derived(
-    button.calendarId
-      ? askedOf(system, button.calendarId, theBusiness().view.bookings, theBusiness().minute)
-      : null,
-  );
-  const free = $derived(now.can.book && asked ? freeTimes(asked, theBusiness().minute, Infinity, 24) : []);
-  const who = () => ({ name, number: typed, visitor });
+  let busy = $state(false);
+  let notCalled = $state('');
+  const going = $derived(call !== null && call.phase !== 'over');
 
-  async function callBack(event: Event) {
-    event.preventDefault();
-    problem = null;
-    const made = await askCallBack(theBusiness().workspace, system, button, who(), day || null);
-    if (!made.ok) return void (problem = made);
-    done = day ? 'Thank you: one of us calls you that day.' : 'Thank you: one of us calls you.';
+  async function place() {
+    void allowSound();
+    busy = true;
+    notCalled = await visiting.place();
+    busy = false;
   }
-  async function book(event: Event) {
+  async function ask(event: Event) {
     event.preventDefault();
     problem = null;
-    const at = Number(from) || free[0];
-    if (!at) return void (problem = { message: 'There is no free time left.' });
-    const made = await bookVisit(theBusiness().workspace, system, button, who(), at);
-    if (!made.ok) return void (problem = made);
-    done = `Booked: ${said(made.booking.from)}. ${codeWords(made.booking.code)}`;
+    done = '';
+    const who = { name, number: typed, visitor };
+    const at = Number(from) || seen.free[0]?.at;
+    if (wants === 'book' && !at) return void (problem = { message: 'There is no free time left.' });
+    busy = true;
+    const answer = await visiting.ask(
+      wants === 'book' ? { do: 'book', who, from: at! } : { do: 'call back', who, day: day || null },
+    );
+    busy = false;
+    if (!answer.ok) return void (problem = answer);
+    done = answer.says ?? '';
+    wants = null;
   }
   let wants = $state<'call back' | 'book' | null>(null);
+  // What was offered a moment ago may be offered no more.
+  $effect(() => {
+    const { can } = seen;
+    untrack(() => {
+      if ((wants === 'book' && !can.book) || (wants === 'call back' && !can.callBack)) wants = null;
+    });
+  });
+  onDestroy(() => visiting.close());
 </script>
 
-<h1>{system.business.name}</h1>
-{#if !now.open}
+<h1>{seen.business}</h1>
+{#if seen.closed}
   <p class="closed" role="status">
-    {button.closed || 'We are closed just now.'}
-    {#if now.opens}<br />Open again {said(now.opens)}.{/if}
+    {seen.closed.says}
+    {#if seen.closed.opens}<br />Open again {seen.closed.opens}.{/if}
   </p>
 {/if}
 {#if done}
   <p class="done" role="status">{done}</p>
 {/if}
-{#if now.can.call && number}
-  <OutsidePhone
-    visit={{ number: number.e164, says: now.can.call === 'call' ? button.says : 'Leave a message' }}
-  />
-  <p class="soft small">
-    Or dial <a href="tel:{number.e164}">{writeNumber(number.e164, system.business.country)}</a>.
+{#if visiting.cut}<p class="closed" role="status">{visiting.cut}</p>{/if}
+{#if call}
+  {#key call.id}<VisitCall {visiting} {call} business={seen.business} country={seen.country} />{/key}
+{/if}
+{#if !going && seen.can.call}
+  <Button disabled={busy || visiting.cut !== ''} on:click={() => void place()}>{seen.says}</Button>
+  {#if notCalled}<p class="problem" role="alert">{notCalled}</p>{/if}
+{/if}
+{#if seen.number}
+  <p class="dial soft small">
+    Or dial <a href="tel:{seen.number.e164}">{seen.number.written}</a>.
   </p>
 {/if}
 <div class="ways">
-  {#if now.can.callBack}<Button
+  {#if seen.can.callBack}<Button
       kind="tertiary"
       size="small"
       aria-expanded={wants === 'call back'}
       on:click={() => (wants = wants === 'call back' ? null : 'call back')}>Be called back</Button
     >{/if}
-  {#if now.can.book}<Button
+  {#if seen.can.book}<Button
       kind="tertiary"
       size="small"
       aria-expanded={wants === 'book'}
@@ -93,7 +102,7 @@
 {#if wants}
   <form
     class="card"
-    onsubmit={(e) => void (wants === 'book' ? book(e) : callBack(e))}
+    onsubmit={(e) => void ask(e)}
     aria-label={wants === 'book' ? 'Book a time' : 'Be called back'}
   >
     <TextInput
@@ -113,13 +122,13 @@
       invalidText={problem?.message ?? ''}
     />
     {#if wants === 'book'}
-      {#if free.length}
+      {#if seen.free.length}
         <Select
           labelText="When"
-          selected={free.includes(Number(from)) ? from : String(free[0])}
+          selected={seen.free.some((f) => f.at === Number(from)) ? from : String(seen.free[0]!.at)}
           on:update={(e) => (from = String(e.detail))}
         >
-          {#each free as at (at)}<SelectItem value={String(at)} text={said(at)} />{/each}
+          {#each seen.free as f (f.at)}<SelectItem value={String(f.at)} text={f.says} />{/each}
         </Select>
       {:else}<p>There is no free time left that could be offered.</p>{/if}
     {:else}
@@ -128,16 +137,22 @@
     {#if problem && !['name', 'number'].includes(problem.field ?? '')}<p class="problem" role="alert">
         {problem.message}
       </p>{/if}
-    <Button type="submit" disabled={wants === 'book' && !free.length}
-      >{wants === 'book' ? 'Book it' : 'Ask for it'}</Button
+    <Button type="submit" disabled={busy || (wants === 'book' && !seen.free.length)}
+      >{busy ? 'One moment…' : wants === 'book' ? 'Book it' : 'Ask for it'}</Button
     >
   </form>
 {/if}
-{#if !now.can.call && !now.can.callBack && !now.can.book}<p>
+{#if !seen.can.call && !seen.can.callBack && !seen.can.book}<p>
     There is nothing that can be done here just now.
   </p>{/if}
 
 <style>
+  h1 {
+    margin-bottom: 14px;
+  }
+  .dial {
+    margin-top: 10px;
+  }
   .closed,
   .done {
     border-left: 3px solid var(--rule);

@@ -38,6 +38,7 @@ afterEach(async () => {
   await deleteDB(DB_NAME);
 });
 const button = () => w.system.buttons['site-button']!;
+let asked = 0;
 const ask = (change = {}, day: string | null = null) =>
   askCallBack(
     w,
@@ -45,6 +46,7 @@ const ask = (change = {}, day: string | null = null) =>
     button(),
     { name: 'Ada <i>', number: '206 555 0101', visitor: 'v1', ...change },
     day,
+    `ask-${++asked}`,
   );
 
 it('a call back is a task for whoever does that, with the number as it is dialled, today or on a day', async () => {
@@ -95,7 +97,14 @@ it('whoever asks again and again is told to call', async () => {
 it('two visitors who choose the same time: one has it, with a code, and the other is told', async () => {
   const from = freeTimes(askedOf(w.system, 'slipway', [], now)!, now, Infinity, 1)[0]!;
   const book = (visitor: string) =>
-    bookVisit(w, w.system, button(), { name: visitor, number: '206 555 0102', visitor }, from);
+    bookVisit(
+      w,
+      w.system,
+      button(),
+      { name: visitor, number: '206 555 0102', visitor },
+      from,
+      `book-${visitor}`,
+    );
   const both = await Promise.all([book('a'), book('b')]);
   expect(both.filter((b) => b.ok)).toHaveLength(1);
   expect(w.view.bookings.filter((b) => b.state === 'booked')).toMatchObject([

@@ -1,5 +1,4 @@
 /** What visitors of a site ask for by a call button: to be called back, or a time; at a pace, in the hours it offers. */
-import { nanoid } from 'nanoid';
 import { z } from 'zod';
 import { isFree } from '../../core/booking';
 import { mayNotAsk, offeredAt, stillCounts } from '../../core/buttons';
@@ -17,6 +16,9 @@ type Refused = Extract<Answer, { ok: false }>;
 const Asked = z.array(z.object({ at: z.number(), visitor: z.string().max(60) })).max(1000);
 const asksKey = (businessId: string) => `visits:${businessId}` as const;
 
+/** Where it is kept: a window's workspace, or an exchange. */
+export type Keeper = Pick<Workspace, 'db' | 'id' | 'now' | 'changedOnes'>;
+
 export interface Visitor {
   name: string;
   /** As typed. */
@@ -24,6 +26,8 @@ export interface Visitor {
   /** A name for their browser. */
   visitor: string;
 }
+
+const keyed = (key: string): string => `s-${key}`.slice(0, 60);
 
 /** @returns the number in E.164, or what is wrong */
 function readVisitor({ name, number }: Visitor, system: System): { ok: true; number: string } | Refused {
@@ -36,7 +40,7 @@ function readVisitor({ name, number }: Visitor, system: System): { ok: true; num
 }
 
 /** Counts one more; in a transaction of its own, before what is asked for. @returns why not */
-async function countOne(workspace: Workspace, visitor: string): Promise<string | undefined> {
+async function countOne(workspace: Keeper, visitor: string): Promise<string | undefined> {
   const { db, id } = workspace;
   const at = workspace.now();
   return db.write('call', async (open) => {
@@ -54,13 +58,17 @@ async function countOne(workspace: Workspace, visitor: string): Promise<string |
   });
 }
 
-/** Somebody asks to be called back: a task for whoever does that. @param system in force @param day ISO, or null as soon as can be */
+/**
+ * Somebody asks to be called back: a task for whoever does that.
+ * @param system in force @param day ISO, or null as soon as can be @param key of what is asked: twice with the same is once
+ */
 export async function askCallBack(
-  workspace: Workspace,
+  workspace: Keeper,
   system: System,
   button: CallButton,
   visitor: Visitor,
   day: string | null,
+  key: string,
 ): Promise<{ ok: true } | Refused> {
   const read = readVisitor(visitor, system);
   if (!read.ok) return read;
@@ -70,10 +78,12 @@ export async function askCallBack(
   const today = localTime(system.business.timeZone, at).date;
   if (day !== null && (day < today || day > addDays(today, 60)))
     return { ok: false, field: 'day', message: 'Choose a day of the next two months.' };
+  const id = keyed(key);
+  if (await workspace.db.get('tasks', id)) return { ok: true };
   const why = await countOne(workspace, visitor.visitor);
   if (why) return { ok: false, message: why };
   const task: TaskRecord = {
-    id: nanoid(12),
+    id,
     businessId: workspace.id,
     at,
     text: `Call back ${visitor.name.trim()}, who asked for it on the site (${button.name})`,
@@ -93,13 +103,14 @@ export async function askCallBack(
   return { ok: true };
 }
 
-/** Somebody books a time. @returns the appointment, with the code that it is given back by */
+/** Somebody books a time. @param key of what is asked: twice with the same is once @returns the appointment, with the code that it is given back by */
 export async function bookVisit(
-  workspace: Workspace,
+  workspace: Keeper,
   system: System,
   button: CallButton,
   visitor: Visitor,
   from: number,
+  key: string,
 ): Promise<{ ok: true; booking: BookingRecord } | Refused> {
   const read = readVisitor(visitor, system);
   if (!read.ok) return read;
@@ -113,6 +124,9 @@ export async function bookVisit(
     await tx.done;
     return all;
   });
+  const id = keyed(key);
+  const there = bookings.find((b) => b.id === id);
+  if (there?.number === read.number) return { ok: true, booking: there };
   const asked = askedOf(system, calendarId, bookings, at);
   const gone = { ok: false, field: 'from', message: 'That time has just gone: choose another.' } as const;
   if (!asked || !isFree(asked, from)) return gone;
@@ -123,7 +137,7 @@ export async function bookVisit(
     workspace.id,
     system,
     {
-      id: `s-${nanoid(12)}`,
+      id,
       calendarId,
       from,
       to: from + asked.calendar.minutes * 60_000,

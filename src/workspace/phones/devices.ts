@@ -3,7 +3,7 @@ import { nanoid } from 'nanoid';
 // Each by its file: what seals messages is needed by nobody who only invites.
 import { addressOf } from '../../channel/relay/address';
 import { base64Url } from '../../channel/sealed/base64url';
-import { makeKeys, random, writePrivate } from '../../channel/sealed/primitives';
+import { makeKeys, random, sha256, writePrivate } from '../../channel/sealed/primitives';
 import type { JoinLink } from '../../channel/link';
 import { newRegistration } from '../../core/system';
 import { tryLink, type Invitation } from '../../standins/registrar/pairing';
@@ -12,6 +12,7 @@ import { sorted } from '../damage';
 import { readMany } from '../reading';
 import { StandingRecord, type Device, type DeviceRecord, type ExchangeKeys } from '../records';
 import { within } from '../store';
+import type { VisitLink } from '../../channel/visit';
 import type { Changes } from '../sync';
 
 /** A secret that only a link says: 256 bits. */
@@ -53,6 +54,16 @@ export async function exchangeKeys(
   changes.tell({ businessId, what: 'devices', ids: [kept.id] });
   return kept;
 }
+
+/** What the exchange is connected by for visitors of a site: another address, which tells nothing of the one for phones. */
+export const visitTokenOf = async ({ token }: Pick<ExchangeKeys, 'token'>): Promise<string> =>
+  base64Url(await sha256(new TextEncoder().encode(`visits ${token}`)));
+
+/** What the address of a call button's page says. */
+export const visitLinkOf = async (keys: Pick<ExchangeKeys, 'publicKey' | 'token'>): Promise<VisitLink> => ({
+  address: await addressOf(await visitTokenOf(keys)),
+  publicKey: keys.publicKey,
+});
 
 /** What the link of an invitation says. */
 export const linkOf = async (

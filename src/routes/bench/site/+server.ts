@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { snippetOf } from '$core/buttons';
 import { writeNumber } from '$core/numbering';
 import { CallButton, E164, Id } from '$core/system';
+import { readVisit, writeVisit } from '../../../channel/visit';
 import type { RequestHandler } from '@sveltejs/kit';
 
 const Asked = z.object({
@@ -25,7 +26,14 @@ export const GET: RequestHandler = ({ url }) => {
   const read = Asked.safeParse({ business: asked('business'), number: asked('number'), button });
   if (!read.success) return new Response('There is no such button.', { status: 400 });
   const { business, number, button: one } = read.data;
-  const where = { origin: '', businessId: business, number, written: writeNumber(number, 'US') };
+  const exchange = readVisit(asked('exchange'));
+  const where = {
+    origin: '',
+    businessId: business,
+    number,
+    written: writeNumber(number, 'US'),
+    ...(exchange ? { exchange: writeVisit(exchange) } : {}),
+  };
   const html = `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>A plain page</title></head>
 <body style="font:16px/1.6 Georgia,serif;max-width:640px;margin:60px auto;padding:0 20px">
 <h1>Boats by the cove</h1>

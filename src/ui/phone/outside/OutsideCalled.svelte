@@ -95,7 +95,7 @@
     <p class="soft">{sees} · {durationText(Math.max(0, theBusiness().now - talking.since))}</p>
     <h1>{heard}</h1>
     <TalkNotice call={talking} {system} />
-    <OutsideWords {voice} {system} listen />
+    <OutsideWords {voice} named={(phone) => whoseName(system, phone)} listen />
     {#if keyed}<p class="soft small">Keys pressed: {keyed}</p>{/if}
     <Keypad onpress={press} />
     <Button

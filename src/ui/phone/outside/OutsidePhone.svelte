@@ -1,44 +1,29 @@
 <script lang="ts">
-  import { Button, Select, TextArea, TextInput } from 'carbon-components-svelte';
+  import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { onDestroy, onMount, untrack } from 'svelte';
-  import { CALLER, ending, hears, listed, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
+  import { CALLER, ending, NEW_CALLER, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
-  import { meetsInWords } from '$core/phone';
+  import { callerHears, takesKeys, takesWords } from '$core/phone';
   import { callerLock, type LiveCall } from '$exchange';
-  import { holdSoundFor } from '$core/system';
   import { readOne } from '$workspace';
   import { durationText } from '../../format';
   import { freshId } from '../../ids';
-  import { NEW_CALLER } from '$core/calls';
   import { theBusiness } from '../../window/session.svelte';
   import CallerSound from '../sounds/CallerSound.svelte';
   import Keypad from '../Keypad.svelte';
   import OutsideCalled from './OutsideCalled.svelte';
   import OutsideWords from './OutsideWords.svelte';
   import TalkNotice from '../talk/TalkNotice.svelte';
-  import { heardInWords } from '../sounds/heard';
   import { hold } from '$exchange';
   import { Line } from '../line.svelte';
+  import LeaveMessage from './LeaveMessage.svelte';
   import { Recorder } from './recorder.svelte';
   import { OwnVoice } from '../sounds/voice.svelte';
   import { allowSound, playCadence, VOICEMAIL_TONE } from '../sounds/tones';
   import SelectItem from '../../fields/SelectItem.svelte';
 
-  interface Visit {
-    /** E.164. */
-    number: string;
-    /** What stands on the button. */
-    says: string;
-  }
-  let {
-    dial = '',
-    visit = null,
-  }: {
-    /** A number that is called as soon as it is open. */
-    dial?: string;
-    /** Somebody calls one number from a page, with none of their own: nothing else can be called. */
-    visit?: Visit | null;
-  } = $props();
+  /** @property dial a number that is called as soon as it is open */
+  let { dial = '' }: { dial?: string } = $props();
   const businessId = theBusiness().view.business.id;
   const line = new Line(businessId);
   const recorder = new Recorder();
@@ -48,12 +33,11 @@
 
   /** What must survive a reload of this window. */
   const memory = {
-    get: (key: string) => sessionStorage.getItem(`${visit ? 'visit' : 'outside-phone'}:${key}`),
-    set: (key: string, value: string) =>
-      sessionStorage.setItem(`${visit ? 'visit' : 'outside-phone'}:${key}`, value),
+    get: (key: string) => sessionStorage.getItem(`outside-phone:${key}`),
+    set: (key: string, value: string) => sessionStorage.setItem(`outside-phone:${key}`, value),
   };
-  let from = $state(untrack(() => (visit ? 'hidden' : (memory.get('from') ?? callers[0]!))));
-  let dialled = $state(untrack(() => visit?.number ?? memory.get('dialled') ?? ''));
+  let from = $state(memory.get('from') ?? callers[0]!);
+  let dialled = $state(memory.get('dialled') ?? '');
   const remembered = memory.get('call');
   let callId = $state(remembered);
   /** Somebody has called this number. */
@@ -61,6 +45,7 @@
   let words = $state(memory.get('words') ?? '');
   let problem = $state('');
   let last = $state.raw<LiveCall | null>(null);
+  const named = (phone: string) => whoseName(system, phone);
   const voice = new OwnVoice();
   onDestroy(() => voice.close());
   let release = () => {};
@@ -114,49 +99,9 @@
     if (record && last) last = { ...last, phase: 'over', trace: record.trace };
   }
 
-  const heard = $derived.by(() => {
-    if (!call) return '';
-    if (call.phase === 'ringing' && !waitingIn(call)) return 'You hear it ringing.';
-    if (call.phase === 'parked') return 'You wait, and hear music.';
-    if (call.phase === 'talking') {
-      const me = call.ends.find((e) => e.phone === CALLER);
-      const what = me ? hears(me, call.ends) : 'nothing';
-      if (what === 'music') return 'You are held, and hear music.';
-      if (what === 'nothing') return 'One moment, please.';
-      const others = call.ends.filter((e) => e.phone !== CALLER);
-      return `You talk with ${listed(others.map((e) => whoseName(system, e.phone, e.personId)))}.`;
-    }
-    if (call.meets && ['waits', 'in'].includes(call.meets.stage)) return meetsInWords(call.meets);
-    if (call.phase === 'tone') return 'The tone.';
-    if (call.phase === 'message') return 'Speak now.';
-    if (call.phase === 'queued' || (call.phase === 'ringing' && waitingIn(call))) return whileWaiting(call);
-    const words = heardInWords(call, system, theBusiness().now, theBusiness().view.messages);
-    if (words) return words;
-    return call.phase === 'greeting' ? '“Please leave a message after the tone.”' : 'Connecting…';
-  });
-
-  /** The queue the caller waits in, or undefined. */
-  function waitingIn(call: LiveCall): string | undefined {
-    const last = call.trace.findLast((e) => e.kind === 'queued' || e.kind === 'left queue');
-    return last?.kind === 'queued' ? last.queueId : undefined;
-  }
-  /** What somebody hears who waits: the last comfort for a while, else the music. */
-  function whileWaiting(call: LiveCall): string {
-    const queue = system.queues[waitingIn(call) ?? ''];
-    const comfort = call.trace.findLast((e) => e.kind === 'comfort');
-    if (
-      comfort?.kind === 'comfort' &&
-      queue?.comfort &&
-      theBusiness().now - call.request.at - comfort.t < 8000
-    ) {
-      const text = system.recordings[queue.comfort.recordingId]?.text ?? '';
-      return `“${text}${queue.comfort.position ? ` You are number ${comfort.position}.` : ''}”`;
-    }
-    const sound = holdSoundFor(system, call.numberId, queue?.id ?? null);
-    if (sound.is === 'silence') return 'You wait, and hear nothing.';
-    const words = sound.is === 'recording' ? sound.recording.text : '';
-    return words ? `You wait: “${words}”` : 'You wait, and hear music.';
-  }
+  const heard = $derived(
+    call ? callerHears(call, system, theBusiness().now, theBusiness().view.messages) : '',
+  );
 
   let answer = $state('');
   async function say(event: Event) {
@@ -265,9 +210,7 @@
 
 <CallerSound {call} {system} />
 
-{#if !visit}
-  <header><b>Outside phone</b><span>A stand-in: anybody who calls {system.business.name}</span></header>
-{/if}
+<header><b>Outside phone</b><span>A stand-in: anybody who calls {system.business.name}</span></header>
 <main>
   {#if line.problem}<p class="problem" role="alert">{line.problem}</p>{/if}
   {#if from !== 'hidden' && !going}{#key from}<OutsideCalled
@@ -282,40 +225,22 @@
   {:else if going && call}
     <section class="card" aria-live="polite" data-testid="outside-call">
       <p class="soft">
-        Calling {visit ? system.business.name : dialled} · {durationText(
-          Math.max(0, theBusiness().now - call.request.at),
-        )}
+        Calling {dialled} · {durationText(Math.max(0, theBusiness().now - call.request.at))}
       </p>
       <h1 class="heard">{heard}</h1>
       {#if call.phase === 'talking' || call.meets}<TalkNotice {call} {system} />{/if}
-      {#if call.phase === 'talking'}<OutsideWords {voice} {system} />{/if}
+      {#if call.phase === 'talking'}<OutsideWords {voice} {named} />{/if}
       {#if call.phase === 'message'}
-        <TextArea
-          labelText="What you say"
-          rows={4}
-          value={words}
-          on:input={(e) => type((e.target as HTMLTextAreaElement).value)}
-        />
-        <div class="row">
-          {#if recorder.on}
-            <Button size="small" kind="tertiary" on:click={() => void recorder.stop()}>Stop recording</Button>
-          {:else}
-            <Button size="small" kind="ghost" on:click={() => void recorder.start()}
-              >{recorder.sound ? 'Record it again' : 'Or record it'}</Button
-            >
-          {/if}
-          {#if recorder.on}<span class="soft">recording…</span>{/if}
-        </div>
-        {#if recorder.problem}<p class="problem">{recorder.problem}</p>{/if}
+        <LeaveMessage {words} ontype={type} {recorder} />
       {/if}
-      {#if call.meets?.stage === 'in'}<OutsideWords {voice} {system} />{/if}
-      {#if call.phase === 'asked' || call.phase === 'naming' || call.meets?.stage === 'name'}
+      {#if call.meets?.stage === 'in'}<OutsideWords {voice} {named} />{/if}
+      {#if takesWords(call)}
         <form class="row" onsubmit={say}>
           <TextInput size="sm" labelText="Your answer" bind:value={answer} />
           <Button size="small" type="submit">Say it</Button>
         </form>
       {/if}
-      {#if ['menu', 'asked', 'queued', 'ringing', 'greeting', 'tone', 'message', 'inbox', 'meeting', 'talking'].includes(call.phase)}
+      {#if takesKeys(call)}
         <Keypad onpress={press} />
       {/if}
       <Button kind="danger" on:click={() => void hangUp()}>Hang up</Button>
@@ -323,36 +248,34 @@
   {:else}
     <form class="card" onsubmit={place}>
       <div class="fields">
-        {#if !visit}
-          <Select
-            labelText="Number of this phone"
-            selected={from}
-            on:update={(e) => {
-              from = String(e.detail);
-              memory.set('from', from);
-            }}
-          >
-            {#each callers as c (c)}<SelectItem value={c} text={theBusiness().number(c, system)} />{/each}
-            <SelectItem value="hidden" text="a hidden number" />
-          </Select>
-          <TextInput
-            labelText="Number to call"
-            type="tel"
-            bind:value={dialled}
-            invalid={!!problem}
-            invalidText={problem}
-          />
-          <div>
-            {#each Object.values(system.numbers) as n (n.id)}
-              <button
-                class="linkish pick"
-                type="button"
-                onclick={() => (dialled = theBusiness().number(n.e164, system))}>{n.label}</button
-              >
-            {:else}<p class="soft small">No number is in force yet. Put your draft in force first.</p>{/each}
-          </div>
-        {/if}
-        <Button type="submit">{visit?.says ?? 'Call'}</Button>
+        <Select
+          labelText="Number of this phone"
+          selected={from}
+          on:update={(e) => {
+            from = String(e.detail);
+            memory.set('from', from);
+          }}
+        >
+          {#each callers as c (c)}<SelectItem value={c} text={theBusiness().number(c, system)} />{/each}
+          <SelectItem value="hidden" text="a hidden number" />
+        </Select>
+        <TextInput
+          labelText="Number to call"
+          type="tel"
+          bind:value={dialled}
+          invalid={!!problem}
+          invalidText={problem}
+        />
+        <div>
+          {#each Object.values(system.numbers) as n (n.id)}
+            <button
+              class="linkish pick"
+              type="button"
+              onclick={() => (dialled = theBusiness().number(n.e164, system))}>{n.label}</button
+            >
+          {:else}<p class="soft small">No number is in force yet. Put your draft in force first.</p>{/each}
+        </div>
+        <Button type="submit">Call</Button>
       </div>
     </form>
     {#if call?.phase === 'over'}
@@ -360,7 +283,7 @@
       <section class="card" data-testid="outside-ended">
         <h2>The call is over</h2>
         <p>{ended ? ending(ended.outcome, system) : ''}</p>
-        {#if !visit}<p class="soft small">{sentence(call.trace, system, 'past')}</p>{/if}
+        <p class="soft small">{sentence(call.trace, system, 'past')}</p>
       </section>
     {/if}
   {/if}

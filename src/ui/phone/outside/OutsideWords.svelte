@@ -1,12 +1,15 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
   import { onDestroy } from 'svelte';
-  import type { System } from '$core/system';
   import { KeyListener } from '$media';
   import type { OwnVoice } from '../sounds/voice.svelte';
 
   /** The sound of an outside phone in a talk: how it is, words typed instead, and keys that come as tones. */
-  let { voice, system, listen = false }: { voice: OwnVoice; system: System; listen?: boolean } = $props();
+  let {
+    voice,
+    named,
+    listen = false,
+  }: { voice: OwnVoice; named: (phone: string) => string; listen?: boolean } = $props();
   const keys = new KeyListener();
   let heard = $state('');
   let listening = $state(false);
@@ -24,7 +27,7 @@
   onDestroy(() => keys.close());
 </script>
 
-<p class="soft small" data-testid="sound">{voice.music ? 'You hear music.' : voice.inWords(system)}</p>
+<p class="soft small" data-testid="sound">{voice.music ? 'You hear music.' : voice.inWords(named)}</p>
 {#if listening}<span hidden data-testid="listens-for-tones"></span>{/if}
 {#if heard}<p class="soft small" data-testid="tones">Tones heard: {heard}</p>{/if}
 {#each voice.now.words as w, i (i)}<p class="word">“{w.text}”</p>{/each}

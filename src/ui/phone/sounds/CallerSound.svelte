@@ -6,7 +6,7 @@
   import { samplesOf } from '../../recordings/maker';
   import { player } from '../../recordings/player.svelte';
   import { here } from '../../window/session.svelte';
-  import { heardNow } from './heard';
+  import { heardNow } from '$core/phone';
 
   /** Plays what the caller hears, as the telephone carries it. Shows nothing: the words stand elsewhere. */
   let { call, system }: { call: LiveCall | null; system: System } = $props();

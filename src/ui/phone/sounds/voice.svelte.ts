@@ -1,7 +1,7 @@
 /** The voice of a phone's window, for its page: who is connected, how it sounds, and music while it is held. */
 import { untrack } from 'svelte';
 import { soundsLike } from '$core/audio';
-import { CALLER, hears, soundEnds, whoseName } from '$core/calls';
+import { talkSound, type TalkSound } from '$core/phone';
 import type { System } from '$core/system';
 import type { LiveCall } from '$exchange';
 import { holdSamples } from './hold';
@@ -24,20 +24,17 @@ export class OwnVoice {
    * @param waits a caller who waits in a slot hears the music as well
    */
   update(me: string, calls: readonly LiveCall[], system?: System, waits = false): void {
-    const meets = calls.find((c) => c.meets?.stage === 'in' && (me === CALLER || c.meets.me === me))?.meets;
-    if (meets) {
-      this.voice.update({ callId: `room-${meets.roomId}`, me: meets.me, ends: meets.ends });
-      return this.listenTo(false);
-    }
-    const mine = calls.filter((c) => soundEnds(c).some((e) => e.phone === me));
-    const call = mine.find((c) => c.ends.some((e) => e.phone === me && e.holds === undefined)) ?? mine[0];
-    const ends = call ? soundEnds(call) : [];
-    this.voice.update(call ? { callId: call.request.id, me, ends } : null);
-    const end = ends.find((e) => e.phone === me);
-    waits ||= calls.some((c) => c.meets?.stage === 'waits' && (me === CALLER || c.meets.me === me));
-    const music = waits || (end !== undefined && hears(end, ends) === 'music');
-    const numberId = (call ?? calls[0])?.numberId ?? null;
-    this.listenTo(music, system && (() => holdSamples(system, numberId)));
+    const { talk, music, numberId } = talkSound(me, calls, waits);
+    this.hear(talk, music, system && (() => holdSamples(system, numberId)));
+  }
+  /** @param talk this window is in; null is none @param music of those who are held is heard @param samples of it */
+  hear(
+    talk: TalkSound['talk'],
+    music: boolean,
+    samples?: () => Promise<Float32Array<ArrayBuffer> | undefined>,
+  ): void {
+    this.voice.update(talk);
+    this.listenTo(music, samples);
   }
 
   /** Plain, for it is read where it is set. */
@@ -72,8 +69,8 @@ export class OwnVoice {
     this.voice.close();
   }
 
-  /** How the sound is, in words, and what to do; empty where nothing is to be said. */
-  inWords(system: System): string {
+  /** How the sound is, in words, and what to do; empty where nothing is to be said. @param named somebody by their phone */
+  inWords(named: (phone: string) => string): string {
     const { microphone, peers, rating } = this.now;
     switch (microphone) {
       case 'refused':
@@ -88,9 +85,7 @@ export class OwnVoice {
         break;
     }
     const names = (state: string) =>
-      peers
-        .filter((p) => p.state === state)
-        .map((p) => (p.name === 'caller' ? 'the caller' : whoseName(system, p.name)));
+      peers.filter((p) => p.state === state).map((p) => (p.name === 'caller' ? 'the caller' : named(p.name)));
     const [failed] = names('failed');
     if (failed) return `No sound with ${failed}: it is tried again.`;
     if (rating !== null) {

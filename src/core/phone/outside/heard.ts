@@ -1,14 +1,22 @@
 /** What a caller hears at this moment: a recording, words the machine says, or a message played back. */
-import { holdSoundFor, type Recording, type System } from '$core/system';
-import type { LiveCall, MessageKnown } from '$exchange';
+import { holdSoundFor, type Recording, type System } from '../../system';
+import type { Told } from '../parties';
 
-export interface Heard {
+/** A message that may be played back. `soundThere`: its sound is not here, and can be had. */
+export interface Playable {
+  id: string;
+  said: string;
+  sound: unknown;
+  soundThere?: boolean;
+}
+
+export interface Heard<M extends Playable = Playable> {
   /** Another one whenever something else begins. */
   key: string;
   /** Spoken or played as telephone sound. */
   recording?: Recording;
   /** A message, whose sound is played as it is. */
-  message?: MessageKnown;
+  message?: M;
   /** A piece made by code. */
   made?: true;
   /** Music goes on and on. */
@@ -16,7 +24,7 @@ export interface Heard {
 }
 
 /** How long what is said to those who wait is taken to last, before the music comes back: milliseconds. */
-const COMFORT_MS = 8000;
+export const COMFORT_MS = 8000;
 
 /** Words that the machine puts together are spoken like a recording that has no sound of its own. */
 const spoken = (text: string): Recording => ({ id: 'spoken', name: 'spoken', text });
@@ -35,19 +43,19 @@ const BEGINS = new Set([
 ]);
 
 /** @param now bench time, epoch milliseconds @returns null where nothing is heard but tones */
-export function heardNow(
-  call: LiveCall,
+export function heardNow<M extends Playable>(
+  call: Told,
   system: System,
   now: number,
-  messages: readonly MessageKnown[] = [],
-): Heard | null {
+  messages: readonly M[] = [],
+): Heard<M> | null {
   const { trace } = call;
   const key = (n: number, what: string) => `${call.request.id} ${n} ${what}`;
-  const heard = (n: number, id: string | null | undefined, loop = false): Heard | null => {
+  const heard = (n: number, id: string | null | undefined, loop = false): Heard<M> | null => {
     const recording = id ? system.recordings[id] : undefined;
     return recording ? { key: key(n, recording.id), recording, loop } : null;
   };
-  const words = (n: number, text: string): Heard => ({
+  const words = (n: number, text: string): Heard<M> => ({
     key: key(n, 'words'),
     recording: spoken(text),
     loop: false,
@@ -98,12 +106,7 @@ export function heardNow(
 }
 
 /** The same in words, for the screen; empty where nothing is said. */
-export function heardInWords(
-  call: LiveCall,
-  system: System,
-  now: number,
-  messages: readonly MessageKnown[],
-): string {
+export function heardInWords(call: Told, system: System, now: number, messages: readonly Playable[]): string {
   const heard = heardNow(call, system, now, messages);
   if (heard?.message) return 'You hear the message.';
   return heard?.recording?.text ? `“${heard.recording.text}”` : '';

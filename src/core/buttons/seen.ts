@@ -1,0 +1,51 @@
+/** What a visitor of a site sees of a call button: what is offered at a moment, in words, and nothing of the business besides. */
+import { freeTimes, type Asked as AskedOfCalendar } from '../booking';
+import { momentInFull, writingOf } from '../hours';
+import { writeNumber } from '../numbering';
+import type { CallButton, System } from '../system';
+import { offeredAt, type Offered } from './offered';
+
+export interface VisitSeen {
+  business: string;
+  country: string;
+  /** The number to dial, as it is dialled and as people write it; null is none. */
+  number: { e164: string; written: string } | null;
+  /** What stands on the button, or on it for a message. */
+  says: string;
+  can: Offered['can'];
+  /** What is said while it is closed, and when it opens, in words; null while it is open. */
+  closed: { says: string; opens: string } | null;
+  /** Times that can be booked, in order. */
+  free: { at: number; says: string }[];
+}
+
+/** So many times are offered at once. */
+const MOST_FREE = 24;
+
+/** @param asked of its calendar, where it has one @param now epoch milliseconds */
+export function visitSeen(
+  button: CallButton,
+  system: System,
+  asked: AskedOfCalendar | null,
+  now: number,
+): VisitSeen {
+  const { business } = system;
+  const offered = offeredAt(button, system, now);
+  const { can, open, opens } = offered;
+  const e164 = system.numbers[button.numberId ?? '']?.e164;
+  const said = (at: number) => momentInFull(at, business.timeZone, writingOf(business));
+  return {
+    business: business.name,
+    country: business.country,
+    number: e164 ? { e164, written: writeNumber(e164, business.country) } : null,
+    says: can.call === 'message' ? 'Leave a message' : button.says,
+    can,
+    closed: open
+      ? null
+      : { says: button.closed || 'We are closed just now.', opens: opens ? said(opens) : '' },
+    free:
+      can.book && asked
+        ? freeTimes(asked, now, Infinity, MOST_FREE).map((at) => ({ at, says: said(at) }))
+        : [],
+  };
+}
