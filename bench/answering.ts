@@ -2,7 +2,7 @@
  * Plans, coverage and traffic: rehearsals of the longest plan, a week and a year of fifty numbers, a month of calls. Beside
  * them references on the same work: the rrule library for hours, an XState machine for a plan.
  */
-import rrule from 'rrule';
+import { RRule } from 'rrule';
 import { assign, createActor, createMachine, SimulatedClock } from 'xstate';
 import { demonstration } from '../demo/lantern-cove';
 import { setFlagsFromString } from 'node:v8';
@@ -15,7 +15,6 @@ import { checkPromises } from '../src/core/promises';
 import { applyEdit, asPaired, newNumber, type Command, type Hours, type System } from '../src/core/system';
 import { ms, spread } from './measure';
 
-const { RRule } = rrule;
 const TEN = Date.UTC(2026, 10, 24, 18, 15);
 const LUNCH = Date.UTC(2026, 10, 24, 20, 10);
 const whole = demonstration(TEN);

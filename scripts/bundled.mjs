@@ -8,7 +8,7 @@ export async function bundled(entry) {
     configFile: false,
     logLevel: 'error',
     publicDir: false,
-    ssr: { noExternal: ['alawmulaw', 'wavefile'] },
+    ssr: { noExternal: ['alawmulaw', 'wavefile', 'rrule'] },
     build: {
       ssr: entry,
       outDir,
