@@ -24,12 +24,14 @@ export class Peer {
   /**
    * @param offers this side makes the offers: one of two does, so that they never cross
    * @param codecs what is preferred, first to last, by the names of SDP; empty is as the browser likes
+   * @param servers by which it finds its way between networks
    */
   constructor(
     readonly name: string,
     private offers: boolean,
     private track: MediaStreamTrack,
     private codecs: readonly string[],
+    private servers: () => readonly RTCIceServer[],
     private send: (body: Body) => void,
     private changed: () => void,
   ) {
@@ -110,8 +112,8 @@ export class Peer {
   private connection(of: string): RTCPeerConnection {
     this.pc?.close();
     this.of = of;
-    // Host addresses only: no server outside is asked for anything.
-    const pc = (this.pc = new RTCPeerConnection());
+    // Without any, host addresses only: no server outside is asked for anything.
+    const pc = (this.pc = new RTCPeerConnection({ iceServers: [...this.servers()] }));
     this.waiting = [];
     pc.onicecandidate = ({ candidate }) =>
       candidate && this.send({ kind: 'candidate', candidate: candidate.toJSON(), of });

@@ -44,10 +44,11 @@ export class Voice {
   private speakerId = '';
   private codecs: readonly string[] = [];
 
-  /** @param told whenever something about the voice changes */
+  /** @param told whenever something about the voice changes @param servers by which it finds its way between networks */
   constructor(
     private signals: Signals,
     private told: (now: VoiceNow) => void,
+    private servers: () => readonly RTCIceServer[] = () => [],
   ) {
     this.stopListening = signals.listen((s) => {
       if (!this.talk || s.callId !== this.talk.callId || s.to !== this.talk.me) return;
@@ -81,6 +82,7 @@ export class Voice {
           talk.me < phone,
           this.outgoing!.track,
           this.codecs,
+          this.servers,
           (body) => this.signal(phone, body),
           () => this.tell(),
         );

@@ -1,5 +1,6 @@
 /** A phone of one's own on another machine: invited, let in, called, talking, transferring, lost and shut out. */
-import { callFrom, setClock, visit, withSoftphone } from './bench';
+import { StunServer } from '../fixtures/stun';
+import { callFrom, open, putInForce, setClock, visit, withSoftphone } from './bench';
 import { askIn, expect, invitedBy, letIn, test } from './devices';
 import type { Page } from '@playwright/test';
 import { call, levelAt, toneAsMicrophone, TEST_TONE } from './talking';
@@ -267,4 +268,49 @@ test('a call button of a site leads visitors of other machines to the business: 
   await visitor.reload();
   await expect(visitor.getByRole('heading', { name: 'Not reachable from here' })).toBeVisible();
   await expect(visitor.getByRole('link', { name: '+13605550142' })).toBeVisible();
+});
+
+test('a server for voice between networks is added, tried, asked in a call, and taken away by one undo', async ({
+  page,
+  context,
+}) => {
+  const stun = await StunServer.start();
+  try {
+    await open(page, '/phones/devices');
+    const card = page.getByRole('region', { name: 'Voice between networks' });
+    await expect(card).toContainText('None: voice stays within a network.');
+    await card.getByLabel('Address').fill('https://voice.example');
+    await card.getByRole('button', { name: 'Add it' }).click();
+    await expect(card.getByText('Write an address such as stun:')).toBeVisible();
+    await card.getByLabel('Address').fill('turn:voice.example');
+    await card.getByRole('button', { name: 'Add it' }).click();
+    await expect(card.getByText('asks for a user name and a password')).toBeVisible();
+    await card.getByLabel('Address').fill(stun.uri);
+    await card.getByRole('button', { name: 'Add it' }).click();
+    const one = card.getByTestId('voice-server');
+    await expect(one).toContainText(stun.uri);
+    stun.silent = true;
+    await one.getByRole('button', { name: 'Try it' }).click();
+    await expect(one.getByRole('status')).toContainText('It does not answer.');
+    expect(stun.asked).toBeGreaterThan(0);
+    stun.silent = false;
+    await one.getByRole('button', { name: 'Try it' }).click();
+    await expect(one.getByRole('status')).toContainText('It answers');
+    await page.keyboard.press('Control+z');
+    await expect(one).toHaveCount(0);
+    await page.keyboard.press('Control+Shift+z');
+    await expect(one).toHaveCount(1);
+
+    // In force, every talk asks it.
+    await putInForce(page);
+    const staff = await withSoftphone(context, page);
+    const before = stun.asked;
+    const caller = await callFrom(context, 'Main line');
+    await answer(staff);
+    await expect(caller.getByTestId('outside-call')).toContainText('You talk with');
+    await expect(staff.getByTestId('talking')).toContainText(HEARD);
+    expect(stun.asked).toBeGreaterThan(before);
+  } finally {
+    stun.stop();
+  }
 });

@@ -2,7 +2,7 @@
 import { freeTimes, type Asked as AskedOfCalendar } from '../booking';
 import { momentInFull, writingOf } from '../hours';
 import { writeNumber } from '../numbering';
-import type { CallButton, System } from '../system';
+import { iceServers, type CallButton, type IceServer, type System } from '../system';
 import { offeredAt, type Offered } from './offered';
 
 export interface VisitSeen {
@@ -17,6 +17,8 @@ export interface VisitSeen {
   closed: { says: string; opens: string } | null;
   /** Times that can be booked, in order. */
   free: { at: number; says: string }[];
+  /** By which voice finds its way. */
+  servers: IceServer[];
 }
 
 /** So many times are offered at once. */
@@ -43,6 +45,7 @@ export function visitSeen(
     closed: open
       ? null
       : { says: button.closed || 'We are closed just now.', opens: opens ? said(opens) : '' },
+    servers: iceServers(business, true),
     free:
       can.book && asked
         ? freeTimes(asked, now, Infinity, MOST_FREE).map((at) => ({ at, says: said(at) }))

@@ -34,6 +34,7 @@ export const FIELD_NAMES: { [K in Kind]: Names<Of<K>> } & { business: Names<Syst
     recording: 'recording of calls',
     holdMusicId: 'heard on hold',
     holdSilent: 'silent on hold',
+    voiceServers: 'servers for voice between networks',
   },
   site: {
     name: 'name',

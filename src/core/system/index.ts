@@ -19,6 +19,7 @@ export * from './shape/calls-out';
 export * from './shape/contacts';
 export * from './own-contacts';
 export * from './shape/keeping';
+export * from './shape/voice-servers';
 export { RecordsLink, recordsOf } from './records-link';
 export * from './shape/shortcuts';
 export { behindCode, leadsTo, shortcutsOf, type Leads } from './shortcuts';

@@ -127,6 +127,11 @@ const KNOWN: readonly Known[] = [
     words: 'device stolen tablet other machine block',
     doing: { href: '/phones/devices' },
   },
+  {
+    title: 'Voice between networks',
+    words: 'stun turn server nat firewall no sound outside ice',
+    doing: { href: '/phones/devices' },
+  },
   { title: 'Set up a desk phone', words: 'sip register handset account', doing: { href: '/phones/desk' } },
   { title: 'Emergency addresses', words: '911 112 999 help site address', doing: { href: '/numbers/sites' } },
   {

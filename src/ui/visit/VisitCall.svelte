@@ -27,7 +27,7 @@
     business: string;
     country: string;
   } = $props();
-  const voice = new OwnVoice(untrack(() => visiting).signals());
+  const voice = new OwnVoice(() => visiting.seen?.servers ?? [], untrack(() => visiting).signals());
   const recorder = new Recorder();
   let words = $state('');
   let answer = $state('');

@@ -2,6 +2,7 @@
  * The system: one document that says what every caller gets. Draft and in force are two snapshots of it.
  * Every shape is a Zod schema, so that a click, a file and a stored record pass the same gate.
  */
+import { VoiceServer } from './voice-servers';
 import { z } from 'zod';
 import { StarCode } from '../../numbering/star-codes';
 import { CallRecording } from './call-recording';
@@ -126,6 +127,8 @@ export const Business = z.object({
   holdMusicId: Id.nullable().optional(),
   /** They hear nothing at all instead; absent is that they do. */
   holdSilent: z.boolean().optional(),
+  /** By which voice finds its way between networks; absent or none is that it stays within one. */
+  voiceServers: z.array(VoiceServer).max(8, 'At most eight servers.').optional(),
 });
 
 export const NumberHeld = z.object({

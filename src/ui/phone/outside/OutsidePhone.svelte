@@ -3,6 +3,7 @@
   import { onDestroy, onMount, untrack } from 'svelte';
   import { CALLER, ending, NEW_CALLER, outcomeOf, sentence, silenceMs, whoseName } from '$core/calls';
   import { profileOf, readNumber } from '$core/numbering';
+  import { iceServers } from '$core/system';
   import { callerHears, takesKeys, takesWords } from '$core/phone';
   import { callerLock, type LiveCall } from '$exchange';
   import { readOne } from '$workspace';
@@ -46,7 +47,7 @@
   let problem = $state('');
   let last = $state.raw<LiveCall | null>(null);
   const named = (phone: string) => whoseName(system, phone);
-  const voice = new OwnVoice();
+  const voice = new OwnVoice(() => iceServers(system.business));
   onDestroy(() => voice.close());
   let release = () => {};
   if (remembered) release = hold(callerLock(remembered));

@@ -1,7 +1,7 @@
 /** What a staff phone's window hears and takes of its talk: voices, what is recorded here, and how it sounded. */
 import { onDestroy, untrack } from 'svelte';
 import { isOurs } from '$core/calls';
-import type { System } from '$core/system';
+import { iceServers, type System } from '$core/system';
 import type { LiveCall } from '$exchange';
 import type { PhoneDesk } from '../desk.svelte';
 import type { OwnPhoneMemory } from '../own-phone.svelte';
@@ -34,7 +34,7 @@ export class OwnTalk {
     own: OwnPhoneMemory,
     private readonly system: () => System,
   ) {
-    this.voice = new OwnVoice(desk.signals());
+    this.voice = new OwnVoice(() => iceServers(system().business), desk.signals());
     // A window that is closed sends what it has before it goes.
     const leaves = () => this.keep();
     addEventListener('pagehide', leaves);

@@ -14,9 +14,9 @@ export class OwnVoice {
   private readonly voice: Voice;
   private held = new HoldMusic();
 
-  /** @param signals how windows that talk find each other */
-  constructor(signals: Signals = new BrowserSignals()) {
-    this.voice = new Voice(signals, (now) => (this.now = now));
+  /** @param servers by which voice finds its way between networks @param signals how windows that talk find each other */
+  constructor(servers: () => readonly RTCIceServer[], signals: Signals = new BrowserSignals()) {
+    this.voice = new Voice(signals, (now) => (this.now = now), servers);
   }
 
   /**

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Devices from '$ui/phones/apart/Devices.svelte';
+  import VoiceServers from '$ui/phones/apart/VoiceServers.svelte';
 </script>
 
 <svelte:head><title>On other machines · Phones · Upper Line</title></svelte:head>
@@ -10,3 +11,4 @@
   theirs, and shut it out when it is lost.
 </p>
 <Devices />
+<VoiceServers />
