@@ -72,6 +72,28 @@ test('an answer to every text is refused, and so is a circle of tags', async ({ 
   await expect(one.getByText('It would set itself off again and again.')).toBeVisible();
 });
 
+test('a follow-up puts callers on a call list that is chosen by name', async ({ page }) => {
+  await open(page, '/by-itself');
+  await page.getByLabel('Begin with').selectOption('Thank new customers the day after');
+  await page.getByRole('button', { name: 'Write it' }).click();
+  const one = card(page, 'Thank new customers the day after');
+  await one.getByLabel('Add what is done').selectOption('put them on a call list');
+  await expect(one.getByTestId('follow-up-sentence')).toContainText('the call list “that is not chosen”');
+  await expect(one.getByRole('link', { name: 'Make a call list first' })).toBeVisible();
+  await visit(page, '/by-itself/lists');
+  const form = page.getByRole('form', { name: 'A new call list' });
+  await form.getByLabel('What it is called').fill('Spring <b>lift</b>');
+  await form.getByRole('button', { name: 'Make the list' }).click();
+  await expect(page.getByRole('heading', { name: 'Spring <b>lift</b>' })).toBeVisible();
+  await visit(page, '/by-itself');
+  await card(page, 'Thank new customers the day after').getByRole('button', { name: 'Change it' }).click();
+  await one.getByLabel('Which call list').selectOption('Spring <b>lift</b>');
+  await expect(one.getByTestId('follow-up-sentence')).toContainText(
+    'put them on the call list “Spring <b>lift</b>”',
+  );
+  await saved(page);
+});
+
 test('after a call in vain the text goes once, and one that cannot go becomes a task', async ({
   page,
   context,

@@ -96,6 +96,16 @@ export const followUps: Check = ({ system, troubled = {} }) => {
             'It would not be done: nothing is known for it.',
           ),
         );
+      if (then.do === 'list' && !then.callList)
+        found.push(
+          finding(
+            one,
+            `list-${i}`,
+            'warning',
+            `${one.name} puts them on no call list`,
+            'Choose which: until then it does nothing.',
+          ),
+        );
       if (then.do === 'mail' && then.to.is === 'person' && !system.people[then.to.personId ?? '']?.email)
         found.push(
           finding(

@@ -29,6 +29,13 @@ export const Doing = z.discriminatedUnion('do', [
     callBack: z.boolean(),
     by: z.iso.date(),
   }),
+  z.object({
+    do: z.literal('list'),
+    listId: Id,
+    list: z.string().max(80),
+    number: E164,
+    name: z.string().max(200),
+  }),
   z.object({ do: z.literal('tag'), tag: z.string().max(30) }),
   z.object({ do: z.literal('note'), text: z.string().max(5000) }),
 ]);
@@ -116,6 +123,12 @@ function doingOf(then: FollowThen, happening: Happening, system: System): Doing 
         ? made
         : { do: 'task', personId, text: made.text, callBack, by: addDays(day, then.days) };
     }
+    case 'list': {
+      if (!then.callList) return 'No call list is chosen.';
+      if (!row || !other) return 'The number was hidden: there is nobody to call.';
+      const name = partiesOf(row, system).contact?.name ?? '';
+      return { do: 'list', listId: then.callList, list: then.name, number: other, name };
+    }
     case 'tag':
       return row ? { do: 'tag', tag: then.tag } : 'There is no call to put it on.';
     case 'note': {
@@ -182,6 +195,7 @@ export const receiverOf = (doing: Doing): string | null => {
       return doing.outside ? doing.to : null;
     case 'hook':
     case 'task':
+    case 'list':
     case 'tag':
     case 'note':
       return null;

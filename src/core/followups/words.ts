@@ -125,6 +125,8 @@ export function thenInWords(then: FollowThen, system: System): string {
     }
     case 'ask':
       return `begin the dialogue ${quoted((then.dialogueId && system.dialogues[then.dialogueId]?.name) || 'that is not chosen')} with them`;
+    case 'list':
+      return `put them on the call list ${quoted(then.callList ? then.name : 'that is not chosen')}`;
     case 'tag':
       return `tag it ${quoted(then.tag)}`;
     case 'note':

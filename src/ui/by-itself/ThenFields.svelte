@@ -7,6 +7,7 @@
   import SecondsField from '../fields/SecondsField.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
   import { count } from '../format';
+  import { theBusiness } from '../window/session.svelte';
 
   /** The fields of one thing that is done. */
   let {
@@ -14,6 +15,8 @@
     system,
     set,
   }: { then: FollowThen; system: System; set: (next: FollowThen) => string | undefined } = $props();
+  /** Call lists are records beside the document. */
+  const lists = $derived(theBusiness().view.callLists);
   const people = $derived(Object.values(system.people));
   const strange = $derived(
     then.do === 'text' || then.do === 'task' || then.do === 'note'
@@ -156,6 +159,25 @@
   {#if !Object.keys(system.dialogues).length}<a class="small" href="/by-itself/dialogues"
       >Write a dialogue first</a
     >{/if}
+{:else if then.do === 'list'}
+  <Select
+    size="sm"
+    labelText="Which call list"
+    selected={then.callList ?? ''}
+    on:update={(e) => {
+      const list = lists.find((l) => l.id === e.detail);
+      if ((list?.id ?? null) !== then.callList)
+        set({ do: 'list', callList: list?.id ?? null, name: list?.name ?? '' });
+    }}
+  >
+    <SelectItem value="" text="Choose…" />
+    {#if then.callList && !lists.some((l) => l.id === then.callList)}<SelectItem
+        value={then.callList}
+        text="{then.name} (removed)"
+      />{/if}
+    {#each lists as l (l.id)}<SelectItem value={l.id} text={l.name} />{/each}
+  </Select>
+  {#if !lists.length}<a class="small" href="/by-itself/lists">Make a call list first</a>{/if}
 {:else if then.do === 'tag'}
   <EditField label="The word" value={then.tag} keep={(tag) => set({ do: 'tag', tag })} />
 {:else if then.do === 'note'}

@@ -31,6 +31,7 @@
     mail: ['mail', 'mails'],
     hook: ['word to records elsewhere', 'words to records elsewhere'],
     task: ['task', 'tasks'],
+    list: ['name on a call list', 'names on call lists'],
     tag: ['tag', 'tags'],
     note: ['note', 'notes'],
   } as const;

@@ -17,6 +17,8 @@ export function doingInWords(doing: Doing | null): string {
       const whose = doing.personId ? system.people[doing.personId]?.name : undefined;
       return `Task of ${whose ?? 'anybody'}: “${doing.text}”`;
     }
+    case 'list':
+      return `Put on the call list “${doing.list}”`;
     case 'tag':
       return `Tagged “${doing.tag}”`;
     case 'note':

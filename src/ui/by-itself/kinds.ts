@@ -52,6 +52,7 @@ export const THENS: Thens = {
     says: 'give somebody a task',
     fresh: { do: 'task', personId: null, text: 'See to {caller}', callBack: false, days: 0 },
   },
+  list: { says: 'put them on a call list', fresh: { do: 'list', callList: null, name: '' } },
   tag: { says: 'tag the call', fresh: { do: 'tag', tag: 'followed up' } },
   note: { says: 'note something to the call', fresh: { do: 'note', text: 'Followed up, {when}' } },
   hook: { says: 'tell records elsewhere', fresh: { do: 'hook', url: 'https://records.example/calls' } },

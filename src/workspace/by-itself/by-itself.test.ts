@@ -5,6 +5,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import PostalMime from 'postal-mime';
 import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
 import { pastOf } from '../../standins/past/past';
+import { usualOutcomes } from '../../core/call-lists';
 import type { FollowThen, FollowUp, System } from '../../core/system';
 import { callRow } from '../../core/story';
 import {
@@ -324,6 +325,59 @@ it('mails, tasks, notes and tags are made, and a tag sets off what waits for it'
   now += MINUTE;
   await carry(system);
   expect((await errands()).filter((e) => e.followUpId === 'g')).toHaveLength(1);
+});
+
+it('whoever called is put on a call list, once; who wants no calls is not, and a list that is gone is said', async () => {
+  const put = (callList: string | null) => ({ do: 'list', callList, name: 'Spring' }) as const;
+  const at = { is: 'minutes', minutes: 0 } as const;
+  const system = await start([
+    followUp(put('spring'), { after: at }),
+    followUp(put('spring'), { id: 'g', name: 'Again', after: at }),
+    followUp(put('gone'), { id: 'h', name: 'Gone', after: at }),
+    followUp(put(null), { id: 'i', name: 'None', after: at }),
+  ]);
+  const list = { id: 'spring', businessId: DEMO_ID, at: now, name: 'Spring', selling: false, registry: null };
+  const bo = { id: 'spring +12065550177', listId: 'spring', businessId: DEMO_ID, order: 0, name: 'Bo' };
+  await db.write('call', async (open) => {
+    const tx = open('callLists', 'listed');
+    await tx.objectStore('callLists').put({ ...list, script: '', outcomes: usualOutcomes(), rests: false });
+    await tx
+      .objectStore('listed')
+      .put({ ...bo, number: '+12065550177', fields: {}, state: 'waits', calls: [] });
+    await tx.done;
+  });
+  await over(system);
+  await carry(system);
+  const NEVER = '+12065550188';
+  await db.write('call', async (open) => {
+    const tx = open('dealings');
+    const store = tx.objectStore('dealings');
+    await store.put({
+      ...((await store.get(DEMO_ID)) as object),
+      never: [{ number: NEVER, at: now, by: 'Rosa' }],
+    } as never);
+    await tx.done;
+  });
+  await over(system, called('never', NEVER));
+  await carry(system);
+  expect((await errands()).find((e) => e.id === 'f call never 0')?.why).toBe('They want no calls.');
+  const on = (await readMany(db, 'listed', DEMO_ID)).sort((a, b) => a.order - b.order);
+  expect(on.map((e) => [e.number, e.state])).toEqual([
+    ['+12065550177', 'waits'],
+    [ADA, 'waits'],
+  ]);
+  const said = async () =>
+    Object.fromEntries(
+      (await errands()).flatMap((e) =>
+        e.about?.id === 'call' ? [[e.followUpId, e.why ?? e.lacks ?? e.state]] : [],
+      ),
+    );
+  expect(await said()).toMatchObject({
+    f: 'done',
+    g: 'They are on it already.',
+    h: 'The call list is gone.',
+    i: 'No call list is chosen.',
+  });
 });
 
 it('somebody who has paired nothing, and a number that moved, set one off once', async () => {

@@ -1,14 +1,23 @@
 /** Each thing a follow-up can do, as it is done: with an id that is the same each time, so that what is there is not made again. */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { entriesOf, MOST_ENTRIES, neverCalled } from '../../core/call-lists';
 import type { Doing } from '../../core/followups';
 import { callRow } from '../../core/story';
-import type { System } from '../../core/system';
+import { contactOf, type System } from '../../core/system';
 import { FAILURES } from '../../standins/carrier/texting';
 import { mayPass } from '../../standins/hooks/receiver';
 import { base64Of, rawMessage, type Attachment } from '../../standins/mail/compose';
 import type { Db, Transaction } from '../db';
-import { CallRecord, MessageRecord, MOST_REMARKS, TextRecord, type ErrandRecord } from '../records';
+import {
+  CallListRecord,
+  CallRecord,
+  DealingsRecord,
+  MessageRecord,
+  MOST_REMARKS,
+  TextRecord,
+  type ErrandRecord,
+} from '../records';
 import { within } from '../store';
 import type { Change } from '../sync';
 import { putLeaving } from '../texting/kept';
@@ -29,6 +38,8 @@ export const DOING_STORES = [
   'runs',
   'threads',
   'bookings',
+  'callLists',
+  'listed',
 ] as const;
 export type DoingTx = Transaction<(typeof DOING_STORES)[number]>;
 
@@ -107,6 +118,25 @@ const ACTS: Acts = {
       within(tx.objectStore('tasks').put(record));
     told('tasks', [came]);
     done(came);
+  },
+  list: async ({ tx, errand, system, now, told, done, not }, { listId, number, name }) => {
+    const list = CallListRecord.safeParse(await tx.objectStore('callLists').get(listId)).data;
+    if (!list) return not('The call list is gone.');
+    const listed = tx.objectStore('listed');
+    if ((await listed.getKey(`${listId} ${number}`)) !== undefined) return not('They are on it already.');
+    const order = await listed.count(IDBKeyRange.bound(`${listId} `, `${listId} \uffff`));
+    if (order >= MOST_ENTRIES) return not(`A list has at most ${MOST_ENTRIES} people.`);
+    const { businessId } = errand;
+    const dealings = DealingsRecord.safeParse(await tx.objectStore('dealings').get(businessId)).data;
+    const contact = contactOf(number, system.contacts);
+    const who = { number, name, contact, fields: {}, wrong: '' };
+    const { entries, not: left } = entriesOf(listId, [who], neverCalled(dealings?.never, now), system);
+    const [entry] = entries;
+    if (!entry) return not(left[0]?.why ?? 'They cannot be called.');
+    if (entry.state === 'left out') return not(entry.why ?? 'They are not to be called.');
+    within(listed.put({ ...entry, order, businessId }));
+    told('listed', [entry.id]);
+    done();
   },
   tag: async (at, { tag }) => {
     const call = await callOf(at);

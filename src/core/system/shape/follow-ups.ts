@@ -98,6 +98,8 @@ export const FollowThen = z.discriminatedUnion('do', [
   }),
   /** A dialogue by text begins. */
   z.object({ do: z.literal('ask'), dialogueId: Id.nullable(), numberId: Id.nullable() }),
+  /** They are put on a call list, which is a record beside the document: by its id, and what it was called. */
+  z.object({ do: z.literal('list'), callList: Id.nullable(), name: text(80) }),
   z.object({ do: z.literal('tag'), tag: Tag }),
   z.object({ do: z.literal('note'), text: text(500).min(1, 'Write the note.') }),
 ]);
