@@ -94,6 +94,41 @@ test('a follow-up puts callers on a call list that is chosen by name', async ({ 
   await saved(page);
 });
 
+test('what waits of a follow-up that is changed is pointed out once it is in force, and called off', async ({
+  page,
+  context,
+}) => {
+  await open(page, '/by-itself');
+  const sorry = card(page, 'Sorry we missed you');
+  await sorry.getByRole('button', { name: 'Change it' }).click();
+  await sorry.getByLabel('Minutes').fill('60');
+  await saved(page);
+  await putInForce(page);
+  await expect(page.getByTestId('after-force')).toBeVisible();
+  await expect(page.getByTestId('waits-as-before')).toHaveCount(0);
+  const outside = await callFrom(context, 'Workshop');
+  await expect(outside.getByText(/Workshop|Boatworks|leave/i).first()).toBeVisible();
+  await outside.getByRole('button', { name: 'Hang up' }).click();
+  await visit(page, '/by-itself/done');
+  await expect(page.getByTestId('errand').first()).toContainText('waits');
+  await visit(page, '/by-itself');
+  await sorry.getByRole('button', { name: 'Change it' }).click();
+  await sorry.getByLabel('Minutes').fill('90');
+  await saved(page);
+  await putInForce(page);
+  const waiting = page.getByTestId('waits-as-before');
+  await expect(waiting).toContainText(
+    '1 thing of “Sorry we missed you” waits, and goes out as it was before it was changed.',
+  );
+  await waiting.getByRole('button', { name: /^Call it off/ }).click();
+  await expect(waiting).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(waiting).toHaveCount(1);
+  await waiting.getByRole('button', { name: /^Call it off/ }).click();
+  await visit(page, '/by-itself/done');
+  await expect(page.getByTestId('errand').first()).toContainText('called off');
+});
+
 test('after a call in vain the text goes once, and one that cannot go becomes a task', async ({
   page,
   context,

@@ -27,4 +27,5 @@ export {
 export { afterInWords, followUpInWords, ifInWords, thenInWords, whenInWords } from './words';
 export { exampleOf } from './example';
 export { starters } from './starters';
+export { waitsAsBefore, type WaitsAsBefore } from './waiting';
 export { Kept, Task, troubledBy, type TaskChange } from './kept';

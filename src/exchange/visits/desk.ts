@@ -280,7 +280,7 @@ export class VisitDesk {
     this.callId = callId;
     // Whether somebody is there is seen by it: it is held before the call is there.
     await new Promise<void>((held) => (this.letGo = this.place.hold(callerLock(callId), held)));
-    await this.client.act({
+    const placed = this.client.act({
       kind: 'place',
       request: {
         id: callId,
@@ -290,6 +290,14 @@ export class VisitDesk {
         behaviour: null,
       },
     });
+    try {
+      await placed;
+    } catch (error) {
+      // Nobody answered for it: it may be tried again.
+      this.callId = null;
+      this.letGo();
+      throw error;
+    }
     return DONE;
   }
 }

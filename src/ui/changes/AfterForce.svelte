@@ -1,7 +1,8 @@
 <script lang="ts">
   import { Button, Checkbox } from 'carbon-components-svelte';
   import { changesByPerson } from '$core/changes';
-  import { tellOfChanges, type VersionRecord } from '$workspace';
+  import { waitsAsBefore, type WaitsAsBefore } from '$core/followups';
+  import { tellOfChanges, withdrawErrands, type VersionRecord } from '$workspace';
   import { count, momentText } from '../format';
   import { freshId } from '../ids';
   import { session, theBusiness } from '../window/session.svelte';
@@ -18,6 +19,26 @@
       .catch(() => (before = null));
   });
   const forWhom = $derived(before ? changesByPerson(before.system, inForce.system) : []);
+  /** What waits goes as it was, unless somebody calls it off. */
+  let stay = $state.raw<readonly string[]>([]);
+  const waiting = $derived(
+    before
+      ? waitsAsBefore(before.system, inForce.system, theBusiness().view.errands, inForce.at).filter(
+          (w) => !stay.includes(w.followUpId),
+        )
+      : [],
+  );
+  const HOW = {
+    changed: 'as it was before it was changed',
+    removed: 'though it was removed',
+    resting: 'though it rests now',
+  };
+  async function callOff({ name, ids }: WaitsAsBefore) {
+    const back = await withdrawErrands(theBusiness().workspace, ids);
+    theBusiness().sayDone({ kind: 'info', title: `Called off: ${ids.length} of ${name}` }, async () =>
+      back(),
+    );
+  }
   const numbers = $derived(Object.values(inForce.system.numbers).filter((n) => n.planId));
   /** So many are shown at first. */
   const FEW = 6;
@@ -51,7 +72,7 @@
   }
 </script>
 
-{#if numbers.length || forWhom.length}
+{#if numbers.length || forWhom.length || waiting.length}
   <section class="card" aria-label="Since it went in force" data-testid="after-force">
     <h2>In force since {momentText(inForce.at, theBusiness().zone)}</h2>
     {#if numbers.length}
@@ -66,6 +87,27 @@
         {/each}
         <span class="small soft">An outside phone of the bench calls it, for real.</span>
       </p>
+    {/if}
+    {#if waiting.length}
+      <h3>What waits from before</h3>
+      <ul>
+        {#each waiting as w (w.followUpId)}
+          <li data-testid="waits-as-before">
+            {count(w.ids.length, 'thing')} of “{w.name}” {w.ids.length === 1 ? 'waits' : 'wait'}, and
+            {w.ids.length === 1 ? 'goes' : 'go'} out {HOW[w.is]}.
+            <button class="linkish small" type="button" onclick={() => void callOff(w)}
+              >Call {w.ids.length === 1 ? 'it' : 'them'} off<span class="visually-hidden">
+                {w.name}</span
+              ></button
+            >
+            <button class="linkish small" type="button" onclick={() => (stay = [...stay, w.followUpId])}
+              >Let {w.ids.length === 1 ? 'it' : 'them'} go<span class="visually-hidden">
+                {w.name}</span
+              ></button
+            >
+          </li>
+        {/each}
+      </ul>
     {/if}
     {#if forWhom.length}
       <h3>For whom it changes something</h3>
