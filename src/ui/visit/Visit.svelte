@@ -125,6 +125,7 @@
       {#if seen.free.length}
         <Select
           labelText="When"
+          helperText="The next {seen.free.length} free times; for others, call or be called back."
           selected={seen.free.some((f) => f.at === Number(from)) ? from : String(seen.free[0]!.at)}
           on:update={(e) => (from = String(e.detail))}
         >
