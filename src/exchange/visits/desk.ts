@@ -148,7 +148,13 @@ export class VisitDesk {
     return this.system?.buttons[this.buttonId];
   }
 
-  private async look(): Promise<void> {
+  /** What cannot be read just now is looked at again. */
+  private look(): Promise<void> {
+    return this.looked().catch((error: unknown) =>
+      console.error('What a visitor is offered could not be read', error),
+    );
+  }
+  private async looked(): Promise<void> {
     this.system = await this.place.inForce(this.businessId).catch(() => undefined);
     const { system, button } = this;
     const now = this.place.now();
@@ -223,6 +229,8 @@ export class VisitDesk {
       case 'call':
         return this.begin(request.callId, system, button);
       case 'go on':
+        // It is theirs already: held once, it is let go once.
+        if (this.callId === request.callId) return DONE;
         if (!this.calls.some((c) => c.request.id === request.callId && c.phase !== 'over')) {
           this.tell('call', { is: 'call', call: null });
           return { ok: false, message: 'The call has ended meanwhile.' };

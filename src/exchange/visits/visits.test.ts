@@ -202,6 +202,9 @@ describe('a call', () => {
       ok: false,
       message: 'You are in a call already.',
     });
+    // Whatever else is told meanwhile, its page says that it is there: held once, it is let go once.
+    expect(await ada.ask({ do: 'go on', callId: CALL_ID })).toEqual({ ok: true });
+    expect(locks.filter((name) => name === callerLock(CALL_ID))).toHaveLength(1);
     await ada.ask({ do: 'hang up' });
     await until(() => ada.call?.phase === 'over');
     expect(ada.call!.over).toBe('The call is over.');
