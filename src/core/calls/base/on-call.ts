@@ -28,8 +28,11 @@ export function partsWith({ onCall }: Pick<Run, 'onCall'>, phone: string, callId
 }
 
 /** Phones that are on a call. */
-export const phonesOn = ({ onCall }: Pick<Run, 'onCall'>, call: CallState): string[] =>
-  [...onCall].flatMap(([phone, { callIds }]) => (callIds.includes(call.request.id) ? phone : []));
+export function phonesOn({ onCall }: Pick<Run, 'onCall'>, call: CallState): string[] {
+  const on: string[] = [];
+  for (const [phone, { callIds }] of onCall) if (callIds.includes(call.request.id)) on.push(phone);
+  return on;
+}
 
 /**
  * Somebody is no longer on a call: those fair to them know since when, and queues they serve look whether they can be put
@@ -37,9 +40,10 @@ export const phonesOn = ({ onCall }: Pick<Run, 'onCall'>, call: CallState): stri
  */
 export function isFree(run: Run, call: CallState, who: readonly string[], talked: boolean): void {
   if (talked) for (const id of who) run.memory.idleSince[id] = run.now;
-  const { system } = run.world(call);
-  for (const queue of Object.values(system.queues)) {
-    if (!servingOf(system, queue.id).some((id) => who.includes(id))) continue;
+  const { system, queues } = run.world(call);
+  for (const queue of queues) {
+    // Where nobody waits there is nobody to put through, and mostly nobody does.
+    if (!run.isWaitedIn(queue.id) || !servingOf(system, queue.id).some((id) => who.includes(id))) continue;
     run.serveSoon(queue.id, queue.wrapUp * 1000);
     run.serveSoon(queue.id, 0);
   }

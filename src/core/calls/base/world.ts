@@ -7,6 +7,7 @@ import {
   type ExtensionInUse,
   type NumberHeld,
   type Phone,
+  type Queue,
   type RingTarget,
   type System,
 } from '../../system';
@@ -17,6 +18,7 @@ export interface World {
   routes: Map<string, Route>;
   /** Phones that hold an account of somebody, their own before those they share. */
   phonesOf: Map<string, Phone[]>;
+  queues: readonly Queue[];
   numbers: Map<string, NumberHeld>;
   /** What an extension leads to. */
   extensions: Map<string, ExtensionInUse>;
@@ -52,6 +54,7 @@ function build(system: System): World {
     system,
     routes: new Map(Object.values(system.plans).map((p) => [p.id, layOut(p)])),
     phonesOf,
+    queues: Object.values(system.queues),
     numbers: new Map(Object.values(system.numbers).map((n) => [n.e164, n])),
     extensions: new Map(extensionsInUse(system).map((e) => [e.extension, e])),
     heedsAgain: Object.values(system.people).some((p) => p.exceptions?.again),

@@ -246,8 +246,12 @@ export class CallEngine implements Run {
     return [...calls] as Waits[];
   }
 
+  isWaitedIn(queueId: string): boolean {
+    return (this.queued.get(queueId)?.size ?? 0) > 0;
+  }
+
   serveSoon(queueId: string, ms: number): void {
-    if (!this.queued.get(queueId)?.size) return;
+    if (!this.isWaitedIn(queueId)) return;
     this.queue.push({
       t: this.now + ms,
       rank: RANK.timeout,
