@@ -1,5 +1,5 @@
 /** The way in: the order of the work, kinds of business, settings of the business, and what follows when it is in force. */
-import { bench, putInForce, saved } from './bench';
+import { bench, open, putInForce, saved, visit } from './bench';
 import { expect, test } from './seeded';
 
 test('a business of one’s own begins as a kind, sees the week before anything is made, and undoes all of it at once', async ({
@@ -76,6 +76,58 @@ test('the clock and the order of dates are the business’s, everywhere and at o
   await expect(page.getByTestId('moves')).toContainText('Calls for help go to 112 or 110 instead of 911.');
   await page.getByRole('button', { name: 'Leave it' }).click();
   await expect(page.getByTestId('moves')).toHaveCount(0);
+});
+
+test('a day is chosen from a month by keys alone: in English, its weeks as in the country', async ({
+  page,
+}) => {
+  await open(page, '/hours/year');
+  await page.getByRole('button', { name: /^2026-12-24, Open/ }).click();
+  const day = page.getByRole('form', { name: 'Other times on some days' }).getByLabel('First day');
+  await expect(day).toHaveValue('Thu 24 Dec 2026');
+  const month = page.getByRole('dialog', { name: 'Choose a day' });
+  const focused = page.locator(':focus');
+  await day.press('Alt+ArrowDown');
+  await expect(focused).toHaveAccessibleName('Thursday, December 24, 2026');
+  // First days of the week: Unicode CLDR, supplemental week data. US: Sunday.
+  await expect(month.getByRole('columnheader', { includeHidden: true }).first()).toHaveText('Su');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  await expect(focused).toHaveAccessibleName('Friday, January 1, 2027');
+  await page.keyboard.press('PageDown');
+  await expect(focused).toHaveAccessibleName('Monday, February 1, 2027');
+  await expect(month.getByLabel('Month', { exact: true })).toHaveValue('2');
+  // It is left as it was, and the field has the focus again.
+  await page.keyboard.press('Escape');
+  await expect(month).toHaveCount(0);
+  await expect(day).toBeFocused();
+  await expect(day).toHaveValue('Thu 24 Dec 2026');
+  await day.press('Alt+ArrowDown');
+  await expect(focused).toHaveAccessibleName('Thursday, December 24, 2026');
+  await page.keyboard.press('ArrowUp');
+  await page.keyboard.press('Enter');
+  await expect(day).toHaveValue('Thu 17 Dec 2026');
+  await expect(day).toBeFocused();
+  // A time is chosen with it.
+  const clock = await bench(page, 'Clock');
+  await clock.getByLabel('Choose in a calendar').click();
+  const both = page.getByRole('dialog', { name: 'Choose a day and a time' });
+  await both.getByRole('button', { name: 'Wednesday, November 25, 2026' }).click();
+  await both.getByLabel('Time').fill('half');
+  await both.getByLabel('Time').press('Enter');
+  await expect(both.getByText('Write a time such as 17:30 or 5pm.')).toBeVisible();
+  await both.getByLabel('Time').fill('5pm');
+  await both.getByLabel('Time').press('Enter');
+  await expect(both).toHaveCount(0);
+  await expect(clock.getByLabel('Set it to')).toHaveValue('Wed 25 Nov 2026, 17:00');
+  // DE: Monday.
+  await clock.getByRole('button', { name: 'Close', exact: true }).click();
+  await visit(page, '/begin/business');
+  await page.getByLabel('Country').selectOption('DE');
+  await page.getByTestId('moves').getByRole('button', { name: 'Change it' }).click();
+  await visit(page, '/hours/year');
+  await page.getByLabel('First day').press('Alt+ArrowDown');
+  await expect(month.getByRole('columnheader', { includeHidden: true }).first()).toHaveText('Mo');
 });
 
 test('what went in force says for whom it changes something, tells them by mail, and is called in one go', async ({

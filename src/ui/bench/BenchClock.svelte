@@ -1,9 +1,10 @@
 <script lang="ts">
-  import { Button, TextInput, Toggle } from 'carbon-components-svelte';
+  import { Button, Toggle } from 'carbon-components-svelte';
   import { momentOf } from '$core/hours';
   import { atSpeed, speedOf, type ClockSetting } from '$standins/clock/clock';
   import { clockText, fieldText, momentText } from '../format';
   import { session, theBusiness } from '../window/session.svelte';
+  import WhenField from '../fields/WhenField.svelte';
   import BenchPast from './BenchPast.svelte';
 
   let text = $state(fieldText(theBusiness().now, theBusiness().zone));
@@ -44,13 +45,7 @@
   {mode === 'real' ? 'The bench goes by real time.' : 'The bench clock was set and runs on from there.'} Everything
   goes by it, ringing included; only sound is as long as it is.
 </p>
-<TextInput
-  type="datetime-local"
-  labelText="Set it to"
-  bind:value={text}
-  invalid={!!problem}
-  invalidText={problem}
-/>
+<WhenField label="Set it to" time bind:value={text} {problem} />
 <div class="row">
   <Button size="small" on:click={set}>Set the clock</Button>
   <Button size="small" kind="tertiary" disabled={mode === 'real'} on:click={real}>Back to real time</Button>

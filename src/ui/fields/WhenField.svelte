@@ -1,11 +1,11 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
   import Calendar from 'carbon-icons-svelte/lib/Calendar.svelte';
-  import { readDate, readMoment } from '$core/hours';
+  import { fieldTime, localTime, readDate, readMoment } from '$core/hours';
   import { dateText, localText } from '../format';
   import { here } from '../window/session.svelte';
 
-  /** A day, or a day and a time: typed as people type it, shown as the business writes it, or picked from the browser's own calendar. */
+  /** A day, or a day and a time: typed as people type it, shown as the business writes it, or picked from a month. */
   interface Props {
     label: string;
     hideLabel?: boolean;
@@ -28,7 +28,10 @@
   }: Props = $props();
   let typed = $state<string | null>(null);
   let refused = $state('');
-  let picker = $state<HTMLInputElement>();
+  let box = $state<HTMLElement>();
+  let picking = $state(false);
+  /** It was open when the button was pressed, which has closed it already. */
+  let wasPicking = false;
   const shown = $derived(!/^\d{4}-\d\d-\d\d/.test(value) ? value : time ? localText(value) : dateText(value));
   const read = (text: string) => (time ? readMoment : readDate)(text, here().today);
 
@@ -51,12 +54,29 @@
     typed = null;
     take(next);
   }
-  function pick() {
-    picker?.showPicker();
+  /** The minute of the day that is picked with a day: the one that stands there, or the next quarter of an hour. */
+  const minute = $derived.by(() => {
+    const [hours, minutes] = value.slice(11).split(':').map(Number);
+    if (minutes !== undefined) return hours! * 60 + minutes;
+    return Math.min(Math.ceil(localTime(here().zone, here().now).minute / 15) * 15, 23 * 60 + 45);
+  });
+  function picked(day: string, at?: number) {
+    typed = null;
+    take(at === undefined ? day : `${day}T${fieldTime(at)}`);
+    // A time may still be chosen with it.
+    if (at !== undefined) return;
+    picking = false;
+    box?.querySelector('input')?.focus();
+  }
+  function onkeydown(e: KeyboardEvent) {
+    if (e.key === 'Enter') left();
+    if (e.key !== 'ArrowDown' || !e.altKey) return;
+    e.preventDefault();
+    picking = true;
   }
 </script>
 
-<div class="when" class:bare={hideLabel}>
+<div class="when" class:bare={hideLabel} bind:this={box}>
   <TextInput
     size="sm"
     labelText={label}
@@ -72,23 +92,33 @@
       : problem}
     on:input={(e) => oninput(String(e.detail ?? ''))}
     on:blur={left}
-    on:keydown={(e: KeyboardEvent) => e.key === 'Enter' && left()}
+    on:keydown={onkeydown}
   />
-  <button type="button" class="pick" tabindex="-1" aria-label="Choose in a calendar" onclick={pick}
-    ><Calendar /></button
-  >
-  <input
-    bind:this={picker}
-    class="visually-hidden native"
-    type={time ? 'datetime-local' : 'date'}
+  <button
+    type="button"
+    class="pick"
     tabindex="-1"
-    aria-hidden="true"
-    {value}
-    onchange={(e) => {
-      typed = null;
-      take(e.currentTarget.value);
-    }}
-  />
+    aria-label="Choose in a calendar"
+    title="Choose in a calendar (Alt and the arrow down)"
+    aria-haspopup="dialog"
+    aria-expanded={picking}
+    onpointerdown={() => (wasPicking = picking)}
+    onclick={() => {
+      picking = !wasPicking;
+      wasPicking = false;
+    }}><Calendar /></button
+  >
+  {#if picking && box}
+    {#await import('./DayPicker.svelte') then { default: DayPicker }}
+      <DayPicker
+        beside={box}
+        day={value.slice(0, 10)}
+        minute={time ? minute : undefined}
+        onpick={picked}
+        onclose={() => (picking = false)}
+      />
+    {/await}
+  {/if}
 </div>
 
 <style>
@@ -109,9 +139,5 @@
   }
   .bare .pick {
     top: 2px;
-  }
-  .native {
-    right: 0;
-    bottom: 0;
   }
 </style>

@@ -19,7 +19,7 @@
   }
 </script>
 
-<section class="notices" class:kept class:says={session.notices.length > 0} aria-label="Notices">
+<section class="notices" class:kept class:says={session.notices.length > 0} class:listed aria-label="Notices">
   <div class="now" aria-live="polite">
     {#each session.notices as notice (notice.id)}
       {@const Mark = MARKS[notice.kind]}
@@ -85,8 +85,6 @@
     font-size: var(--text-body);
   }
   .kept {
-    position: sticky;
-    top: calc(77px + var(--alarm-height, 0px));
     z-index: 25;
     min-height: 30px;
     padding-right: 150px;
@@ -95,6 +93,12 @@
   }
   .says {
     background: var(--sheet);
+  }
+  /* The place is kept at the top of the page; it comes along where there is something to read. */
+  .kept.says,
+  .kept.listed {
+    position: sticky;
+    top: calc(74px + var(--alarm-height, 0px));
   }
   p {
     display: flex;
