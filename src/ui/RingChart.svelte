@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { RingChart } from '$core/calls';
+  import WholeWords from './WholeWords.svelte';
 
   interface Props {
     chart: RingChart;
@@ -36,7 +37,9 @@
             title="{bar.label || bar.kind}, {range(bar.from, bar.to)}"
             data-from={bar.from}
             data-to={bar.to}
-            >{bar.label}<span class="visually-hidden"> {bar.kind} {range(bar.from, bar.to)}</span></span
+            ><WholeWords text={bar.label} /><span class="visually-hidden">
+              {bar.kind} {range(bar.from, bar.to)}</span
+            ></span
           >
         {/each}
         {#if lane.notRung}<span class="not">not rung: {lane.notRung}</span>{/if}

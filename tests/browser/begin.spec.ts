@@ -67,8 +67,10 @@ test('the clock and the order of dates are the business’s, everywhere and at o
   await saved(page);
   await page.goto('/hours');
   await expect(page.getByText('It is Tue Nov 24, 10:15 am.')).toBeVisible();
+  await expect(page.getByText('8am-12pm, 1-5pm, or drag them in the strip')).toBeVisible();
+  await expect(page.locator('.scale').first()).toHaveText('12 am6 am12 pm6 pmmidnight');
   const monday = page.getByLabel(/Mon/).first();
-  await expect(monday).toHaveValue(/8 am-/);
+  await expect(monday).toHaveValue(/^8am-12pm, 1-5pm$/);
   await page.goto('/');
   await expect(page.getByRole('button', { name: /Main line, .* am to/ }).first()).toBeVisible();
   await page.goto('/begin/business');

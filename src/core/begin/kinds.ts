@@ -3,7 +3,7 @@
  * of ordinary parts, as one edit, and is changed afterwards like anything else.
  */
 import type { Maker } from '../answering';
-import type { Span } from '../hours';
+import { writeSpans, type Span } from '../hours';
 import { newHours, newRota, type Step } from '../system';
 import type { Question } from './answers';
 
@@ -31,12 +31,22 @@ const FIRST_SECONDS = 18;
 const SECOND_SECONDS = 15;
 const WORKDAYS = [1, 2, 3, 4, 5];
 
+const WORKDAY: Span = { from: 480, to: 1020 };
+const WITH_A_BREAK: readonly Span[] = [
+  { from: 480, to: 720 },
+  { from: 780, to: 1020 },
+];
+
 const WHEN: Question = {
   id: 'times',
   kind: 'times',
   ask: 'When are you open, Monday to Friday?',
-  help: 'Such as 8-17, or 8-12, 13-17 with a break. Each day can differ afterwards.',
-  usual: '8-17',
+  get help() {
+    return `Such as ${writeSpans([WORKDAY])}, or ${writeSpans(WITH_A_BREAK)} with a break. Each day can differ afterwards.`;
+  },
+  get usual() {
+    return writeSpans([WORKDAY]);
+  },
 };
 
 const weekly = (days: readonly number[], spans: readonly Span[], kind: string) =>
@@ -200,7 +210,9 @@ export const KINDS: readonly Kind[] = [
         kind: 'times',
         ask: 'When are you open on Saturdays?',
         help: 'Such as 9-13.',
-        usual: '9-13',
+        get usual() {
+          return writeSpans([{ from: 540, to: 780 }]);
+        },
       },
     ],
     steps: ({ people, times, businessName }, m) => {

@@ -114,7 +114,25 @@ describe('typed hours', () => {
     expect(readSpans('')).toEqual({ ok: true, spans: [] });
     expect(readSpans('24 h')).toEqual({ ok: true, spans: [{ from: 0, to: 1440 }] });
   });
+  // How a shared am or pm is read: common practice in writing spans, no source.
+  it.each([
+    ['1-5pm', 13, 17],
+    ['9-5pm', 9, 17],
+    ['8-11 am', 8, 11],
+    ['10-12pm', 10, 12],
+    ['12-1pm', 12, 13],
+    ['8am-5', 8, 17],
+    ['8am-12', 8, 12],
+    ['1 p.m. to 5', 13, 17],
+    ['8pm-12', 20, 24],
+    ['noon-5pm', 12, 17],
+    ['13-5pm', 13, 17],
+    ['12:30-11am', 0.5, 11],
+  ])('take one am or pm for both ends where that runs forward: %s', (typed, from, to) => {
+    expect(readSpans(typed)).toEqual({ ok: true, spans: [{ from: from * 60, to: to * 60 }] });
+  });
   it('say what is wrong', () => {
+    expect(readSpans('10pm-2')).toMatchObject({ ok: false, message: expect.stringContaining('ends before') });
     expect(readSpans('17-8')).toMatchObject({ ok: false, message: expect.stringContaining('ends before') });
     expect(readSpans('8-12, 11-13')).toMatchObject({
       ok: false,

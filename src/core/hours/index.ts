@@ -20,6 +20,7 @@ export {
   habitOf,
   momentInFull,
   writeAs,
+  writeHour,
   writeTime,
   writingOf,
   writtenAs,

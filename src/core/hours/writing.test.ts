@@ -11,6 +11,7 @@ import {
   readSpans,
   readTime,
   writeAs,
+  writeHour,
   writeSpans,
   writeTime,
   writingOf,
@@ -63,6 +64,28 @@ describe('times and dates', () => {
       { from: 810, to: 1440 },
     ];
     expect(readSpans(writeSpans(spans))).toEqual({ ok: true, spans });
+    for (let from = 0; from < 1440; from += 30)
+      for (let to = from + 30; to <= 1440; to += 30)
+        expect(readSpans(writeSpans([{ from, to }]))).toEqual({ ok: true, spans: [{ from, to }] });
+  });
+  it('are short where an hour of the day is chosen', () => {
+    expect([0, 9, 12, 17, 24].map((h) => writeHour(h, TWELVE))).toEqual([
+      '12 am',
+      '9 am',
+      '12 pm',
+      '5 pm',
+      'midnight',
+    ]);
+    expect([0, 9, 24].map((h) => writeHour(h, TWENTY_FOUR))).toEqual(['00:00', '09:00', '24:00']);
+  });
+  it('are short where a day is typed', () => {
+    writeAs(TWELVE);
+    expect(
+      writeSpans([
+        { from: 480, to: 720 },
+        { from: 780, to: 1050 },
+      ]),
+    ).toBe('8am-12pm, 1-5:30pm');
   });
   it('are read as people type them', () => {
     expect(['5pm', '5 p.m.', '17', '17:30', '5.30pm', 'noon', 'Midnight', '12am'].map(readTime)).toEqual([

@@ -62,6 +62,10 @@ export function writeTime(minute: number, as = writing): string {
   return `${hour % 12 || 12}:${String(Math.floor(minute % 60)).padStart(2, '0')} ${hour < 12 ? 'am' : 'pm'}`;
 }
 
+/** An hour of the day, 0 to 24, as axes and choices show it: "17:00" or "5 pm". */
+export const writeHour = (hour: number, as = writing): string =>
+  as.clock === '24-hour' ? fieldTime(hour * 60) : writeTime(hour * 60, as).replace(':00', '');
+
 /** A moment in a letter: "Tuesday, 24 November 2026 at 10:15", or "Tuesday, November 24, 2026 at 10:15 AM". @param at epoch milliseconds */
 export const momentInFull = (at: number, zone: string, as = writing): string =>
   new Intl.DateTimeFormat(as.dates === 'day first' ? 'en-GB' : 'en-US', {

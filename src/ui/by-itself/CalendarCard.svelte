@@ -272,11 +272,14 @@
     color: var(--ink-soft);
   }
   form {
-    display: grid;
-    grid-template-columns: minmax(190px, 1.4fr) 1fr 1fr auto;
+    display: flex;
+    flex-wrap: wrap;
     gap: 10px;
     align-items: end;
     margin-top: 8px;
+  }
+  form > :global(.bx--form-item) {
+    flex: 1 1 150px;
   }
   @media (max-width: 1000px) {
     .columns {

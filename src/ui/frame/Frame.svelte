@@ -263,8 +263,18 @@
     gap: 8px;
     padding: 0 12px;
   }
-  :global(:root[data-bench]) .saved {
+  :global(:root[data-bench]) .saved:not(.not) {
     display: none;
+  }
+  /* The names of the stops are never cut for what is as it should be. */
+  @media (max-width: 1180px) {
+    header {
+      grid-template-columns: 140px minmax(0, 1fr) auto;
+      gap: 12px;
+    }
+    .saved:not(.not) {
+      display: none;
+    }
   }
   :global(:root[data-bench]) main {
     overflow-x: auto;

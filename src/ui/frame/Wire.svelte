@@ -170,9 +170,14 @@
     a {
       width: auto;
       font-size: var(--text-small);
+      white-space: nowrap;
     }
     small {
       font-size: var(--text-tiny);
+    }
+    nav::before {
+      left: 26px;
+      right: 22px;
     }
   }
 </style>

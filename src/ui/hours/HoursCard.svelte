@@ -180,6 +180,7 @@
     font-weight: 600;
     font-size: var(--text-body);
     padding: 2px 4px;
+    overflow-wrap: anywhere;
   }
   thead th {
     color: var(--ink-soft);
@@ -192,6 +193,10 @@
   td :global(.bx--text-input) {
     padding: 0 6px;
     font-size: var(--text-small);
+    letter-spacing: 0;
+  }
+  thead th:first-child {
+    width: 88px;
   }
   .foot {
     display: flex;

@@ -23,6 +23,7 @@
   import { setRota } from './edits';
   import SelectItem from '../fields/SelectItem.svelte';
   import WhenField from '../fields/WhenField.svelte';
+  import WholeWords from '../WholeWords.svelte';
 
   let { rota }: { rota: Rota } = $props();
   /** So many days of the rota are shown. */
@@ -129,7 +130,7 @@
         style:left="{((s.from - shifts[0]!.from) / whole) * 100}%"
         style:width="{((s.to - s.from) / whole) * 100}%"
         title="{nameOf(s.personId)}, {momentText(s.from, zone)} to {momentText(s.to, zone)}"
-        >{nameOf(s.personId).split(' ')[0]}</span
+        ><WholeWords text={nameOf(s.personId).split(' ')[0] ?? ''} /></span
       >
     {/each}
   </div>

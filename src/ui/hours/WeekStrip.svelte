@@ -1,7 +1,8 @@
 <script lang="ts">
-  import { DAY_NAMES, writeTime } from '$core/hours';
+  import { DAY_NAMES, writeHour, writeTime } from '$core/hours';
   import type { Hours, PeriodOfWeek } from '$core/system';
   import { setHours } from './edits';
+  import WholeWords from '../WholeWords.svelte';
 
   /** The week as a strip a day: spans are drawn, dragged at their ends, and moved. What is typed below says the same. */
   let { hours, kinds }: { hours: Hours; kinds: readonly string[] } = $props();
@@ -66,7 +67,7 @@
 
 <div class="strip" aria-hidden="true">
   <div class="scale">
-    {#each [0, 6, 12, 18, 24] as h (h)}<span style:left="{(h / 24) * 100}%">{h}</span>{/each}
+    {#each [0, 6, 12, 18, 24] as h (h)}<span style:left="{(h / 24) * 100}%">{writeHour(h)}</span>{/each}
   </div>
   {#each DAY_NAMES as name, i (name)}
     <b>{name}</b>
@@ -88,7 +89,9 @@
           onpointerdown={(e) => down(e, p, 'whole')}
         >
           <i class="end" onpointerdown={(e) => down(e, p, 'from')}></i>
-          {p.to - p.from >= 150 ? `${p.kind} ${writeTime(p.from)}–${writeTime(p.to)}` : p.kind}
+          <WholeWords
+            text={p.to - p.from >= 150 ? `${p.kind} ${writeTime(p.from)}–${writeTime(p.to)}` : p.kind}
+          />
           <i class="end right" onpointerdown={(e) => down(e, p, 'to')}></i>
         </span>
       {/each}
@@ -121,6 +124,13 @@
   .scale span {
     position: absolute;
     transform: translateX(-50%);
+    white-space: nowrap;
+  }
+  .scale span:first-child {
+    transform: none;
+  }
+  .scale span:last-child {
+    transform: translateX(-100%);
   }
   .lane {
     position: relative;

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { NumberInput, Select } from 'carbon-components-svelte';
+  import { writeHour } from '$core/hours';
   import type { System } from '$core/system';
   import SelectItem from '../../fields/SelectItem.svelte';
   import { COUNTS_OF_WEEKS, WEEKS_BACK, type AskedOfPeople } from './asked';
@@ -87,7 +88,7 @@
       selected={typed.from}
       on:update={(e) => type({ from: Number(e.detail) })}
     >
-      {#each HOURS.slice(0, 24) as hour (hour)}<SelectItem value={hour} text="{hour}:00" />{/each}
+      {#each HOURS.slice(0, 24) as hour (hour)}<SelectItem value={hour} text={writeHour(hour)} />{/each}
     </Select>
     <Select
       size="sm"
@@ -97,7 +98,7 @@
       invalidText={problems['to'] ?? ''}
       on:update={(e) => type({ to: Number(e.detail) })}
     >
-      {#each HOURS.slice(1) as hour (hour)}<SelectItem value={hour} text="{hour}:00" />{/each}
+      {#each HOURS.slice(1) as hour (hour)}<SelectItem value={hour} text={writeHour(hour)} />{/each}
     </Select>
     <NumberInput
       size="sm"

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { NumberInput, Select } from 'carbon-components-svelte';
-  import { DAY_NAMES } from '$core/hours';
+  import { DAY_NAMES, writeHour } from '$core/hours';
   import {
     COMPARISONS,
     EVERYTHING,
@@ -158,7 +158,7 @@
         on:update={(e) =>
           narrow({ hours: [Number(e.detail), Math.max(Number(e.detail) + 1, filter.hours[1])] })}
       >
-        {#each HOURS.slice(0, 24) as h (h)}<SelectItem value={h} text="from {h}:00" />{/each}
+        {#each HOURS.slice(0, 24) as h (h)}<SelectItem value={h} text="from {writeHour(h)}" />{/each}
       </Select>
       <Select
         size="sm"
@@ -168,7 +168,7 @@
         on:update={(e) =>
           narrow({ hours: [Math.min(filter.hours[0], Number(e.detail) - 1), Number(e.detail)] })}
       >
-        {#each HOURS.slice(1) as h (h)}<SelectItem value={h} text="to {h}:00" />{/each}
+        {#each HOURS.slice(1) as h (h)}<SelectItem value={h} text="to {writeHour(h)}" />{/each}
       </Select>
     </span>
     <span class="week" role="group" aria-label="Which weekdays">

@@ -45,6 +45,7 @@
     padding: 0;
     background: var(--sheet);
     border: 1px solid var(--rule);
+    container-type: inline-size;
   }
   li {
     display: grid;
@@ -64,6 +65,22 @@
     display: flex;
     flex-wrap: wrap;
     gap: 2px 14px;
+  }
+  @container (max-width: 760px) {
+    li {
+      grid-template-columns: 170px minmax(0, 1fr) auto;
+      gap: 2px 14px;
+    }
+    li > b,
+    li > :global(button) {
+      grid-row: 1 / span 2;
+    }
+    li > :global(button) {
+      grid-column: 3;
+    }
+    .soft {
+      grid-column: 2;
+    }
   }
   .why span:first-child {
     font-weight: 600;

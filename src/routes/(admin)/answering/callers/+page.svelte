@@ -186,9 +186,12 @@
 <style>
   .columns {
     display: grid;
-    grid-template-columns: 1fr 300px;
+    grid-template-columns: minmax(0, 1fr) 300px;
     gap: 16px;
     align-items: start;
+  }
+  .columns > .card {
+    container-type: inline-size;
   }
   .contact {
     display: grid;
@@ -197,6 +200,11 @@
     align-items: center;
     padding: 4px 0;
     border-bottom: 1px solid var(--rule);
+  }
+  @container (max-width: 760px) {
+    .contact {
+      grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+    }
   }
   .list {
     display: grid;
