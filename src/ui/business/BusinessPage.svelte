@@ -46,8 +46,8 @@
 
 <h1>The business</h1>
 <p class="sub">
-  What holds for all of it. A change is part of the draft until it is put in force; how times are written
-  holds at once.
+  What holds for all of it. A change is part of the draft until it is put in force; how times are written is
+  seen here at once, and on phones then.
 </p>
 <div class="columns">
   <section class="card" aria-label="About the business">

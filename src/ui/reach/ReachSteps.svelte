@@ -107,6 +107,21 @@
     width: 100%;
     padding-right: 8px;
   }
+  ol {
+    container-type: inline-size;
+  }
+  /* On a phone, the phones stand on a line of their own. */
+  @container (max-width: 420px) {
+    li {
+      grid-template-columns: 22px minmax(0, 1fr) 68px;
+    }
+    li > div:first-of-type {
+      grid-column: 2 / -1;
+    }
+    li > :global(.bx--form-item) {
+      grid-column: 2;
+    }
+  }
   li.soft {
     display: block;
   }
