@@ -1,11 +1,12 @@
 <script lang="ts">
-  import { corrected, type Finding } from '$core/findings';
+  import { alike, corrected, type Finding } from '$core/findings';
   import EditField from './fields/EditField.svelte';
   import { theBusiness } from './window/session.svelte';
 
   let { findings, most = 6 }: { findings: Finding[]; most?: number } = $props();
   let all = $state(false);
-  const shown = $derived(all ? findings : findings.slice(0, most));
+  const groups = $derived(alike(findings));
+  const shown = $derived(all ? groups : groups.slice(0, most));
   const WORD = { stops: 'Stops', warning: 'Warning', hint: 'Hint' } as const;
 
   function href({ place }: Finding): string {
@@ -28,7 +29,7 @@
   }
 </script>
 
-{#each shown as finding (finding.id)}
+{#snippet one(finding: Finding, more: readonly Finding[] = [])}
   <div class="finding {finding.severity}">
     <b><span class="mark">{WORD[finding.severity]}</span> <a href={href(finding)}>{finding.title}</a></b>
     <span>{finding.detail}</span>
@@ -54,11 +55,19 @@
         >{fix.label}</button
       >
     {/if}
+    {#if more.length}
+      <details>
+        <summary>The same of {more.length} more</summary>
+        {#each more as other (other.id)}{@render one(other)}{/each}
+      </details>
+    {/if}
   </div>
-{/each}
-{#if findings.length > most}
+{/snippet}
+
+{#each shown as [first, ...more] (first!.id)}{@render one(first!, more)}{/each}
+{#if groups.length > most}
   <button class="linkish small" type="button" onclick={() => (all = !all)}
-    >{all ? 'Show fewer' : `Show all ${findings.length}`}</button
+    >{all ? 'Show fewer' : `Show all ${groups.length}`}</button
   >
 {/if}
 
@@ -67,6 +76,16 @@
     padding: 8px 0;
     border-bottom: 1px solid var(--rule);
     font-size: var(--text-body);
+  }
+  details {
+    margin-top: 4px;
+  }
+  summary {
+    cursor: pointer;
+    font-size: var(--text-small);
+  }
+  details .finding {
+    padding-left: 12px;
   }
   .finding:last-of-type {
     border: 0;

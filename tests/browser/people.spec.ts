@@ -185,9 +185,9 @@ test('further extensions, working hours and caller ID of a person', async ({ pag
   await further.getByLabel('Extension').press('Tab');
   await expect(further.getByText('230 belongs to Front office.')).toBeVisible();
   await further.getByLabel('Extension').fill('240');
-  await further.getByLabel('Until').fill('2026-11-20');
+  await further.getByLabel('Until').fill('20 nov 2026');
   await further.getByLabel('Until').press('Tab');
-  await expect(further.getByText('ran out Fri 20 Nov 2026')).toBeVisible();
+  await expect(further.getByText('It has run out.')).toBeVisible();
   await page.getByLabel('Working hours').selectOption('Workshop hours');
   await page
     .getByRole('button', { name: 'Numbers they may show' })
@@ -227,10 +227,14 @@ test('leaving: everything that rang her is handed on, and undone her phones are 
   await page.getByLabel('Who gets: Serves the queue Front desk').selectOption('Mei Tanaka');
   await page.getByLabel(/^Mailbox/).selectOption('passed on to Idris Okafor');
   await page.getByLabel('Extension 201').selectOption('leads to Idris Okafor for a time');
+  // What is no day holds the form back, though a good one stood there before.
   await page.getByLabel('Until').fill('soon');
   await page.getByRole('button', { name: 'Rosa Delgado leaves' }).click();
+  await expect(page.getByText('Write a day, such as 24 Nov or tomorrow.')).toBeVisible();
+  await page.getByLabel('Until').fill('yesterday');
+  await page.getByRole('button', { name: 'Rosa Delgado leaves' }).click();
   await expect(page.getByText('Write a day from today on')).toBeVisible();
-  await page.getByLabel('Until').fill('2027-02-28');
+  await page.getByLabel('Until').fill('28 feb');
   await page.getByRole('button', { name: 'Rosa Delgado leaves' }).click();
   await expect(page.getByRole('heading', { name: 'People', exact: true })).toBeVisible();
   await expect(page.getByRole('row', { name: /Rosa Delgado/ })).toHaveCount(0);

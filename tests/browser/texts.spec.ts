@@ -170,6 +170,16 @@ test('a ready-made answer is written, filled in and sent later; that is called o
   await page.getByLabel('It goes').fill('2026-11-24T09:00');
   await page.getByRole('button', { name: 'Keep it for then' }).click();
   await expect(page.getByText('That moment has passed.')).toBeVisible();
+  // What is no moment is not sent at the moment that stood there before, by no way of sending.
+  await page.getByLabel('It goes').fill('tomorrow 5pm');
+  await page.getByLabel('It goes').press('Tab');
+  await expect(page.getByLabel('It goes')).toHaveValue('Wed 25 Nov 2026, 17:00');
+  await page.getByLabel('It goes').fill('tomorow 5');
+  await page.getByRole('button', { name: 'Keep it for then' }).click();
+  await expect(page.getByText('Write a day and a time, such as 24 Nov 5pm.')).toBeVisible();
+  await field(page).press('Control+Enter');
+  await expect(page.getByLabel('It goes')).toHaveValue('tomorow 5');
+  await expect(page.getByRole('list', { name: 'Texts that are to go later' })).toHaveCount(0);
   await page.getByLabel('It goes').fill('2026-11-24T10:16');
   await page.getByRole('button', { name: 'Keep it for then' }).click();
   const later = page.getByRole('list', { name: 'Texts that are to go later' });

@@ -18,6 +18,7 @@ import { outsideUnconfirmed, swallowing } from './outside';
 import { deadEnd, idleSteps, numbersThatRingNobody, numbersWithoutPlan, ringLength } from './plans';
 import { forwardLoops, keys, loops, promises, queues } from './ways';
 
+export { alike } from './alike';
 export type { Asked } from './finding';
 export { corrected, type Correction, type Finding, type Place, type Severity } from './finding';
 

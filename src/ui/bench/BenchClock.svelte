@@ -14,7 +14,8 @@
   const FAST = 10;
   let fast = $derived(speedOf(clock) > 1);
 
-  async function set() {
+  async function set(event: Event) {
+    event.preventDefault();
     const match = /^(\d{4}-\d\d-\d\d)T(\d\d):(\d\d)/.exec(text);
     if (!match) {
       problem = 'Choose a date and a time.';
@@ -45,11 +46,13 @@
   {mode === 'real' ? 'The bench goes by real time.' : 'The bench clock was set and runs on from there.'} Everything
   goes by it, ringing included; only sound is as long as it is.
 </p>
-<WhenField label="Set it to" time bind:value={text} {problem} />
-<div class="row">
-  <Button size="small" on:click={set}>Set the clock</Button>
-  <Button size="small" kind="tertiary" disabled={mode === 'real'} on:click={real}>Back to real time</Button>
-</div>
+<form onsubmit={(e) => void set(e)}>
+  <WhenField label="Set it to" time bind:value={text} {problem} />
+  <div class="row">
+    <Button size="small" type="submit">Set the clock</Button>
+    <Button size="small" kind="tertiary" disabled={mode === 'real'} on:click={real}>Back to real time</Button>
+  </div>
+</form>
 <div class="fast">
   <Toggle
     labelText="Ten times as fast"

@@ -14,8 +14,9 @@
     onalone: (change: NetChange | null) => void;
   }
   let { changes, then, alone, onalone }: Props = $props();
-  /** So many of each part are shown at first, and so many more each time. */
-  const AT_ONCE = 12;
+  /** So many of each part are shown at first, so that all parts are seen; and so many more each time. */
+  const AT_FIRST = 4;
+  const MORE = 12;
   let shown = $state<Record<string, number>>({});
   let heading = $state<HTMLElement>();
 
@@ -30,7 +31,7 @@
 <section aria-label="What changes" data-testid="net-changes">
   <h2 bind:this={heading} tabindex="-1">What changes</h2>
   {#each byPart(changes) as [part, own] (part)}
-    {@const most = shown[part] ?? AT_ONCE}
+    {@const most = shown[part] ?? AT_FIRST}
     <h3>{PART_HEADINGS[part]} <span class="soft">{own.length}</span></h3>
     <ul>
       {#each own.slice(0, most) as change (change.key)}
@@ -77,11 +78,8 @@
       {/each}
     </ul>
     {#if own.length > most}
-      <button
-        class="linkish small"
-        type="button"
-        onclick={() => (shown = { ...shown, [part]: most + AT_ONCE })}
-        >Show {Math.min(AT_ONCE, own.length - most)} more of {own.length}</button
+      <button class="linkish small" type="button" onclick={() => (shown = { ...shown, [part]: most + MORE })}
+        >Show {Math.min(MORE, own.length - most)} more of {own.length}</button
       >
     {/if}
   {/each}

@@ -35,8 +35,16 @@
   const shown = $derived(!/^\d{4}-\d\d-\d\d/.test(value) ? value : time ? localText(value) : dateText(value));
   const read = (text: string) => (time ? readMoment : readDate)(text, here().today);
 
+  const REFUSED = $derived(
+    time ? 'Write a day and a time, such as 24 Nov 5pm.' : 'Write a day, such as 24 Nov or tomorrow.',
+  );
+  /** What is no day is marked for the form as well: it is not sent with the day that stood there before. */
+  function refuse(text: string) {
+    refused = text;
+    box?.querySelector('input')?.setCustomValidity(text ? REFUSED : '');
+  }
   function take(next: string) {
-    refused = '';
+    refuse('');
     if (next === value) return;
     value = next;
     onvalue(next);
@@ -50,7 +58,7 @@
     const text = typed;
     if (text === null) return;
     const next = text.trim() ? read(text) : '';
-    if (next === undefined) return void (refused = text);
+    if (next === undefined) return refuse(text);
     typed = null;
     take(next);
   }
@@ -85,11 +93,7 @@
     placeholder={time ? 'day and time' : 'day'}
     value={typed ?? shown}
     invalid={!!refused || !!problem}
-    invalidText={refused
-      ? time
-        ? 'Write a day and a time, such as 24 Nov 5pm.'
-        : 'Write a day, such as 24 Nov or tomorrow.'
-      : problem}
+    invalidText={refused ? REFUSED : problem}
     on:input={(e) => oninput(String(e.detail ?? ''))}
     on:blur={left}
     on:keydown={onkeydown}

@@ -1,14 +1,15 @@
 <script lang="ts">
-  import { Button, Select, TextInput } from 'carbon-components-svelte';
+  import { Button, Select } from 'carbon-components-svelte';
   import { untrack } from 'svelte';
   import { goto } from '$app/navigation';
   import { addDays } from '$core/hours';
   import { leavingCommands, leftBehind } from '$core/people';
   import type { Person } from '$core/system';
   import { withdraw } from '$workspace';
-  import { count } from '../format';
+  import { count, dateText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
+  import WhenField from '../fields/WhenField.svelte';
 
   /** Somebody leaves: all that rang them and that they looked after is handed on, in one edit. */
   let { person }: { person: Person } = $props();
@@ -35,9 +36,10 @@
   const heirOf = (key: string) => heirs[key] ?? everything;
   const empty = $derived(items.filter((i) => i.alone && !heirOf(i.key)));
 
-  async function leave() {
+  async function leave(event: Event) {
+    event.preventDefault();
     if (extensionTo && (!/^\d{4}-\d{2}-\d{2}$/.test(until) || until < theBusiness().today)) {
-      problem = `Write a day from today on, such as ${addDays(theBusiness().today, 90)}.`;
+      problem = `Write a day from today on, such as ${dateText(addDays(theBusiness().today, 90))}.`;
       return;
     }
     const handover = {
@@ -99,7 +101,7 @@
     </div>
   </section>
   <aside>
-    <div class="card fields">
+    <form class="card fields" onsubmit={(e) => void leave(e)}>
       <h2>What was theirs</h2>
       {#if person.mailboxId}
         <Select
@@ -117,7 +119,7 @@
         {#each others as p (p.id)}<SelectItem value={p.id} text="leads to {p.name} for a time" />{/each}
       </Select>
       {#if extensionTo}
-        <TextInput size="sm" labelText="Until" bind:value={until} invalid={!!problem} invalidText={problem} />
+        <WhenField label="Until" bind:value={until} {problem} />
       {/if}
       <p class="small">
         {phones.length
@@ -128,9 +130,9 @@
           {count(empty.length, 'thing')} will have nobody; the checks will say so.
         </p>{/if}
       {#if problem && !extensionTo}<p class="small warn" role="alert">{problem}</p>{/if}
-      <Button kind="danger" size="field" on:click={() => void leave()}>{person.name} leaves</Button>
+      <Button kind="danger" size="field" type="submit">{person.name} leaves</Button>
       <a class="small" href="/people/{id}">Not now</a>
-    </div>
+    </form>
   </aside>
 </div>
 

@@ -4,7 +4,7 @@
   import { nextFreeExtension } from '$core/numbering';
   import { extensionsInUse, Person as PersonShape, Role, type Command, type Person } from '$core/system';
   import EditField from '../fields/EditField.svelte';
-  import { dateText } from '../format';
+  import WhenField from '../fields/WhenField.svelte';
   import { theBusiness } from '../window/session.svelte';
   import SelectItem from '../fields/SelectItem.svelte';
 
@@ -55,6 +55,7 @@
     theBusiness().keep(`Change a further extension of ${person.name}`, [
       set({ further: system.people[id]!.further.map((f, n) => (n === i ? { ...f, ...change } : f)) }),
     ]);
+  let refusedUntil = $state<{ i: number; message: string } | null>(null);
 </script>
 
 <div class="card">
@@ -122,15 +123,15 @@
     <div class="further">
       <EditField label="Extension" value={f.extension} keep={(extension) => setFurther(i, { extension })} />
       <EditField label="What it is for" value={f.note} keep={(note) => setFurther(i, { note })} />
-      <EditField
-        label="Until"
+      <WhenField
+        label="Until; empty is for good"
         value={f.until ?? ''}
-        placeholder="for good"
-        helper={f.until && f.until < theBusiness().today ? `ran out ${dateText(f.until)}` : ''}
-        keep={(text) =>
-          text && !/^\d{4}-\d{2}-\d{2}$/.test(text)
-            ? 'Write the day as 2027-03-31.'
-            : setFurther(i, { until: text || null })}
+        helper={f.until && f.until < theBusiness().today ? 'It has run out.' : ''}
+        problem={refusedUntil?.i === i ? refusedUntil.message : ''}
+        onvalue={(day) => {
+          const message = setFurther(i, { until: day || null });
+          refusedUntil = message === undefined ? null : { i, message };
+        }}
       />
       <button
         class="linkish small"

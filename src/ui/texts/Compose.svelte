@@ -106,7 +106,9 @@
     document.getElementById('text-being-written')?.focus();
   }
   function onkeydown(event: KeyboardEvent) {
-    if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void send(event);
+    if (event.key === 'Enter' && (event.ctrlKey || event.metaKey))
+      // As its button does: not while a field of it is wrong.
+      (event.currentTarget as HTMLElement).closest('form')?.requestSubmit();
   }
 
   const wordings = $derived(

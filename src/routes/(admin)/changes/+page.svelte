@@ -260,6 +260,12 @@
         >
       </div>
     </div>
+    <div class="card">
+      <h2>What the checks found in the draft</h2>
+      {#if theBusiness().checks.findings.length}<FindingList
+          findings={theBusiness().checks.findings}
+        />{:else}<p class="soft">Nothing.</p>{/if}
+    </div>
     {#if net.length}
       <div class="card">
         <NetChanges changes={net} then={before} alone={alone?.key ?? null} onalone={lookAt} />
@@ -283,12 +289,6 @@
         {:else}<li class="soft">Nothing has been edited yet.</li>{/each}
       </ol>
     </details>
-    <div class="card">
-      <h2>What the checks found in the draft</h2>
-      {#if theBusiness().checks.findings.length}<FindingList
-          findings={theBusiness().checks.findings}
-        />{:else}<p class="soft">Nothing.</p>{/if}
-    </div>
   </aside>
 </div>
 
