@@ -45,6 +45,6 @@ it('is said in words', () => {
     'during Lunch',
     'while everybody who hears it is away',
     'for callers on the list since removed',
-    'from 2026-12-24 to 2026-12-26',
+    'from Thu 24 Dec 2026 to Sat 26 Dec 2026',
   ]);
 });

@@ -1,4 +1,5 @@
 /** Which greeting of a mailbox plays, and when, in words. */
+import { dateInWords } from '../hours';
 import type { Greeting, GreetingWhen, Mailbox, Occasion, System } from '../system';
 
 /** What is known when a call comes to a mailbox. */
@@ -38,11 +39,13 @@ export const greetingAt = (mailbox: Mailbox, moment: Moment): Greeting | undefin
     .sort((a, b) => GREETING_ORDER.indexOf(a.when.on) - GREETING_ORDER.indexOf(b.when.on))
     .find((g) => g.recordingId !== null && fits(g.when, moment));
 
-/** "when all are on calls", "from 2026-12-24 to 2026-12-26". */
+/** "when all are on calls", "from Thu 24 Dec 2026 to Sat 26 Dec 2026". */
 export function greetingWhenInWords(when: GreetingWhen, system: System): string {
   switch (when.on) {
     case 'dates':
-      return when.from === when.to ? `on ${when.from}` : `from ${when.from} to ${when.to}`;
+      return when.from === when.to
+        ? `on ${dateInWords(when.from)}`
+        : `from ${dateInWords(when.from)} to ${dateInWords(when.to)}`;
     case 'list':
       return `for callers on the list ${system.lists[when.listId]?.name ?? 'since removed'}`;
     case 'away':

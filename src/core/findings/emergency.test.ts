@@ -30,6 +30,12 @@ describe('help is sent to the right door', () => {
   it('a number without a site, or with an address of its own that lacks a part', () => {
     expect(ids([])).not.toContain('no-address:main');
     expect(ids([{ do: 'number.set', id: 'main', change: { siteId: null } }])).toContain('no-address:main');
+    // One edit gives it the site of those whom it rings.
+    const [lost] = found([{ do: 'number.set', id: 'main', change: { siteId: null } }]).filter(
+      (f) => f.id === 'no-address:main',
+    );
+    expect(lost!.fix!.edit.commands).toEqual([{ do: 'number.set', id: 'main', change: { siteId: 'yard' } }]);
+    expect(ids(lost!.fix!.edit.commands)).not.toContain('no-address:main');
     const own = civicAddress({ country: 'US', RD: 'Quay Street', HNO: '3', A1: 'WA', PC: '98300' });
     const lacking = found([{ do: 'number.set', id: 'main', change: { siteId: null, address: own } }]);
     expect(lacking.find((f) => f.id === 'bad-address:main')?.detail).toContain('City is missing');

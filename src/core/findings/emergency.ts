@@ -1,11 +1,29 @@
 /** Checks of what happens when somebody calls for help: is it sent to the right door, and who is told? */
-import { addDays } from '../hours';
+import { peopleRung } from '../changes';
+import { addDays, dateInWords } from '../hours';
 import { emergencyAnywhere, listed } from '../calls';
 import { addressProblems, dialClashes, hidesService, knownProfile, profileOf } from '../numbering';
-import { extensionsInUse, isLinked, type System } from '../system';
+import { extensionsInUse, isLinked, type NumberHeld, type System } from '../system';
 import type { Check, Finding } from './finding';
 
 const YEAR_DAYS = 365;
+
+/** The site of those whom its calls ring first, or the only one there is. */
+function siteFix({ id, label, planId }: NumberHeld, system: System): Pick<Finding, 'fix'> {
+  const theirs = (planId ? peopleRung(system, planId) : []).flatMap((p) => system.people[p]?.siteId ?? []);
+  const all = Object.keys(system.sites);
+  const site = system.sites[theirs[0] ?? (all.length === 1 ? all[0]! : '')];
+  if (!site) return {};
+  return {
+    fix: {
+      label: `It is at ${site.name}`,
+      edit: {
+        words: `${label} is at the site ${site.name}`,
+        commands: [{ do: 'number.set', id, change: { siteId: site.id } }],
+      },
+    },
+  };
+}
 
 /** Every number has an address of its own or of its site. */
 export const emergencyAddresses: Check = ({ system }) =>
@@ -20,6 +38,7 @@ export const emergencyAddresses: Check = ({ system }) =>
           place,
           title: `${number.label} has no emergency address`,
           detail: 'An emergency call from it sends help nowhere. Give it a site with a street address.',
+          ...siteFix(number, system),
         },
       ];
     const missing = number.address ? Object.values(addressProblems(number.address)) : [];
@@ -56,7 +75,7 @@ export const sites: Check = ({ system, today }) =>
         severity: 'hint',
         place,
         title: `Is the address of ${site.name} still right?`,
-        detail: `Somebody wanted to look again on ${site.checkAgainOn}. Help is sent there.`,
+        detail: `Somebody wanted to look again on ${dateInWords(site.checkAgainOn)}. Help is sent there.`,
         fix: {
           label: 'It is right, ask again in a year',
           edit: {
@@ -111,7 +130,7 @@ export const phonesElsewhere: Check = ({ system, standing, today }) =>
             severity: 'hint',
             place,
             title,
-            detail: `Somebody wanted to look again on ${phone.checkAgainOn} whether its address is right.`,
+            detail: `Somebody wanted to look again on ${dateInWords(phone.checkAgainOn)} whether its address is right.`,
           },
         ]
       : [];

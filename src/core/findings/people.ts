@@ -1,7 +1,7 @@
 /** Checks of people, phones and mailboxes: can everybody be rung, invited and heard? */
 import { NEW_CALLER, nobodyAnswers, outcomeOf, rehearse, worldOf } from '../calls';
 import { readingOf } from '../answering';
-import { momentOf } from '../hours';
+import { dateInWords, momentOf } from '../hours';
 import {
   allSteps,
   asPaired,
@@ -72,7 +72,7 @@ export const people: Check = ({ system, cameBack, today, freshId }) =>
           severity: 'hint',
           place,
           title: `Extension ${f.extension} no longer leads to ${name}`,
-          detail: `It was theirs until ${f.until}. Whoever dials it hears that it is not in service.`,
+          detail: `It was theirs until ${dateInWords(f.until)}. Whoever dials it hears that it is not in service.`,
           fix: {
             label: 'Free it',
             edit: {
@@ -108,7 +108,7 @@ export const awayUnreplaced: Check = ({ system, today }) => {
             severity: 'hint',
             place: { kind: 'person', id },
             title: `Nobody stands in for ${name}`,
-            detail: `Plans ring them, and they are away from ${span.from} to ${span.to}.`,
+            detail: `Plans ring them, and they are away from ${dateInWords(span.from)} to ${dateInWords(span.to)}.`,
           },
         ]
       : [];

@@ -1,4 +1,5 @@
 /** Somebody leaves: what rang them and what they looked after, and handing each of it on in one edit. */
+import { dateInWords } from '../hours';
 import {
   allSteps,
   type Command,
@@ -94,7 +95,7 @@ export function leftBehind(system: System, personId: string, own?: Own): LeftBeh
           'stand-in',
           other.id,
           String(i),
-          `They stand in for ${other.name}, ${span.from} to ${span.to}`,
+          `They stand in for ${other.name}, ${dateInWords(span.from)} to ${dateInWords(span.to)}`,
           true,
         );
   }

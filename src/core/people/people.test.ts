@@ -109,7 +109,7 @@ describe('leaving', () => {
       'Plan Rosa direct rings them alone (calls to Rosa direct) !',
       'Group Slip',
       'Pia Lindqvist sends calls not answered to them !',
-      'They stand in for Pia Lindqvist, 2026-12-01 to 2026-12-03 !',
+      'They stand in for Pia Lindqvist, Tue 1 Dec 2026 to Thu 3 Dec 2026 !',
       'Told of emergency calls at Yard !',
       'May show Rosa direct as caller ID !',
       'A key on Idris Okafor’s desk phone',
@@ -166,7 +166,7 @@ describe('leaving', () => {
     const left = leftBehind(system, 'rosa', own);
     const words = left.map((i) => i.words);
     expect(words).toContain('Idris Okafor sends all calls to them');
-    expect(words).toContain('They stand in for Idris Okafor, 2026-12-10 to 2026-12-11');
+    expect(words).toContain('They stand in for Idris Okafor, Thu 10 Dec 2026 to Fri 11 Dec 2026');
     const heirs = Object.fromEntries(left.map((i) => [i.key, 'pia']));
     const handover = { heirs, mailboxTo: null, extensionTo: null };
     const after = withOwn(edited(system, leavingCommands(system, 'rosa', handover, own)), own);

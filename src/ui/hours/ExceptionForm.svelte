@@ -3,6 +3,7 @@
   import { kindsOf, readSpans, timesOf } from '$core/hours';
   import type { Hours, OnDates } from '$core/system';
   import { addExceptions } from './edits';
+  import { dateText } from '../format';
   import SelectItem from '../fields/SelectItem.svelte';
   import WhenField from '../fields/WhenField.svelte';
 
@@ -48,7 +49,7 @@
     const message = addExceptions(
       hours,
       [{ name: name.trim(), when, times, holiday: null }],
-      `${name.trim()}, ${from}${to === from ? '' : ` to ${to}`}`,
+      `${name.trim()}, ${dateText(from)}${to === from ? '' : ` to ${dateText(to)}`}`,
     );
     problem = message === undefined ? null : { field: 'name', message };
     if (problem) return;
