@@ -227,6 +227,7 @@ test('a workshop with a café, twelve people, six numbers and two sites: from no
     await expect(page.getByText('The promises are held against the draft')).toHaveCount(0, {
       timeout: 45_000,
     });
+    await expect(page.getByRole('link', { name: /^The checks found \d things in the draft/ })).toBeVisible();
     // What the checks found is told once for all that have it, and leads to what is to be done.
     const found = page.locator('.finding');
     await expect(found.filter({ hasText: 'is not paired' }).first()).toContainText('The same of 11 more');

@@ -4,6 +4,7 @@
   import { proxy } from 'comlink';
   import { netChanges, withAlone, type NetChange } from '$core/changes';
   import { fixedLines } from '$core/costs';
+  import { alike } from '$core/findings';
   import { differencesOf, type Differences, type DifferencesSoFar } from '$core/coverage';
   import FindingList from '$ui/FindingList.svelte';
   import { byWhom, count, momentText } from '$ui/format';
@@ -244,6 +245,11 @@
           (against && !inSpite) ||
           load.busy}
       />
+      {#if theBusiness().checks.findings.length}<p class="small">
+          <a href="#found"
+            >The checks found {count(alike(theBusiness().checks.findings).length, 'thing')} in the draft</a
+          >
+        </p>{/if}
       <p class="small soft">In force since {momentText(view.inForce.at, theBusiness().zone)}.</p>
       <div class="row">
         <Button
@@ -260,17 +266,17 @@
         >
       </div>
     </div>
-    <div class="card">
-      <h2>What the checks found in the draft</h2>
-      {#if theBusiness().checks.findings.length}<FindingList
-          findings={theBusiness().checks.findings}
-        />{:else}<p class="soft">Nothing.</p>{/if}
-    </div>
     {#if net.length}
       <div class="card">
         <NetChanges changes={net} then={before} alone={alone?.key ?? null} onalone={lookAt} />
       </div>
     {/if}
+    <div class="card" id="found">
+      <h2>What the checks found in the draft</h2>
+      {#if theBusiness().checks.findings.length}<FindingList
+          findings={theBusiness().checks.findings}
+        />{:else}<p class="soft">Nothing.</p>{/if}
+    </div>
     <Versions />
     <details class="card">
       <summary>History of edits</summary>
@@ -293,6 +299,9 @@
 </div>
 
 <style>
+  #found {
+    scroll-margin-top: 90px;
+  }
   .columns {
     grid-template-columns: minmax(0, 1fr) 380px;
   }
