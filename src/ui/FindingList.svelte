@@ -5,6 +5,10 @@
 
   let { findings, most = 6 }: { findings: Finding[]; most?: number } = $props();
   let all = $state(false);
+  /** So many of those alike are drawn, once they are asked for, and so many more each time. */
+  const AT_ONCE = 20;
+  /** How many of those alike are drawn, by the first of them. */
+  const opened = $state<Record<string, number>>({});
   const groups = $derived(alike(findings));
   const shown = $derived(all ? groups : groups.slice(0, most));
   const WORD = { stops: 'Stops', warning: 'Warning', hint: 'Hint' } as const;
@@ -56,9 +60,15 @@
       >
     {/if}
     {#if more.length}
-      <details>
+      {@const most = opened[finding.id] ?? 0}
+      <details ontoggle={(e) => e.currentTarget.open && !most && (opened[finding.id] = AT_ONCE)}>
         <summary>The same of {more.length} more</summary>
-        {#each more as other (other.id)}{@render one(other)}{/each}
+        {#each more.slice(0, most) as other (other.id)}{@render one(other)}{/each}
+        {#if most && more.length > most}
+          <button class="linkish small" type="button" onclick={() => (opened[finding.id] = most + AT_ONCE)}
+            >Show {Math.min(AT_ONCE, more.length - most)} more of {more.length}</button
+          >
+        {/if}
       </details>
     {/if}
   </div>

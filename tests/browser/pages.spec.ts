@@ -81,7 +81,12 @@ test('panels and dialogs have no serious accessibility violation either', async 
     await page.getByRole('tab', { name: tab }).click();
     await check(`bench ${tab}`, 'aside[aria-label=Bench]');
   }
+  await page.getByRole('tab', { name: 'Clock' }).click();
+  await page.getByLabel('Choose in a calendar').last().click();
+  await expect(page.getByRole('dialog', { name: 'Choose a day and a time' })).toBeVisible();
+  await check('a month', '.days');
   await page.keyboard.press('Escape');
+  await page.getByRole('complementary', { name: 'Bench' }).getByRole('button', { name: 'Close' }).click();
   await page.keyboard.press('/');
   await expect(page.getByRole('dialog', { name: 'Find' })).toBeVisible();
   await check('find', '[role=dialog]');

@@ -231,6 +231,11 @@ test('a workshop with a café, twelve people, six numbers and two sites: from no
     // What the checks found is told once for all that have it, and leads to what is to be done.
     const found = page.locator('.finding');
     await expect(found.filter({ hasText: 'is not paired' }).first()).toContainText('The same of 11 more');
+    const unpaired = found.filter({ hasText: 'The same of 11 more' });
+    await unpaired.getByText('The same of 11 more').click();
+    await expect(
+      unpaired.getByRole('link', { name: 'Lou Sand: browser softphone is not paired' }),
+    ).toBeVisible();
     await expect(page.getByText('has no emergency address')).toHaveCount(0);
     // Of many changes each part shows the first.
     await expect(page.getByTestId('net-changes')).toContainText('Show 8 more of 12');
