@@ -61,13 +61,25 @@ test('a visitor calls, asks to be called back and books; outside the hours it sa
   await there.reload();
   await there.getByRole('button', { name: 'Be called back' }).click();
   await expect(form.getByLabel('Your name')).toHaveValue('Ada Ferris');
+  // On a day of their own: typed, or chosen from a month of the business's country.
+  const day = form.getByLabel(/^On which day/);
+  await day.fill('fryday');
   await form.getByRole('button', { name: 'Ask for it' }).click();
-  await expect(there.getByRole('status')).toContainText('Thank you: one of us calls you.');
+  await expect(form.getByText('Write a day, such as 24 Nov or tomorrow.')).toBeVisible();
+  await day.fill('tomorrow');
+  await day.press('Tab');
+  await expect(day).toHaveValue('Wed 25 Nov 2026');
+  await form.getByLabel('Choose in a calendar').click();
+  await there.getByRole('button', { name: 'Friday, November 27, 2026' }).click();
+  await expect(day).toHaveValue('Fri 27 Nov 2026');
+  await form.getByRole('button', { name: 'Ask for it' }).click();
+  await expect(there.getByRole('status')).toContainText('Thank you: one of us calls you that day.');
   await there.getByRole('button', { name: 'Book a time' }).click();
   await form.getByRole('button', { name: 'Book it' }).click();
   await expect(there.getByRole('status')).toContainText(/Booked: .* Write OFF \d{5}/);
   await visit(page, '/by-itself/tasks');
   await expect(page.getByRole('main')).toContainText('Call back Ada Ferris');
+  await expect(page.getByRole('main')).toContainText('Fri 27 Nov 2026');
   await visit(page, '/by-itself/bookings');
   await expect(page.getByTestId('booking')).toContainText('Ada Ferris');
   const other = await context.newPage();

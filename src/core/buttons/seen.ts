@@ -1,6 +1,6 @@
 /** What a visitor of a site sees of a call button: what is offered at a moment, in words, and nothing of the business besides. */
 import { freeTimes, type Asked as AskedOfCalendar } from '../booking';
-import { momentInFull, writingOf } from '../hours';
+import { localTime, momentInFull, writingOf, type Writing } from '../hours';
 import { writeNumber } from '../numbering';
 import { iceServers, type CallButton, type IceServer, type System } from '../system';
 import { offeredAt, type Offered } from './offered';
@@ -8,6 +8,9 @@ import { offeredAt, type Offered } from './offered';
 export interface VisitSeen {
   business: string;
   country: string;
+  /** The day at the business, ISO; and how days and times are written there. */
+  today: string;
+  writing: Writing;
   /** The number to dial, as it is dialled and as people write it; null is none. */
   number: { e164: string; written: string } | null;
   /** What stands on the button, or on it for a message. */
@@ -35,10 +38,13 @@ export function visitSeen(
   const offered = offeredAt(button, system, now);
   const { can, open, opens } = offered;
   const e164 = system.numbers[button.numberId ?? '']?.e164;
-  const said = (at: number) => momentInFull(at, business.timeZone, writingOf(business));
+  const writing = writingOf(business);
+  const said = (at: number) => momentInFull(at, business.timeZone, writing);
   return {
     business: business.name,
     country: business.country,
+    today: localTime(business.timeZone, now).date,
+    writing,
     number: e164 ? { e164, written: writeNumber(e164, business.country) } : null,
     says: can.call === 'message' ? 'Leave a message' : button.says,
     can,

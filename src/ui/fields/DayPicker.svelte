@@ -5,7 +5,6 @@
   import ChevronLeft from 'carbon-icons-svelte/lib/ChevronLeft.svelte';
   import ChevronRight from 'carbon-icons-svelte/lib/ChevronRight.svelte';
   import { tick } from 'svelte';
-  import { here } from '../window/session.svelte';
   import TimeField from './TimeField.svelte';
 
   /**
@@ -17,20 +16,22 @@
     beside: HTMLElement;
     /** ISO date, or empty for none. */
     day: string;
+    /** ISO date of the day it is, and the country whose weeks it shows (ISO 3166-1 alpha-2). */
+    today: string;
+    country: string;
     /** Minutes of the day, where a time belongs to it. */
     minute?: number | undefined;
     onpick: (day: string, minute?: number) => void;
     onclose: () => void;
   }
-  let { beside, day, minute, onpick, onclose }: Props = $props();
+  let { beside, day, today, country, minute, onpick, onclose }: Props = $props();
   const YEARS = 20;
-  const today = $derived(here().today);
   const value = $derived(day ? parseDate(day) : undefined);
   /** The day the month is shown of, which arrows lead from. */
   // svelte-ignore state_referenced_locally
-  let at = $state.raw<DateValue>(parseDate(day || here().today));
+  let at = $state.raw<DateValue>(parseDate(day || today));
   let panel = $state<HTMLElement>();
-  const locale = $derived(`en-${here().system.business.country}`);
+  const locale = $derived(`en-${country}`);
   const years = $derived.by(() => {
     const now = Number(today.slice(0, 4));
     const all = new Set(Array.from({ length: 2 * YEARS + 1 }, (_, i) => now - YEARS + i));

@@ -16,6 +16,8 @@
     onvalue?: (value: string) => void;
     problem?: string;
     helper?: string;
+    /** Which day it is and in which country, where no business is open in this window. */
+    at?: { today: string; country: string } | undefined;
   }
   let {
     label,
@@ -25,6 +27,7 @@
     onvalue = () => {},
     problem = '',
     helper = '',
+    at,
   }: Props = $props();
   let typed = $state<string | null>(null);
   let refused = $state('');
@@ -33,7 +36,7 @@
   /** It was open when the button was pressed, which has closed it already. */
   let wasPicking = false;
   const shown = $derived(!/^\d{4}-\d\d-\d\d/.test(value) ? value : time ? localText(value) : dateText(value));
-  const read = (text: string) => (time ? readMoment : readDate)(text, here().today);
+  const read = (text: string) => (time ? readMoment : readDate)(text, at?.today ?? here().today);
 
   const REFUSED = $derived(
     time ? 'Write a day and a time, such as 24 Nov 5pm.' : 'Write a day, such as 24 Nov or tomorrow.',
@@ -68,11 +71,11 @@
     if (minutes !== undefined) return hours! * 60 + minutes;
     return Math.min(Math.ceil(localTime(here().zone, here().now).minute / 15) * 15, 23 * 60 + 45);
   });
-  function picked(day: string, at?: number) {
+  function picked(day: string, minute?: number) {
     typed = null;
-    take(at === undefined ? day : `${day}T${fieldTime(at)}`);
+    take(minute === undefined ? day : `${day}T${fieldTime(minute)}`);
     // A time may still be chosen with it.
-    if (at !== undefined) return;
+    if (minute !== undefined) return;
     picking = false;
     box?.querySelector('input')?.focus();
   }
@@ -117,6 +120,8 @@
       <DayPicker
         beside={box}
         day={value.slice(0, 10)}
+        today={at?.today ?? here().today}
+        country={at?.country ?? here().system.business.country}
         minute={time ? minute : undefined}
         onpick={picked}
         onclose={() => (picking = false)}

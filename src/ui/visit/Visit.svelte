@@ -2,6 +2,7 @@
   import { Button, Select, TextInput } from 'carbon-components-svelte';
   import { onDestroy, untrack } from 'svelte';
   import type { VisitSeen } from '$core/buttons';
+  import { writeAs } from '$core/hours';
   import SelectItem from '../fields/SelectItem.svelte';
   import WhenField from '../fields/WhenField.svelte';
   import { freshId } from '../ids';
@@ -12,6 +13,9 @@
   /** What a visitor sees who pressed a call button. */
   let { visiting, seen }: { visiting: Visiting; seen: VisitSeen } = $props();
   const { call } = $derived(visiting);
+  // Days are written as the business writes them.
+  // svelte-ignore state_referenced_locally
+  writeAs(seen.writing);
   const NAME = 'visitor';
   /** A name for this browser, so that one visitor does not ask too often. */
   const visitor = localStorage.getItem(NAME) ?? freshId('visitor');
@@ -133,7 +137,12 @@
         </Select>
       {:else}<p>There is no free time left that could be offered.</p>{/if}
     {:else}
-      <WhenField label="On which day; empty is as soon as can be" value={day} onvalue={(v) => (day = v)} />
+      <WhenField
+        label="On which day; empty is as soon as can be"
+        value={day}
+        onvalue={(v) => (day = v)}
+        at={seen}
+      />
     {/if}
     {#if problem && !['name', 'number'].includes(problem.field ?? '')}<p class="problem" role="alert">
         {problem.message}
