@@ -1,4 +1,5 @@
 /** Findings that say the same of many things, told once. */
+import { group } from 'd3-array';
 import type { Finding } from './finding';
 
 /** So many of a kind are told together; fewer stand each for itself. */
@@ -13,13 +14,7 @@ const kindOf = ({ id, severity, detail }: Finding): string =>
  * @returns every finding once, in groups of at least one
  */
 export function alike(findings: readonly Finding[]): Finding[][] {
-  const kinds = new Map<string, Finding[]>();
-  for (const finding of findings) {
-    const kind = kindOf(finding);
-    const known = kinds.get(kind);
-    if (known) known.push(finding);
-    else kinds.set(kind, [finding]);
-  }
+  const kinds = group(findings, kindOf);
   const told = new Set<string>();
   return findings.flatMap((finding) => {
     const kind = kindOf(finding);

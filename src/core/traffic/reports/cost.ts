@@ -1,8 +1,9 @@
 /** What does it cost? */
+import { group } from 'd3-array';
 import { rateOf } from '../../calls';
 import { classOf, countryName, writeNumber } from '../../numbering';
 import type { Row } from '../../story';
-import { figure, cell, groupedBy, type Asked, type Report, type TableRow } from './report';
+import { figure, cell, type Asked, type Report, type TableRow } from './report';
 
 interface Paid {
   row: Row;
@@ -35,7 +36,7 @@ export function cost({ calls, others, system, rates, bins }: Asked): Report {
     title,
     of,
     heads: ['calls', 'minutes paid', 'cost'],
-    rows: [...groupedBy(paid, by)]
+    rows: [...group(paid, by)]
       .map(([name, own]): TableRow => ({
         name,
         cells: [

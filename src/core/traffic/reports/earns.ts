@@ -1,9 +1,10 @@
 /** Which number, step of a plan and key of a menu earns its place? */
+import { group } from 'd3-array';
 import { writeNumber } from '../../numbering';
 import { shareOf } from '../figures';
 import type { Judged } from '../judged';
 import { isMissed, isOffered } from './how-many';
-import { cell, counted, countFigure, groupedBy, type Asked, type Report, type TableRow } from './report';
+import { cell, counted, countFigure, type Asked, type Report, type TableRow } from './report';
 import { namedSteps } from './steps';
 
 export function earnsItsPlace({ calls, system, bins }: Asked): Report {
@@ -41,7 +42,7 @@ export function earnsItsPlace({ calls, system, bins }: Asked): Report {
     const key = `${plan.id} ${step.id}`;
     return { name, cells: cells(`step ${key}`, byStep.get(key) ?? []) };
   });
-  const pressed = groupedBy(
+  const pressed = group(
     calls.flatMap((call) => call.course.keys.map(([stepId, key]) => ({ call, stepId, key }))),
     ({ stepId, key }) => `${stepId} ${key}`,
   );

@@ -1,8 +1,9 @@
 /** How many calls, and when? */
+import { group } from 'd3-array';
 import { OFFERED, type Became, type Judged } from '../judged';
 import { grainOf, HOURS_A_WEEK, hoursThatWere, partOf, partsOf } from '../span';
 import { trendInWords } from '../trend';
-import { counted, countFigure, groupedBy, type Asked, type Report } from './report';
+import { counted, countFigure, type Asked, type Report } from './report';
 
 const FIGURES: readonly Became[] = [
   'gave up',
@@ -22,7 +23,7 @@ export function howMany({ calls, span, zone, now, bins }: Asked): Report {
   const missed = offered.filter(isMissed);
   const grain = grainOf(span);
   const parts = partsOf(span, grain, zone);
-  const byPart = groupedBy(calls, (c) => partOf(c.row.at, grain, zone));
+  const byPart = group(calls, (c) => partOf(c.row.at, grain, zone));
   const rows = parts.map((part) => {
     const own = byPart.get(part) ?? [];
     const cells = [
@@ -48,7 +49,7 @@ export function howMany({ calls, span, zone, now, bins }: Asked): Report {
   });
   // An average of an hour is over the hours of it that existed.
   const existed = hoursThatWere(span, zone);
-  const byHour = groupedBy(offered, (c) => (c.weekday - 1) * 24 + c.hour);
+  const byHour = group(offered, (c) => (c.weekday - 1) * 24 + c.hour);
   const hours = Array.from({ length: HOURS_A_WEEK }, (_, hour) => byHour.get(hour) ?? []);
   return {
     id: 'how many',

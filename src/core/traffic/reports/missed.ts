@@ -1,11 +1,12 @@
 /** Who was missed, and did we call back? */
+import { group } from 'd3-array';
 import { writeTime } from '../../hours';
 import { writeNumber } from '../../numbering';
 import { known } from '../../story';
 import { quantile, shareOf } from '../figures';
 import { MISSED, type Judged } from '../judged';
 import { isMissed, isOffered } from './how-many';
-import { cell, counted, countFigure, figure, groupedBy, type Asked, type Report } from './report';
+import { cell, counted, countFigure, figure, type Asked, type Report } from './report';
 
 const MINUTE_MS = 60_000;
 /** More numbers are not shown. */
@@ -28,7 +29,7 @@ export function missed({ calls, bins, settledAt, system }: Asked): Report {
   const done = new Set(settled.map((s) => s.call));
   const open = reachable.filter((c) => !done.has(c));
   const hours = Array.from({ length: 24 }, (_, hour) => hour);
-  const byHour = groupedBy(offered, (c) => c.hour);
+  const byHour = group(offered, (c) => c.hour);
   const ofHour = (hour: number, which: (c: Judged) => boolean) => (byHour.get(hour) ?? []).filter(which);
   const label = (hour: number) => writeTime(hour * 60);
   const lines = hours.map((hour) => ({
@@ -39,7 +40,7 @@ export function missed({ calls, bins, settledAt, system }: Asked): Report {
       cell(shareOf(ofHour(hour, isMissed).length, ofHour(hour, isOffered).length), 'share'),
     ],
   }));
-  const byNumber = [...groupedBy(open, (c) => c.row.facts.other!)].sort(
+  const byNumber = [...group(open, (c) => c.row.facts.other!)].sort(
     ([, a], [, b]) => b.length - a.length || b[0]!.row.at - a[0]!.row.at,
   );
   const hidden = all.length - reachable.length;

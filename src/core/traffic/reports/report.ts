@@ -110,18 +110,6 @@ export class Bins {
   }
 }
 
-/** Rows by something, each under one. */
-export function groupedBy<T, K>(all: Iterable<T>, by: (one: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>();
-  for (const one of all) {
-    const key = by(one);
-    const group = groups.get(key);
-    if (group) group.push(one);
-    else groups.set(key, [one]);
-  }
-  return groups;
-}
-
 const rowsOf = (calls: readonly Judged[]): Row[] => calls.map((c) => c.row);
 export const cell = (value: number | null, unit: Unit, key: string | null = null): Cell => ({
   value,

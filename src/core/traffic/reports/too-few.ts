@@ -1,9 +1,10 @@
 /** When are we too few? */
+import { group } from 'd3-array';
 import { DAY_NAMES, writeTime } from '../../hours';
 import { ENOUGH, shareOf } from '../figures';
 import { HOURS_A_WEEK, hoursThatWere } from '../span';
 import { isMissed, isOffered } from './how-many';
-import { cell, counted, countFigure, figure, groupedBy, type Asked, type Report } from './report';
+import { cell, counted, countFigure, figure, type Asked, type Report } from './report';
 
 const MOST_HOURS = 12;
 
@@ -13,7 +14,7 @@ export const hourName = (hour: number): string =>
 export function tooFew({ calls, span, zone, bins }: Asked): Report {
   const offered = calls.filter(isOffered);
   const existed = hoursThatWere(span, zone);
-  const byHour = groupedBy(offered, (c) => (c.weekday - 1) * 24 + c.hour);
+  const byHour = group(offered, (c) => (c.weekday - 1) * 24 + c.hour);
   const hours = Array.from({ length: HOURS_A_WEEK }, (_, hour) => {
     const own = byHour.get(hour) ?? [];
     const lost = own.filter(isMissed);

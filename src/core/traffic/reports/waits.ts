@@ -1,8 +1,9 @@
 /** How long do callers wait? */
+import { group } from 'd3-array';
 import { writeTime } from '../../hours';
 import { inTimeOf, quantile, shareOf, tally } from '../figures';
 import { isOffered } from './how-many';
-import { cell, counted, countFigure, figure, groupedBy, type Asked, type Report } from './report';
+import { cell, counted, countFigure, figure, type Asked, type Report } from './report';
 
 /** Where one bar ends and the next begins, in seconds. */
 const EDGES = [0, 5, 10, 20, 30, 60, 120, 300] as const;
@@ -19,10 +20,10 @@ export function waits({ calls, rules, bins }: Asked): Report {
   const key = bins.of('answered', rows);
   const inTime = answered.filter((c) => c.wait! <= rules.within);
   const longest = answered.length ? answered.reduce((a, b) => (b.wait! > a.wait! ? b : a)) : null;
-  const byBar = groupedBy(answered, (c) => barOf(c.wait!));
-  const gaveByBar = groupedBy(gaveUp, (c) => barOf((c.course.gaveUp! - c.course.rings!) / 1000));
+  const byBar = group(answered, (c) => barOf(c.wait!));
+  const gaveByBar = group(gaveUp, (c) => barOf((c.course.gaveUp! - c.course.rings!) / 1000));
   const bars = EDGES.map((_, i) => i);
-  const byHour = [...groupedBy(offered, (c) => c.hour)].sort(([a], [b]) => a - b);
+  const byHour = [...group(offered, (c) => c.hour)].sort(([a], [b]) => a - b);
   return {
     id: 'waits',
     figures: [

@@ -1,8 +1,9 @@
 /** What do callers want? */
+import { group } from 'd3-array';
 import { known } from '../../story';
 import type { Judged } from '../judged';
 import { isOffered } from './how-many';
-import { cell, counted, countFigure, groupedBy, type Asked, type Report, type TableRow } from './report';
+import { cell, counted, countFigure, type Asked, type Report, type TableRow } from './report';
 import { namedSteps } from './steps';
 import { shareOf } from '../figures';
 
@@ -18,7 +19,7 @@ export function wants({ calls, system, bins }: Asked): Report {
     all: readonly { name: string; call: Judged }[],
     none: string,
   ): Report['tables'][number] => {
-    const rows = [...groupedBy(all, (a) => a.name)]
+    const rows = [...group(all, (a) => a.name)]
       .map(([name, own]): TableRow => {
         const distinct = [...new Set(own.map((o) => o.call))];
         return {
