@@ -114,6 +114,19 @@ test('what was typed or asked is there again after a reload', async ({ page }) =
   await expect(page.getByTestId('rehearsal-sentence')).toHaveText(outcome);
 });
 
+test('the place of notices goes with the page while nothing is said, and stays in sight while something is', async ({
+  page,
+}) => {
+  await open(page, '/hours');
+  const notices = page.getByRole('region', { name: 'Notices' });
+  const last = page.getByRole('button', { name: 'Add hours' });
+  await last.scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 2000);
+  await expect(notices).not.toBeInViewport();
+  await page.getByRole('button', { name: 'Remove', exact: true }).last().click();
+  await expect(notices.getByRole('button', { name: 'Undo' })).toBeInViewport();
+});
+
 test('the frame: find, keys, bench, and every stop of the wire leads somewhere', async ({ page }) => {
   await open(page, '/');
   const stops = page.getByRole('navigation', { name: 'The way of the work' }).getByRole('link');

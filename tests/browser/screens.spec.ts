@@ -199,6 +199,24 @@ test('no screen needs scrolling sideways at 1024, nor the phones at 390', async 
   await open(page, '/');
   const wide = () =>
     page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+  /** Fields too narrow to type in, and stops of the way of the work that run into the next. */
+  const squeezed = () =>
+    page.evaluate(() => {
+      const seen = (e: Element) => e.getBoundingClientRect().width > 1 && e.checkVisibility();
+      const fields = [...document.querySelectorAll<HTMLInputElement>('main input.bx--text-input')]
+        .filter((e) => seen(e) && e.getBoundingClientRect().width < 70)
+        .map((e) => e.getAttribute('aria-label') ?? e.labels?.[0]?.textContent?.trim() ?? e.id);
+      const stops = [...document.querySelectorAll('nav[aria-label="The way of the work"] a')];
+      return [
+        ...fields,
+        ...stops.flatMap((stop, i) => {
+          const next = stops[i + 1];
+          return next && next.getBoundingClientRect().left - stop.getBoundingClientRect().right < 3
+            ? [`${stop.textContent} ${next.textContent}`]
+            : [];
+        }),
+      ];
+    });
   for (const [width, paths] of [
     [1024, PAGES],
     [390, PHONES],
@@ -208,6 +226,7 @@ test('no screen needs scrolling sideways at 1024, nor the phones at 390', async 
       await visit(page, path);
       await expect(page.locator('h1, form').first()).toBeVisible();
       expect(await wide(), `${path} at ${width}`).toBeLessThanOrEqual(0);
+      expect(await squeezed(), `${path} at ${width}`).toEqual([]);
     }
   }
 });

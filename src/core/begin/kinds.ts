@@ -3,7 +3,7 @@
  * of ordinary parts, as one edit, and is changed afterwards like anything else.
  */
 import type { Maker } from '../answering';
-import { writeSpans, type Span } from '../hours';
+import { EXAMPLE_SPANS, writeSpans, type Span } from '../hours';
 import { newHours, newRota, type Step } from '../system';
 import type { Question } from './answers';
 
@@ -32,17 +32,14 @@ const SECOND_SECONDS = 15;
 const WORKDAYS = [1, 2, 3, 4, 5];
 
 const WORKDAY: Span = { from: 480, to: 1020 };
-const WITH_A_BREAK: readonly Span[] = [
-  { from: 480, to: 720 },
-  { from: 780, to: 1020 },
-];
+const SATURDAY: Span = { from: 540, to: 780 };
 
 const WHEN: Question = {
   id: 'times',
   kind: 'times',
   ask: 'When are you open, Monday to Friday?',
   get help() {
-    return `Such as ${writeSpans([WORKDAY])}, or ${writeSpans(WITH_A_BREAK)} with a break. Each day can differ afterwards.`;
+    return `Such as ${writeSpans([WORKDAY])}, or ${writeSpans(EXAMPLE_SPANS)} with a break. Each day can differ afterwards.`;
   },
   get usual() {
     return writeSpans([WORKDAY]);
@@ -209,9 +206,11 @@ export const KINDS: readonly Kind[] = [
         id: 'saturday',
         kind: 'times',
         ask: 'When are you open on Saturdays?',
-        help: 'Such as 9-13.',
+        get help() {
+          return `Such as ${writeSpans([SATURDAY])}.`;
+        },
         get usual() {
-          return writeSpans([{ from: 540, to: 780 }]);
+          return writeSpans([SATURDAY]);
         },
       },
     ],

@@ -13,7 +13,7 @@ export {
 export { calendarOf, daysOf, inForceOrder, type Calendar, type Day, type DaySpan } from './days';
 export { handovers, onDuty, shiftsOf, type Shift } from './rota';
 export { boundaries, isHoliday, periodAt } from './weekly';
-export { readSpans, readTime, writeSpans, type Span, type TypedHours } from './typed';
+export { EXAMPLE_SPANS, readSpans, readTime, writeSpans, type Span, type TypedHours } from './typed';
 export {
   dayAndMonth,
   fieldTime,

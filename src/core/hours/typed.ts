@@ -5,6 +5,11 @@ export interface Span {
   from: number;
   to: number;
 }
+/** A day with a break, to show how hours are typed. */
+export const EXAMPLE_SPANS: readonly Span[] = [
+  { from: 480, to: 720 },
+  { from: 780, to: 1020 },
+];
 export type TypedHours = { ok: true; spans: Span[] } | { ok: false; message: string };
 
 /**

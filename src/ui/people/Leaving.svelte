@@ -33,11 +33,11 @@
   let extensionTo = $state('');
   let until = $state(untrack(() => addDays(theBusiness().today, 90)));
   let problem = $state('');
+  let form = $state<HTMLFormElement>();
   const heirOf = (key: string) => heirs[key] ?? everything;
   const empty = $derived(items.filter((i) => i.alone && !heirOf(i.key)));
 
-  async function leave(event: Event) {
-    event.preventDefault();
+  async function leave() {
     if (extensionTo && (!/^\d{4}-\d{2}-\d{2}$/.test(until) || until < theBusiness().today)) {
       problem = `Write a day from today on, such as ${dateText(addDays(theBusiness().today, 90))}.`;
       return;
@@ -101,7 +101,8 @@
     </div>
   </section>
   <aside>
-    <form class="card fields" onsubmit={(e) => void leave(e)}>
+    <!-- Enter in a field sends nobody away: only the button does. -->
+    <form class="card fields" bind:this={form} onsubmit={(e) => e.preventDefault()}>
       <h2>What was theirs</h2>
       {#if person.mailboxId}
         <Select
@@ -130,7 +131,9 @@
           {count(empty.length, 'thing')} will have nobody; the checks will say so.
         </p>{/if}
       {#if problem && !extensionTo}<p class="small warn" role="alert">{problem}</p>{/if}
-      <Button kind="danger" size="field" type="submit">{person.name} leaves</Button>
+      <Button kind="danger" size="field" on:click={() => form?.reportValidity() && void leave()}
+        >{person.name} leaves</Button
+      >
       <a class="small" href="/people/{id}">Not now</a>
     </form>
   </aside>

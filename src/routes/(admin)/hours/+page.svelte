@@ -1,15 +1,11 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
-  import { writeSpans } from '$core/hours';
+  import { EXAMPLE_SPANS, writeSpans } from '$core/hours';
   import { momentText } from '$ui/format';
   import HoursCard from '$ui/hours/HoursCard.svelte';
   import { freshId } from '$ui/ids';
   import { theBusiness } from '$ui/window/session.svelte';
 
-  const EXAMPLE = [
-    { from: 480, to: 720 },
-    { from: 780, to: 1020 },
-  ];
   const sets = $derived(Object.values(theBusiness().system.hours));
 
   function add() {
@@ -24,8 +20,8 @@
 
 <h1>Hours</h1>
 <p class="sub">
-  Type each day's times, {writeSpans(EXAMPLE)}, or drag them in the strip. Empty is closed. Plans ask these
-  hours when a call reaches them. It is {momentText(theBusiness().now, theBusiness().zone)}.
+  Type each day's times, {writeSpans(EXAMPLE_SPANS)}, or drag them in the strip. Empty is closed. Plans ask
+  these hours when a call reaches them. It is {momentText(theBusiness().now, theBusiness().zone)}.
 </p>
 {#each sets as hours (hours.id)}
   <HoursCard {hours} />
