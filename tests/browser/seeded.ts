@@ -39,7 +39,7 @@ export function openedAt(local: string): State {
       ]),
     );
   };
-  for (const name of ['messages', 'texts', 'threads', 'dealings'])
+  for (const name of ['messages', 'texts', 'threads', 'dealings', 'standing'])
     for (const record of records(name)) record.value = moved(record.value);
   settings.records = [{ key: 'clock', value: { mode: 'set', benchAt, realAt: Date.now() } }];
   return state;
