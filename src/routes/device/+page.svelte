@@ -60,8 +60,8 @@
     <div class="card pad" data-testid="shut-out">
       <h1>This device has been shut out</h1>
       <p>
-        It is no phone any more, and nothing of the business is kept on it. Ask for a new invitation if it is
-        yours.
+        It is no phone any more{device.problem ? '' : ', and nothing of the business is kept on it'}. Ask for
+        a new invitation if it is yours.
       </p>
     </div>
   {:else if standing?.is === 'suspended'}

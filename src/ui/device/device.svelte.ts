@@ -136,7 +136,21 @@ export class ThisDevice {
     );
   }
 
+  /** Nothing of the business stays here; where that cannot be done it is said. */
+  private async leave(): Promise<void> {
+    this.stop();
+    this.own = null;
+    try {
+      await this.kept?.erase();
+    } catch {
+      this.problem =
+        'What this device kept of the business could not be removed: clear the data of this site in the browser.';
+    }
+  }
+
   private async stands(standing: DeviceStanding): Promise<void> {
+    // That nothing is kept is said once it is so.
+    if (standing.is === 'shut out' && this.own) await this.leave();
     this.standing = standing;
     const { own } = this;
     if (!own) return;
@@ -147,17 +161,13 @@ export class ThisDevice {
         this.own = { ...own, link: null, paired: standing };
         await this.kept?.keepOwn(this.own);
         return this.bePhone(this.own, standing, false);
-      case 'shut out':
-        // Nothing of the business stays here.
-        this.stop();
-        this.own = null;
-        return this.kept?.erase();
       case 'refused':
         this.stop();
         // An older copy of the business may have been read there: a phone does not give itself up for that.
         if (own.paired) return;
-        this.own = this.given = null;
-        return this.kept?.erase();
+        this.given = null;
+        return this.leave();
+      case 'shut out':
       case 'visit':
         return;
       case 'asks':
@@ -226,7 +236,7 @@ export class ThisDevice {
     if (!own || !kept) return;
     try {
       for (const [part, is] of this.heard) if (part !== 'calls') await kept.keepTold(own, part, is);
-      this.problem = '';
+      if (this.own) this.problem = '';
     } catch {
       this.problem =
         'There is no room on this device to keep what it was told: without the exchange it will show nothing.';

@@ -58,10 +58,13 @@ export class Kept {
     return { address, publicKey, keys: await makeKeys(), seals, name, link, paired: null };
   }
 
+  /** What was told while the device was being shut out is not kept: it is nobody's phone any more. */
   async keepTold({ seals }: Own, part: string, is: unknown): Promise<void> {
     const iv = random(12);
     const sealed = new Uint8Array(await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, seals, toBytes(is)));
-    await this.db.put('told', { iv, sealed }, part);
+    const tx = this.db.transaction(['own', 'told'], 'readwrite');
+    if (await tx.objectStore('own').count()) await tx.objectStore('told').put({ iv, sealed }, part);
+    await tx.done;
   }
   /** What it was told last, by part; what cannot be opened is left out. */
   async told({ seals }: Own): Promise<Map<string, unknown>> {
@@ -79,8 +82,8 @@ export class Kept {
 
   /** All of it goes for good. */
   async erase(): Promise<void> {
-    await this.db.clear('told');
-    await this.db.clear('own');
+    const tx = this.db.transaction(['own', 'told'], 'readwrite');
+    await Promise.all([tx.objectStore('told').clear(), tx.objectStore('own').clear(), tx.done]);
     for (const key of Object.keys(localStorage))
       if (key.startsWith('upper-line:')) localStorage.removeItem(key);
   }
