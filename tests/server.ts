@@ -55,6 +55,8 @@ export const shared: PlaywrightTestConfig = {
         '--in-process-gpu',
         '--disable-features=V8ScriptStreaming',
         '--disable-quic',
+        // Windows of one test, and of the next, share what was compiled.
+        '--process-per-site',
         '--no-first-run',
         '--disable-background-networking',
         '--disable-component-update',

@@ -15,6 +15,6 @@ export function paired(state: State): State {
     name: `upper-line:own-phone:${id}`,
     value: JSON.stringify({ setUp: true }),
   }));
-  state.origins[0]!.localStorage.push(...(own as never[]));
+  state.origins[0]!.localStorage.push(...own);
   return state;
 }

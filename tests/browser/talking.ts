@@ -6,8 +6,8 @@ import { openedAt, test as base } from './seeded';
 export { IDRIS, JONAH };
 
 export const test = base.extend({
-  storageState: async ({ moment }, use) => {
-    await use(paired(openedAt(moment)) as never);
+  begin: async ({ moment }, use) => {
+    await use(paired(openedAt(moment)));
   },
 });
 
