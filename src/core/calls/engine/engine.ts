@@ -83,6 +83,13 @@ function rankOf({ kind }: Action): number {
 
 const inOrder = (a: Due, b: Due): number => a.t - b.t || a.rank - b.rank || a.seq - b.seq;
 
+/** The world of a version, as people had set it. */
+interface AsSet {
+  version: number;
+  own: Standing['own'];
+  world: World;
+}
+
 export class CallEngine implements Run {
   now = -Infinity;
   onCall: Run['onCall'] = new Map();
@@ -98,7 +105,7 @@ export class CallEngine implements Run {
   /** Whoever runs the engine is told when a call is over; nothing happens to it any more. */
   whenOver: ((call: CallState) => void) | undefined;
   /** Calls that wait, by queue, in the order they came; those that no longer do are dropped when it is next asked. */
-  private queued = new Map<string, Set<CallState>>();
+  private queued = new Map<string, CallState[]>();
   /** Calls that go on and were placed about another. */
   private seconds = new Set<CallState>();
   private queue: TinyQueue<Due> = new TinyQueue<Due>([], inOrder);
@@ -110,7 +117,9 @@ export class CallEngine implements Run {
   /** The versions that calls go by, as the document has them. */
   private systems = new Map<number, System>();
   /** The world of each version, as people have set it; asked for at every step, so it is kept until they set it anew. */
-  private worlds = new Map<number, { own: Standing['own']; world: World }>();
+  private worlds = new Map<number, AsSet>();
+  /** The one asked for last, by whose version and settings: mostly it is asked for again. */
+  private asked: AsSet | undefined;
 
   /** @param standing what people set for themselves holds for calls in progress too, whenever it is replaced */
   constructor(
@@ -209,11 +218,15 @@ export class CallEngine implements Run {
 
   world(call: CallState): World {
     const { own } = this.standing;
-    const known = this.worlds.get(call.version);
-    if (known && known.own === own) return known.world;
-    const world = worldOf(withOwn(this.systems.get(call.version)!, own));
-    this.worlds.set(call.version, { own, world });
-    return world;
+    const { version } = call;
+    if (this.asked?.version === version && this.asked.own === own) return this.asked.world;
+    let known = this.worlds.get(version);
+    if (known?.own !== own || !known) {
+      known = { version, own, world: worldOf(withOwn(this.systems.get(version)!, own)) };
+      this.worlds.set(version, known);
+    }
+    this.asked = known;
+    return known.world;
   }
 
   say(call: CallState, event: Said): void {
@@ -233,21 +246,19 @@ export class CallEngine implements Run {
   }
 
   join(queueId: string, call: CallState, atHead = false): void {
-    const calls = this.queued.get(queueId);
-    if (calls && atHead) this.queued.set(queueId, new Set([call, ...calls]));
-    else if (calls) calls.add(call);
-    else this.queued.set(queueId, new Set([call]));
+    const others = this.waitingIn(queueId).filter((c) => c !== call);
+    this.queued.set(queueId, (atHead ? [call, ...others] : [...others, call]) as CallState[]);
   }
 
   waitingIn(queueId: string): Waits[] {
-    const calls = this.queued.get(queueId);
-    if (!calls) return [];
-    for (const call of calls) if (call.waiting?.queueId !== queueId) calls.delete(call);
-    return [...calls] as Waits[];
+    const calls = this.queued.get(queueId) ?? [];
+    const waiting = calls.filter((call): call is Waits => call.waiting?.queueId === queueId);
+    if (waiting.length < calls.length) this.queued.set(queueId, waiting);
+    return [...waiting];
   }
 
   isWaitedIn(queueId: string): boolean {
-    return (this.queued.get(queueId)?.size ?? 0) > 0;
+    return (this.queued.get(queueId)?.length ?? 0) > 0;
   }
 
   serveSoon(queueId: string, ms: number): void {
@@ -351,7 +362,7 @@ export class CallEngine implements Run {
   private isVoid({ what }: Due): boolean {
     if (what.kind === 'action') return false;
     if (what.kind === 'wants') return !this.memory.wants?.length;
-    if (what.kind === 'serve') return !this.queued.get(what.queueId)?.size;
+    if (what.kind === 'serve') return !this.queued.get(what.queueId)?.length;
     return !this.callDue(what);
   }
 

@@ -2,6 +2,7 @@
 import { localTime, periodAt, type LocalTime } from '../../hours';
 import {
   accountId,
+  isInReach,
   isLinked,
   isOn,
   isProved,
@@ -43,7 +44,9 @@ export function whyNot(run: Run, call: CallState, phone: Phone, personId: string
     const account = accountId(phone, personId);
     const registration = run.standing.registrations[account];
     if (!registration) return 'not paired';
-    const { registered } = registeredAt(registration, phone.kind, run.standing.accounts[account], run.now);
+    const known = run.standing.accounts[account];
+    const registered =
+      isInReach(registration, known) || registeredAt(registration, phone.kind, known, run.now).registered;
     if (!registered || act?.does === 'is switched off') return 'not registered';
     if (registration.outside && !phone.outsideOffice) return 'outside the office';
   } else if (!isProved(run.standing, phone)) return 'number not proved';

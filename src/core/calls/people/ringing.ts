@@ -1,5 +1,13 @@
 /** Legs: offering a call to phones, and what becomes of each. */
-import { accountId, ALERT_DELAY, alertDelay, isLinked, registeredAt, type Phone } from '../../system';
+import {
+  accountId,
+  ALERT_DELAY,
+  alertDelay,
+  isInReach,
+  isLinked,
+  registeredAt,
+  type Phone,
+} from '../../system';
 import { localTime } from '../../hours';
 import { actOf, whyNot } from './eligible';
 import { takenOn } from './patterns';
@@ -82,8 +90,9 @@ function wakingSeconds(run: Run, phone: Phone, personId: string | null): number 
   const account = accountId(phone, personId);
   const registration = run.standing.registrations[account];
   if (isLinked(phone) || !registration?.standIn) return 0;
-  if (registration.condition === 'in reach' && registration.passwordOf === null) return 0;
-  if (!registeredAt(registration, phone.kind, run.standing.accounts[account], run.now).reached) return null;
+  const known = run.standing.accounts[account];
+  if (isInReach(registration, known)) return 0;
+  if (!registeredAt(registration, phone.kind, known, run.now).reached) return null;
   return registration.condition === 'asleep' ? WAKING_SECONDS : 0;
 }
 

@@ -80,6 +80,18 @@ export interface Registered {
     | null;
 }
 
+const HALF_MS = (REGISTERED_SECONDS * 1000) / 2;
+/** When a registration that is renewed half-way through was renewed last, until a moment. */
+const renewed = ({ seenAt }: Registration, until: number): number =>
+  seenAt + Math.max(0, Math.floor((until - seenAt) / HALF_MS)) * HALF_MS;
+
+const holds = ({ passwordOf }: Registration, account: Account | undefined): boolean =>
+  passwordOf === null || account?.madeAt === passwordOf;
+
+/** Whether nothing is wrong with a phone: so it is with most, and calls ask about each of them. */
+export const isInReach = (r: Registration, account: Account | undefined): boolean =>
+  r.standIn && r.online && r.condition === 'in reach' && holds(r, account);
+
 /** How a phone is registered. @param account of a phone that signs on with a password @param now epoch milliseconds */
 export function registeredAt(
   r: Registration,
@@ -104,21 +116,17 @@ export function registeredAt(
             : 'its window is closed',
     };
   }
-  const half = (REGISTERED_SECONDS * 1000) / 2;
-  const renewed = (until: number) => r.seenAt + Math.max(0, Math.floor((until - r.seenAt) / half)) * half;
-  const passwordHolds = r.passwordOf === null || account?.madeAt === r.passwordOf;
-  // Nothing is wrong with most phones, and calls ask about each of them.
-  if (r.condition === 'in reach' && passwordHolds)
-    return { registered: true, reached: true, lastSeen: renewed(now), runsOut: null, why: null };
+  if (isInReach(r, account))
+    return { registered: true, reached: true, lastSeen: renewed(r, now), runsOut: null, why: null };
   const ends: [number, Registered['why'], reached: boolean][] = [];
   // A mobile app asleep is woken by a push message; a computer asleep renews nothing.
   if (r.condition === 'no network' || (r.condition === 'asleep' && kind !== 'mobile app'))
     ends.push([r.conditionSince, r.condition === 'asleep' ? 'it is asleep' : 'it has no network', false]);
-  if (!passwordHolds) ends.push([account?.madeAt ?? r.seenAt, 'its password is no longer right', true]);
+  if (!holds(r, account)) ends.push([account?.madeAt ?? r.seenAt, 'its password is no longer right', true]);
   const [end] = ends.filter(([at]) => at <= now).sort((a, b) => a[0] - b[0]);
   const reached = ends.every(([at, , there]) => there || at > now);
-  if (!end) return { registered: true, reached, lastSeen: renewed(now), runsOut: null, why: null };
-  const lastSeen = renewed(end[0]);
+  if (!end) return { registered: true, reached, lastSeen: renewed(r, now), runsOut: null, why: null };
+  const lastSeen = renewed(r, end[0]);
   const runsOut = lastSeen + REGISTERED_SECONDS * 1000;
   return { registered: now < runsOut, reached, lastSeen, runsOut, why: end[1] };
 }
