@@ -24,12 +24,16 @@ export interface Metered {
 }
 
 /** Outside numbers that were called from here and answered, with how long each was talked with. */
-export const metered = (trace: Trace): Metered[] => meter(trace).over;
+export const metered = (trace: Trace): readonly Metered[] => meter(trace).over;
 
 /** Those that are still talked with: since when, in milliseconds of the call. */
 export const costingSince = (trace: Trace): ReadonlyMap<string, number> => meter(trace).since;
 
-function meter(trace: Trace): { over: Metered[]; since: Map<string, number> } {
+/** Of most calls nobody outside was called: each that is over is asked, and need not be gone through twice. */
+const NOBODY: ReturnType<typeof meter> = { over: [], since: new Map() };
+
+function meter(trace: Trace): { over: readonly Metered[]; since: ReadonlyMap<string, number> } {
+  if (!trace.some((e) => e.kind === 'goes out' || e.kind === 'joins')) return NOBODY;
   const called = new Set(trace.flatMap((e) => (e.kind === 'goes out' ? e.number : [])));
   const since = new Map<string, number>();
   const found: Metered[] = [];

@@ -71,7 +71,6 @@ export function costsFrom(
 
 /** A call is over: what it cost is counted. */
 export function wentOut(run: Run, call: CallState): void {
-  if (!call.trace.some((e) => e.kind === 'goes out' || e.kind === 'joins')) return;
   const calls = metered(call.trace);
   if (!calls.length) return;
   const { system } = run.world(call);
