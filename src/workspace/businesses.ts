@@ -10,12 +10,12 @@ import {
   SYSTEM_VERSION,
 } from '../core/system';
 import { register } from '../standins/carrier/book';
-import type { Db } from './db';
-import { Damaged, putAside, reading, sorted, type Unread } from './damage';
-import { readMany } from './reading';
+import type { Db } from './stored/db';
+import { Damaged, putAside, reading, sorted, type Unread } from './keeping/damage';
+import { readMany } from './stored/reading';
 import { historyOf, readRecord } from './draft';
-import { MANIES, MANY, ofEach, type Many } from './kinds';
-import { movedKey } from './moving';
+import { MANIES, MANY, ofEach, type Many } from './stored/kinds';
+import { movedKey } from './keeping/moving';
 import {
   BusinessRecord,
   DealingsRecord,
@@ -26,11 +26,11 @@ import {
   SoundRecord,
   StandingRecord,
   VersionRecord,
-} from './records';
-import { bookOf } from './side';
+} from './stored/records';
+import { bookOf } from './carrier/side';
 import { headKey } from './log/kept-log';
 import { nearCalls } from './log/near';
-import { within } from './store';
+import { within } from './stored/store';
 
 /** A list of each kind of which there are many. */
 const lists = ofEach((kind) => z.array(MANY[kind].record)) as {

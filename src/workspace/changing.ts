@@ -1,9 +1,9 @@
 /** Changes to messages and calls as they are stored at that moment: what another window has changed of them stays. */
 import equal from 'fast-deep-equal';
-import type { Db } from './db';
+import type { Db } from './stored/db';
 import type { Remark } from '../core/story';
-import { MOST_REMARKS, type CallRecord, type FaxRecord, type MessageRecord } from './records';
-import { within } from './store';
+import { MOST_REMARKS, type CallRecord, type FaxRecord, type MessageRecord } from './stored/records';
+import { within } from './stored/store';
 
 interface Changeable {
   messages: MessageRecord;

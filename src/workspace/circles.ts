@@ -1,10 +1,10 @@
 /** What colleagues write to each other, as it is stored. */
 import { nanoid } from 'nanoid';
 import { circleOf, circleOfGroup } from '../core/story';
-import { firstProblem, no, type Answer } from './carrier';
+import { firstProblem, no, type Answer } from './carrier/carrier';
 import type { Place } from './place';
-import { CircleRecord, WordsRecord } from './records';
-import { within } from './store';
+import { CircleRecord, WordsRecord } from './stored/records';
+import { within } from './stored/store';
 
 /** A conversation that is there, or those it is to be with. */
 export type ToCircle =

@@ -3,10 +3,10 @@ import equal from 'fast-deep-equal';
 import { nanoid } from 'nanoid';
 import type { z } from 'zod';
 import { applyEdit, patchSystem, System, type Applied, type Edit } from '../core/system';
-import { Damaged, reading, sorted } from './damage';
-import type { Db, Transaction } from './db';
-import { DraftRecord, HeadRecord, type EditRecord } from './records';
-import { within } from './store';
+import { Damaged, reading, sorted } from './keeping/damage';
+import type { Db, Transaction } from './stored/db';
+import { DraftRecord, HeadRecord, type EditRecord } from './stored/records';
+import { within } from './stored/store';
 
 /** Edits kept for undo. */
 const HISTORY = 500;

@@ -8,12 +8,12 @@ import {
   MOST_PAGES,
   type FaxFile,
 } from '../standins/carrier/faxing';
-import { firstProblem, no, type Answer } from './carrier';
-import type { Db } from './db';
-import { storeBytes } from './kept-bytes';
+import { firstProblem, no, type Answer } from './carrier/carrier';
+import type { Db } from './stored/db';
+import { storeBytes } from './keeping/kept-bytes';
 import type { Place } from './place';
-import { FaxRecord } from './records';
-import { within } from './store';
+import { FaxRecord } from './stored/records';
+import { within } from './stored/store';
 import { kindOf } from './texting/files';
 import type { Workspace } from './workspace';
 

@@ -1,11 +1,11 @@
-export * from './records';
-export { openDatabase, dumpDatabase, DB_NAME, NewerData, type Db } from './db';
-export { Changes, type Change } from './sync';
-export { isClosed, NotStored, within, type StorageState, type Why } from './store';
+export * from './stored/records';
+export { openDatabase, dumpDatabase, DB_NAME, NewerData, type Db } from './stored/db';
+export { Changes, type Change } from './stored/sync';
+export { isClosed, NotStored, within, type StorageState, type Why } from './stored/store';
 export { emptyWhole, mend, readWhole, remember, wholeOf, writeWhole, Whole, type WayOn } from './businesses';
-export { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace } from './copy';
-export { Damaged, sorted } from './damage';
-export { isOneByOne, readAgain, readMany, readNear, readOne } from './reading';
+export { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace } from './keeping/copy';
+export { Damaged, sorted } from './keeping/damage';
+export { isOneByOne, readAgain, readMany, readNear, readOne } from './stored/reading';
 export { LOGGED } from './log/journal';
 export { KeptLog, type EntryRecords } from './log/kept-log';
 export { callsUpTo, NEAR_DAYS } from './log/near';
@@ -32,7 +32,7 @@ export {
   signOut,
   type AccountWanted,
 } from './phones/phones';
-export { dropRecordings } from './call-sounds';
+export { dropRecordings } from './keeping/call-sounds';
 export { addRemark, changeBack, changeRecords, dropRemark } from './changing';
 export { settable, storeSettings, storeStanding } from './standing';
 
@@ -49,7 +49,7 @@ export {
   reserveNumbers,
   submitPort,
   type Answer,
-} from './carrier';
+} from './carrier/carrier';
 export {
   askForTexting,
   callOff,
@@ -76,17 +76,25 @@ export { askedOf, bookFor, calendarContext, setBooking, takeFromCalendar } from 
 export { changeCallList, endCall, makeCallList, putBack, takeNext } from './by-itself/call-lists';
 export { changeRound, startRound } from './by-itself/rounds';
 export { addTask, changeTask, dropTask } from './by-itself/tasks';
-export { soldTo } from './side';
+export { soldTo } from './carrier/side';
 export { readHabits, writeHabits } from './outside';
-export { forget } from './forget';
+export { forget } from './keeping/forget';
 export { seen, writeTo, type ToCircle } from './circles';
 export type { Place } from './place';
-export { deleteEntries, type Ids } from './upkeep';
-export { dropPast, forgetLaid, storePast, wasLaid } from './past';
+export { deleteEntries, type Ids } from './keeping/upkeep';
+export { dropPast, forgetLaid, storePast, wasLaid } from './keeping/past';
 export { changeViews, MOST_VIEWS, readViews, type SavedViews } from './lists/views';
 export { changeBoards, readBoards } from './lists/boards';
 export { changeLoadPromises, readLoadPromises } from './lists/load-promises';
-export { hashOf, NoRoom, readBytes, readSound, storeBytes, storeSound, sweepBytes } from './kept-bytes';
+export {
+  hashOf,
+  NoRoom,
+  readBytes,
+  readSound,
+  storeBytes,
+  storeSound,
+  sweepBytes,
+} from './keeping/kept-bytes';
 export {
   devicesIn,
   exchangeKeys,
@@ -102,6 +110,6 @@ export {
   type DeviceWord,
   type Joining,
 } from './phones/devices';
-export { besideOf, letGoOfKeys, movedKey, movedOf, putAround, readCalls, rest } from './moving';
-export type { Moved } from './db';
-export type { Device, DeviceRecord, ExchangeKeys } from './records';
+export { besideOf, letGoOfKeys, movedKey, movedOf, putAround, readCalls, rest } from './keeping/moving';
+export type { Moved } from './stored/db';
+export type { Device, DeviceRecord, ExchangeKeys } from './stored/records';

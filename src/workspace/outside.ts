@@ -1,7 +1,7 @@
 /** What outside phones of the bench do when they are called, by business. */
 import { OutsideHabits } from '../standins/outside/outside';
-import type { Db } from './db';
-import { within } from './store';
+import type { Db } from './stored/db';
+import { within } from './stored/store';
 
 const keyOf = (businessId: string) => `outside:${businessId}` as const;
 

@@ -1,6 +1,6 @@
 /** What an act needs of where it is done: a window's workspace has it, and the exchange for a phone. */
-import type { OneByOne } from './reading';
-import type { Db } from './db';
+import type { OneByOne } from './stored/reading';
+import type { Db } from './stored/db';
 
 export interface Place {
   readonly db: Db;

@@ -1,9 +1,9 @@
 /** Standing state in storage. */
 import { settle, type Setting, type Settled, type Stamp, type Standing, type System } from '../core/system';
-import type { Db } from './db';
-import { reading } from './damage';
-import { StandingRecord } from './records';
-import { within } from './store';
+import type { Db } from './stored/db';
+import { reading } from './keeping/damage';
+import { StandingRecord } from './stored/records';
+import { within } from './stored/store';
 
 /** Changes the standing state of a business in storage. The last change wins, and raises the revision. */
 export const storeStanding = (

@@ -2,7 +2,7 @@
 import { momentInFull, writingOf } from '../core/hours';
 import type { ForWhom } from '../core/changes';
 import { rawMessage } from '../standins/mail/compose';
-import type { MailRecord } from './records';
+import type { MailRecord } from './stored/records';
 import type { Workspace } from './workspace';
 
 /** The words of a letter about what has changed. @param since when it went in force, epoch milliseconds @param page of the staff phone */

@@ -3,8 +3,8 @@ import type { Standing } from '../core/system';
 import type { CarrierBook } from '../standins/carrier/carrier';
 import { ClockSetting } from '../standins/clock/clock';
 import type { Whole } from './businesses';
-import type { Db, Moved } from './db';
-import { movedOf } from './moving';
+import type { Db, Moved } from './stored/db';
+import { movedOf } from './keeping/moving';
 import { readRecord, type DraftState } from './draft';
 import type {
   Aside,
@@ -30,9 +30,9 @@ import type {
   ThreadRecord,
   VersionRecord,
   WordsRecord,
-} from './records';
-import { readBook } from './side';
-import type { StorageState } from './store';
+} from './stored/records';
+import { readBook } from './carrier/side';
+import type { StorageState } from './stored/store';
 
 export interface BusinessName {
   id: string;

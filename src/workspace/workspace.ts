@@ -11,14 +11,14 @@ import {
 } from '../core/system';
 import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
-import { dropAside, readAside, setAside, type Unread } from './damage';
-import { readAgain, readMany, type OneByOne } from './reading';
+import { dropAside, readAside, setAside, type Unread } from './keeping/damage';
+import { readAgain, readMany, type OneByOne } from './stored/reading';
 import { settable, storeSettings, storeStanding } from './standing';
-import { movedOf } from './moving';
+import { movedOf } from './keeping/moving';
 import { businessNames, clockOf, pictureOf, type View } from './view';
-import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './side';
+import { overruled, readBook, readSide, settleNumbers, storesOf, writeSide } from './carrier/side';
 import { changeBack, changeRecords, type RecordChange } from './changing';
-import type { Db } from './db';
+import type { Db } from './stored/db';
 import { foldDraft, readDraft, storeStep, takeStep, type DraftStep } from './draft';
 import {
   CarrierBook,
@@ -28,12 +28,12 @@ import {
   type Invitation,
   type MailRecord,
   type VersionRecord,
-} from './records';
+} from './stored/records';
 import { withoutGone } from './phones/phones';
-import { sweepBytes } from './kept-bytes';
-import { isClosed, within } from './store';
-import { sweepOld } from './upkeep';
-import type { Change, Changes } from './sync';
+import { sweepBytes } from './keeping/kept-bytes';
+import { isClosed, within } from './stored/store';
+import { sweepOld } from './keeping/upkeep';
+import type { Change, Changes } from './stored/sync';
 
 /** Versions that are kept and can be brought back. */
 const VERSIONS_KEPT = 20;

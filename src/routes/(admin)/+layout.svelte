@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { demonstration } from '$demo/lantern-cove';
   import Frame from '$ui/frame/Frame.svelte';
-  import Trouble from '$ui/Trouble.svelte';
+  import Trouble from '$ui/data/Trouble.svelte';
   import { session } from '$ui/window/session.svelte';
 
   let { children }: { children: Snippet } = $props();

@@ -4,7 +4,7 @@
   import { demonstration } from '$demo/lantern-cove';
   import Bench from '$ui/bench/Bench.svelte';
   import Notices from '$ui/frame/Notices.svelte';
-  import Trouble from '$ui/Trouble.svelte';
+  import Trouble from '$ui/data/Trouble.svelte';
   import { session } from '$ui/window/session.svelte';
 
   onMount(

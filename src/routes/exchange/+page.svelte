@@ -5,7 +5,7 @@
   import { readMove, type MoveLink } from '$exchange/moving/words';
   import ExchangeWindow from '$ui/exchange-window/ExchangeWindow.svelte';
   import Notices from '$ui/frame/Notices.svelte';
-  import Trouble from '$ui/Trouble.svelte';
+  import Trouble from '$ui/data/Trouble.svelte';
   import { forgetFragment } from '$ui/window/secret';
   import { session } from '$ui/window/session.svelte';
 

@@ -11,7 +11,7 @@
   import Pairing from '$ui/phone/setup/Pairing.svelte';
   import PhonePage from '$ui/phone/PhonePage.svelte';
   import StaffPhone from '$ui/phone/StaffPhone.svelte';
-  import Trouble from '$ui/Trouble.svelte';
+  import Trouble from '$ui/data/Trouble.svelte';
   import { session } from '$ui/window/session.svelte';
 
   const phoneId = $derived(page.url.searchParams.get('as'));

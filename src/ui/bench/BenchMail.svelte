@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import type { MailRecord } from '$workspace';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { momentText } from '../format';
   import AnswerInvitation from './AnswerInvitation.svelte';
   import { theBusiness } from '../window/session.svelte';

@@ -12,7 +12,7 @@
   import SelectItem from '../fields/SelectItem.svelte';
   import WhenField from '../fields/WhenField.svelte';
   import { count, momentText } from '../format';
-  import { Newest } from '../newest';
+  import { Newest } from '../asked/newest';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import RoundLines from './RoundLines.svelte';

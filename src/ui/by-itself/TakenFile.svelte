@@ -5,10 +5,10 @@
   import { addDays, localTime } from '$core/hours';
   import type { BookingCalendar } from '$core/system';
   import { takeFromCalendar } from '$workspace';
-  import { saveText } from '../download';
-  import { FileReading } from '../file-reader.svelte';
+  import { saveText } from '../files/download';
+  import { FileReading } from '../files/file-reader.svelte';
   import { momentText } from '../format';
-  import ReadingFile from '../ReadingFile.svelte';
+  import ReadingFile from '../files/ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
 
   /** What a calendar of others takes of this one's times; and the appointments as a calendar for others. */

@@ -2,7 +2,7 @@
   import { ringChart } from '$core/calls';
   import type { Difference } from '$core/coverage';
   import type { System } from '$core/system';
-  import RingChart from '../RingChart.svelte';
+  import RingChart from '../drawn/RingChart.svelte';
   import { theBusiness } from '../window/session.svelte';
 
   /** One thing that differs for callers: when, what it was and what it is now, with both ring charts. */

@@ -3,7 +3,7 @@
   import { logJson } from '$core/story';
   import type { Contact, System } from '$core/system';
   import { forget, sweepBytes } from '$workspace';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { byWhom, count } from '../format';
   import { theBusiness } from '../window/session.svelte';
 

@@ -4,10 +4,10 @@
   import type { CardPicture } from '$core/formats/contacts';
   import { ANY } from '$core/story';
   import type { Contact } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { count } from '../format';
   import { forgottenInWords } from '../log/forgotten';
-  import { Near } from '../near.svelte';
+  import { Near } from '../drawn/near.svelte';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import ContactSheet from './ContactSheet.svelte';

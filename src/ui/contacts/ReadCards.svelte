@@ -3,9 +3,9 @@
   import { untrack } from 'svelte';
   import type { CardRow } from '$core/formats/contacts';
   import { storeBytes } from '$workspace';
-  import { FileReading } from '../file-reader.svelte';
+  import { FileReading } from '../files/file-reader.svelte';
   import { count } from '../format';
-  import ReadingFile from '../ReadingFile.svelte';
+  import ReadingFile from '../files/ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
 
   /** Reads a file of cards: who is new and who is known is seen first, and each can be left out. */

@@ -4,7 +4,7 @@
   import { onDestroy } from 'svelte';
   import { addDays, localTime, momentOf } from '$core/hours';
   import { withOwn, type System } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { dateText, fieldText } from '../format';
   import { Remembered } from '../remembered.svelte';
   import { supposed } from '../supposed/supposed.svelte';

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import type { Row, Scale, Shown } from '$core/coverage';
   import { momentText } from '../format';
-  import { Near } from '../near.svelte';
+  import { Near } from '../drawn/near.svelte';
   import { theBusiness } from '../window/session.svelte';
 
   /** One number over some days; drawn where it is near what is seen. */

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import type { Day } from '$core/coverage';
   import type { NumberHeld } from '$core/system';
-  import { Near } from '../near.svelte';
+  import { Near } from '../drawn/near.svelte';
 
   /** A year of one number; drawn where it is near what is seen. */
   interface Props {

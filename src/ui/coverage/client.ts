@@ -1,7 +1,7 @@
 /** The worker that works out coverage, promises and differences of a year. */
 import type { CoverageWorker } from '../../workers/coverage.worker';
-import { Latest } from '../latest';
-import { Newest } from '../newest';
+import { Latest } from '../asked/latest';
+import { Newest } from '../asked/newest';
 
 const start = () =>
   new Worker(new URL('../../workers/coverage.worker.ts', import.meta.url), { type: 'module' });

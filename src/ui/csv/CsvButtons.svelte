@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { CsvKind } from '$core/formats/csv';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { theBusiness } from '../window/session.svelte';
 
   /** Saves numbers or sites as CSV, and reads such a file after a preview. */

@@ -4,7 +4,7 @@
   import type { CsvKind, CsvPreview } from '$core/formats/csv';
   import { count } from '../format';
   import { theBusiness } from '../window/session.svelte';
-  import { TookTooLong } from '../latest';
+  import { TookTooLong } from '../asked/latest';
   import { readCsvFile } from './read';
 
   /** What reading a file would change, row by row; nothing is applied before it is confirmed. */

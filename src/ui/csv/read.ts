@@ -2,8 +2,8 @@
 import { proxy, transfer, wrap } from 'comlink';
 import type { CsvKind } from '$core/formats/csv';
 import type { System } from '$core/system';
-import { DEADLINE_MS } from '../file-reader.svelte';
-import { TookTooLong } from '../latest';
+import { DEADLINE_MS } from '../files/file-reader.svelte';
+import { TookTooLong } from '../asked/latest';
 import type { CsvRead, CsvReader } from '../../workers/csv.worker';
 
 /**

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Modal, ProgressBar } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import { saveBlob } from '../download';
+  import { saveBlob } from '../files/download';
   import { bytesText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import { fileName, Files } from './files';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import type { Aside } from '$workspace';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { count } from '../format';
   import { theBusiness } from '../window/session.svelte';
 

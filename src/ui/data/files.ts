@@ -2,7 +2,7 @@
 import { proxy } from 'comlink';
 import type { FileRead, Whole } from '$workspace';
 import type { FileWorker, Written } from '../../workers/file.worker';
-import { Latest } from '../latest';
+import { Latest } from '../asked/latest';
 
 /** Ten minutes, in milliseconds: the largest file there may be takes less. */
 const DEADLINE_MS = 600_000;

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { demonstration } from '../../../demo/lantern-cove';
 import { find } from './find';
 import { fromLink } from '../rehearse/question';
-import { ALL_ROOMS } from '../rooms';
+import { ALL_ROOMS } from '../frame/rooms';
 import { thingsToDo } from './things-to-do';
 
 const { system } = demonstration(Date.UTC(2026, 10, 24, 18, 15)).draft;

@@ -1,7 +1,7 @@
 /** Finding people, numbers, plans and all else by anything they are known by. */
 import { writeNumber } from '$core/numbering';
 import type { System } from '$core/system';
-import { ALL_ROOMS } from '../rooms';
+import { ALL_ROOMS } from '../frame/rooms';
 import { thingsToDo, type Doing } from './things-to-do';
 
 export interface Hit {

@@ -5,7 +5,7 @@
   import { fieldText } from '../format';
   import { asPlan, unnumbered } from '../rehearse/subject';
   import { DOINGS, rehearsal } from '../rehearsal.svelte';
-  import RingChart from '../RingChart.svelte';
+  import RingChart from '../drawn/RingChart.svelte';
   import { supposed } from '../supposed/supposed.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { fold, ui } from './open.svelte';

@@ -16,8 +16,8 @@
   import type { Hours } from '$core/system';
   import { count, dateText } from '../format';
   import { freshId } from '../ids';
-  import { FileReading } from '../file-reader.svelte';
-  import ReadingFile from '../ReadingFile.svelte';
+  import { FileReading } from '../files/file-reader.svelte';
+  import ReadingFile from '../files/ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { exceptionsOf, setHours } from './edits';
 

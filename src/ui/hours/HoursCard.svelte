@@ -3,7 +3,7 @@
   import { DAY_NAMES, kindsOf, localTime, readSpans, writeSpans } from '$core/hours';
   import { writeHours } from '$core/formats/ical';
   import { usersOf, type Hours } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import CopyDay from './CopyDay.svelte';
   import EditField from '../fields/EditField.svelte';
   import { count } from '../format';

@@ -13,17 +13,17 @@
     writeTime,
   } from '$core/hours';
   import { usersOf, type Rota } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import EditField from '../fields/EditField.svelte';
   import TimeField from '../fields/TimeField.svelte';
   import { dateText, localText, momentText } from '../format';
-  import { FileReading } from '../file-reader.svelte';
-  import ReadingFile from '../ReadingFile.svelte';
+  import { FileReading } from '../files/file-reader.svelte';
+  import ReadingFile from '../files/ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { setRota } from './edits';
   import SelectItem from '../fields/SelectItem.svelte';
   import WhenField from '../fields/WhenField.svelte';
-  import WholeWords from '../WholeWords.svelte';
+  import WholeWords from '../drawn/WholeWords.svelte';
 
   let { rota }: { rota: Rota } = $props();
   /** So many days of the rota are shown. */

@@ -2,7 +2,7 @@
   import { DAY_NAMES, writeHour, writeTime } from '$core/hours';
   import type { Hours, PeriodOfWeek } from '$core/system';
   import { setHours } from './edits';
-  import WholeWords from '../WholeWords.svelte';
+  import WholeWords from '../drawn/WholeWords.svelte';
 
   /** The week as a strip a day: spans are drawn, dragged at their ends, and moved. What is typed below says the same. */
   let { hours, kinds }: { hours: Hours; kinds: readonly string[] } = $props();

@@ -10,7 +10,7 @@
   import CallSounds from '../messages/CallSounds.svelte';
   import DeleteEntry from './DeleteEntry.svelte';
   import KeepContact from '../contacts/KeepContact.svelte';
-  import RingChart from '../RingChart.svelte';
+  import RingChart from '../drawn/RingChart.svelte';
   import Tags from './Tags.svelte';
   import Notes from './Notes.svelte';
   import { theBusiness } from '../window/session.svelte';

@@ -6,7 +6,7 @@
   import SelectItem from '../fields/SelectItem.svelte';
   import { count } from '../format';
   import { freshId } from '../ids';
-  import { Near } from '../near.svelte';
+  import { Near } from '../drawn/near.svelte';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import EntryRow from './EntryRow.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { logJson, logTable } from '$core/story';
   import type { System } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { fieldText } from '../format';
   import { theBusiness } from '../window/session.svelte';
   import type { Told } from './reader.svelte';

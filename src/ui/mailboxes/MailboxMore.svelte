@@ -4,7 +4,7 @@
   import { readNumbers } from '$core/numbering';
   import { keptPin, pinProblem } from '$core/messages';
   import type { Mailbox, Standing, System } from '$core/system';
-  import { saveBytes } from '../download';
+  import { saveBytes } from '../files/download';
   import EditField from '../fields/EditField.svelte';
   import { byWhom } from '../format';
   import Origin from '../reach/Origin.svelte';

@@ -3,7 +3,7 @@
   import { untrack } from 'svelte';
   import type { NumberHeld } from '$core/system';
   import { priceText } from '../format';
-  import { Near } from '../near.svelte';
+  import { Near } from '../drawn/near.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { goesNow, stillElsewhere } from './going';
 

@@ -4,9 +4,9 @@
   import { byName, directory, type DirectoryEntry } from '$core/people';
   import { withOwn } from '$core/system';
   import { businessNumber } from '$workspace';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { dateText } from '../format';
-  import Dot from '../Dot.svelte';
+  import Dot from '../drawn/Dot.svelte';
   import { Line } from '../phone/line.svelte';
   import { theBusiness } from '../window/session.svelte';
   import Numbers from '../Numbers.svelte';

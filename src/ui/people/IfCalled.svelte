@@ -1,7 +1,7 @@
 <script lang="ts">
   import { outcomeInWords, ringChart, type Trace } from '$core/calls';
   import type { Person, System } from '$core/system';
-  import RingChart from '../RingChart.svelte';
+  import RingChart from '../drawn/RingChart.svelte';
 
   /** What happens to a call to somebody's extension at a moment, if nobody does anything; null while it is worked out. */
   let { person, system, trace }: { person: Person; system: System; trace: Trace | null } = $props();

@@ -18,7 +18,7 @@
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import ListCells from './ListCells.svelte';
-  import { TookTooLong } from '../latest';
+  import { TookTooLong } from '../asked/latest';
   import { ListReader } from './reader';
   import SelectItem from '../fields/SelectItem.svelte';
 

@@ -3,8 +3,8 @@ import { proxy } from 'comlink';
 import type { Field, PeopleOptions, PeoplePreview, PeopleTable } from '$core/formats/people';
 import type { System } from '$core/system';
 import type { PeopleReader } from '../../workers/people.worker';
-import { DEADLINE_MS } from '../file-reader.svelte';
-import { Latest } from '../latest';
+import { DEADLINE_MS } from '../files/file-reader.svelte';
+import { Latest } from '../asked/latest';
 
 export class ListReader {
   private latest = new Latest<PeopleReader>(

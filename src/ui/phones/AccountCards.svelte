@@ -2,7 +2,7 @@
   import { Button, CopyButton } from 'carbon-components-svelte';
   import type { AccountDetails } from '$standins/registrar/accounts';
   import { PASSWORD_BITS } from '$standins/registrar/accounts';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { accountFile, accountLines, accountText } from './account-file';
 
   /** Account details with their passwords, shown once: to print, to copy, to save. */

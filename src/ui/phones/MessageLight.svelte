@@ -1,7 +1,7 @@
 <script lang="ts">
   import { messageSummary, waitingIn } from '$core/messages';
   import { accountsOn, type Phone } from '$core/system';
-  import Dot from '../Dot.svelte';
+  import Dot from '../drawn/Dot.svelte';
   import { here } from '../window/session.svelte';
 
   /** The light of a phone that says whether a message waits, for each account on it. */

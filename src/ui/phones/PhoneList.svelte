@@ -2,7 +2,7 @@
   import { Button, Search, Select } from 'carbon-components-svelte';
   import { accountsOn, type Person, type Phone } from '$core/system';
   import { agoText, count } from '../format';
-  import Dot from '../Dot.svelte';
+  import Dot from '../drawn/Dot.svelte';
   import { Remembered } from '../remembered.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { inviteAllText, isInvited, sendInvitations } from './invite';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { explainPlan } from '$core/answering';
   import { usersOf, type Plan, type System } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import EditField from '../fields/EditField.svelte';
   import { freshId } from '../ids';
   import { theBusiness } from '../window/session.svelte';

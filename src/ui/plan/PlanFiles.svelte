@@ -2,7 +2,7 @@
   import { writeCpl } from '$core/formats/cpl';
   import { writePlan, writeVoiceXml } from '$core/formats/plan';
   import { allSteps, type MenuStep, type Plan, type System } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
 
   /** A plan in the formats others read. */
   let { plan, system }: { plan: Plan; system: System } = $props();

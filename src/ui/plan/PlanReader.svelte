@@ -2,8 +2,8 @@
   import { Button, Modal } from 'carbon-components-svelte';
   import { planInWords } from '$core/answering';
   import { applyEdit, type Command, type System } from '$core/system';
-  import { FileReading } from '../file-reader.svelte';
-  import ReadingFile from '../ReadingFile.svelte';
+  import { FileReading } from '../files/file-reader.svelte';
+  import ReadingFile from '../files/ReadingFile.svelte';
   import { theBusiness } from '../window/session.svelte';
 
   /** A plan from a file, JSON or CPL; what comes of it is shown first. */

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { FileUploaderButton } from 'carbon-components-svelte';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import type { Person } from '$core/system';
-  import { FileReading } from '../file-reader.svelte';
-  import ReadingFile from '../ReadingFile.svelte';
+  import { FileReading } from '../files/file-reader.svelte';
+  import ReadingFile from '../files/ReadingFile.svelte';
   import { here } from '../window/session.svelte';
   import type { ReachForm } from './form.svelte';
 

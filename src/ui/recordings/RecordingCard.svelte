@@ -3,7 +3,7 @@
   import { usesOf, type Use } from '$core/answering';
   import { decodeUlaw, hasUnspoken, voiceOf, writeWav } from '$core/audio';
   import type { Recording } from '$core/system';
-  import { saveBytes } from '../download';
+  import { saveBytes } from '../files/download';
   import EditField from '../fields/EditField.svelte';
   import { theBusiness } from '../window/session.svelte';
   import { removeRecording, replaceEverywhere, setRecording, wordsChange } from './edits';

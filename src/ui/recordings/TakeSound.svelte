@@ -3,8 +3,8 @@
   import { onDestroy } from 'svelte';
   import { writeWav, type TelephoneSound } from '$core/audio';
   import type { Recording, Sound } from '$core/system';
-  import { saveBytes } from '../download';
-  import { Microphone } from '../microphone.svelte';
+  import { saveBytes } from '../files/download';
+  import { Microphone } from './microphone.svelte';
   import type { Made } from '../../workers/audio.worker';
   import { decode, keepSound, music, speak, stopMaking, type Progress } from './maker';
   import { player } from './player.svelte';

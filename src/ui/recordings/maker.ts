@@ -4,7 +4,7 @@ import { holdMusic, RATE, speakable, voiceOf, type Stage, type TelephoneSound } 
 import type { Recording, Sound, Voice } from '$core/system';
 import { storeSound } from '$workspace';
 import type { AudioWorker, Made } from '../../workers/audio.worker';
-import { Latest, TookTooLong } from '../latest';
+import { Latest, TookTooLong } from '../asked/latest';
 import { here, theBusiness } from '../window/session.svelte';
 
 /** A file larger than this is not read, in bytes. */

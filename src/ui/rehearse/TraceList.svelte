@@ -2,7 +2,7 @@
   import { Button } from 'carbon-components-svelte';
   import { traceLines, type Trace } from '$core/calls';
   import type { System } from '$core/system';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
 
   /** A trace line by line, to be stepped through. */
   interface Props {

@@ -3,7 +3,7 @@
   import type { Conversation } from '$core/story';
   import SelectItem from '../fields/SelectItem.svelte';
   import { momentText } from '../format';
-  import { Near } from '../near.svelte';
+  import { Near } from '../drawn/near.svelte';
   import type { TextRecord } from '$workspace';
   import { here } from '../window/session.svelte';
   import { reached } from './reached';

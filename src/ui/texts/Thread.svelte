@@ -4,7 +4,7 @@
   import { conversationText, type Conversation } from '$core/story';
   import { stoppedBy } from '$core/texting';
   import type { TextRecord } from '$workspace';
-  import { saveText } from '../download';
+  import { saveText } from '../files/download';
   import { fieldText, momentText } from '../format';
   import { here, session } from '../window/session.svelte';
   import KeepContact from '../contacts/KeepContact.svelte';

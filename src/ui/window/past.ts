@@ -3,7 +3,7 @@ import { proxy } from 'comlink';
 import type { Past } from '$standins/past/past';
 import { storePast, wasLaid } from '$workspace';
 import type { PastWorker } from '../../workers/past.worker';
-import { Latest } from '../latest';
+import { Latest } from '../asked/latest';
 import type { OpenBusiness } from './open-business.svelte';
 
 /** Works a past out, off the page. */

@@ -3,8 +3,8 @@ import type { Happening } from '../../core/followups';
 import { callRow } from '../../core/story';
 import { Tag } from '../../core/system';
 import type { Place } from '../place';
-import { CallRecord, ErrandRecord } from '../records';
-import { within } from '../store';
+import { CallRecord, ErrandRecord } from '../stored/records';
+import { within } from '../stored/store';
 import type { Workspace } from '../workspace';
 import { raise } from './raise';
 

@@ -3,10 +3,10 @@ import { freshCode, isFree } from '../../core/booking';
 import { addDays, localTime, momentInFull, writingOf } from '../../core/hours';
 import { known } from '../../core/story';
 import type { System } from '../../core/system';
-import type { Db, Transaction } from '../db';
-import { BookingRecord, TaskRecord } from '../records';
-import { within } from '../store';
-import type { Change } from '../sync';
+import type { Db, Transaction } from '../stored/db';
+import { BookingRecord, TaskRecord } from '../stored/records';
+import { within } from '../stored/store';
+import type { Change } from '../stored/sync';
 import { putLeaving, stoppedIn } from '../texting/kept';
 import { askedOf, bookingsIn } from './bookings';
 

@@ -5,11 +5,11 @@ import type { Context } from '../../core/dialogues';
 import { addDays, localTime, momentInFull, momentOf, readDate, writingOf } from '../../core/hours';
 import { known } from '../../core/story';
 import type { System } from '../../core/system';
-import type { Answer } from '../carrier';
-import type { Transaction } from '../db';
-import { BookingRecord } from '../records';
-import { within } from '../store';
-import type { Change } from '../sync';
+import type { Answer } from '../carrier/carrier';
+import type { Transaction } from '../stored/db';
+import { BookingRecord } from '../stored/records';
+import { within } from '../stored/store';
+import type { Change } from '../stored/sync';
 import type { Workspace } from '../workspace';
 
 type Tx = Transaction<'bookings'>;

@@ -13,10 +13,10 @@ import {
 } from '../../core/call-lists';
 import { localTime } from '../../core/hours';
 import type { Receiver } from '../../core/rounds';
-import { firstProblem, type Answer } from '../carrier';
+import { firstProblem, type Answer } from '../carrier/carrier';
 import type { Place } from '../place';
-import { CallListRecord, DealingsRecord, EntryRecord, noDealings } from '../records';
-import { within } from '../store';
+import { CallListRecord, DealingsRecord, EntryRecord, noDealings } from '../stored/records';
+import { within } from '../stored/store';
 import type { Workspace } from '../workspace';
 
 type Refused = Extract<Answer, { ok: false }>;

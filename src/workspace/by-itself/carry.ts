@@ -9,10 +9,10 @@ import { whereaboutsOf, writeNumber } from '../../core/numbering';
 import { factsOfCall, known as knownOf } from '../../core/story';
 import { usualByItself, type System } from '../../core/system';
 import { needsApproval, textingStanding } from '../../standins/carrier/approval';
-import type { Db } from '../db';
-import { DealingsRecord, ErrandRecord, noDealings, TextRecord, type TaskRecord } from '../records';
-import { within } from '../store';
-import type { Change } from '../sync';
+import type { Db } from '../stored/db';
+import { DealingsRecord, ErrandRecord, noDealings, TextRecord, type TaskRecord } from '../stored/records';
+import { within } from '../stored/store';
+import type { Change } from '../stored/sync';
 import {
   DOING_STORES,
   doIt,

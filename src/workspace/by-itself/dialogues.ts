@@ -5,10 +5,10 @@ import { addDays, localTime } from '../../core/hours';
 import { conversationKey } from '../../core/story';
 import type { Dialogue, System } from '../../core/system';
 import { wishOf } from '../../core/texting';
-import type { Transaction } from '../db';
-import { RunRecord, TextRecord, ThreadRecord } from '../records';
-import { within } from '../store';
-import type { Change } from '../sync';
+import type { Transaction } from '../stored/db';
+import { RunRecord, TextRecord, ThreadRecord } from '../stored/records';
+import { within } from '../stored/store';
+import type { Change } from '../stored/sync';
 import { putLeaving } from '../texting/kept';
 import { bookingsIn, calendarContext, putBooking } from './bookings';
 

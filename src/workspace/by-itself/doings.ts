@@ -8,7 +8,7 @@ import { contactOf, type System } from '../../core/system';
 import { FAILURES } from '../../standins/carrier/texting';
 import { mayPass } from '../../standins/hooks/receiver';
 import { base64Of, rawMessage, type Attachment } from '../../standins/mail/compose';
-import type { Db, Transaction } from '../db';
+import type { Db, Transaction } from '../stored/db';
 import {
   CallListRecord,
   CallRecord,
@@ -17,9 +17,9 @@ import {
   MOST_REMARKS,
   TextRecord,
   type ErrandRecord,
-} from '../records';
-import { within } from '../store';
-import type { Change } from '../sync';
+} from '../stored/records';
+import { within } from '../stored/store';
+import type { Change } from '../stored/sync';
 import { putLeaving } from '../texting/kept';
 import { beginWith } from './dialogues';
 import { postHook } from './hooks';

@@ -2,9 +2,9 @@
 import { nanoid } from 'nanoid';
 import { signedRequest } from '../../core/formats/signed-request';
 import { emptyHookBook, HookBook, post, type Posted } from '../../standins/hooks/receiver';
-import type { Db } from '../db';
-import { DealingsRecord, noDealings } from '../records';
-import { within } from '../store';
+import type { Db } from '../stored/db';
+import { DealingsRecord, noDealings } from '../stored/records';
+import { within } from '../stored/store';
 
 const bookKey = (businessId: string) => `hooks:${businessId}` as const;
 export async function readHookBook(db: Db, businessId: string): Promise<HookBook> {

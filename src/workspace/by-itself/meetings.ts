@@ -6,9 +6,9 @@ import { changed, heard, type Meeting } from '../../core/meetings';
 import { writeNumber } from '../../core/numbering';
 import { allSteps, type MeetingRoom, type System } from '../../core/system';
 import { base64Of, rawMessage } from '../../standins/mail/compose';
-import { firstProblem, type Answer } from '../carrier';
-import { MeetingRecord, type MailRecord } from '../records';
-import { within } from '../store';
+import { firstProblem, type Answer } from '../carrier/carrier';
+import { MeetingRecord, type MailRecord } from '../stored/records';
+import { within } from '../stored/store';
 import type { Workspace } from '../workspace';
 
 type Refused = Extract<Answer, { ok: false }>;

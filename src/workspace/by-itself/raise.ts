@@ -2,9 +2,9 @@
 import { errandsOf, judge, type Errand, type Happening, type Sight } from '../../core/followups';
 import type { Row } from '../../core/story';
 import type { System } from '../../core/system';
-import type { Transaction } from '../db';
-import type { ErrandRecord } from '../records';
-import { within } from '../store';
+import type { Transaction } from '../stored/db';
+import type { ErrandRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 export const tagsOf = (row: Row): readonly string[] => row.tags ?? [];
 const sightOf = (system: System): Sight => ({ system, tagsOf });

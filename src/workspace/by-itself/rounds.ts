@@ -1,10 +1,10 @@
 /** Rounds of texts as they are carried out: what each gets is one of the things done by itself, paused and called off together. */
 import { nanoid } from 'nanoid';
 import { shifted, type Prepared, type Round } from '../../core/rounds';
-import { firstProblem, type Answer } from '../carrier';
+import { firstProblem, type Answer } from '../carrier/carrier';
 import type { Place } from '../place';
-import { ErrandRecord, RoundRecord } from '../records';
-import { within } from '../store';
+import { ErrandRecord, RoundRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 export type RoundStarted = { ok: true; round: RoundRecord } | Extract<Answer, { ok: false }>;
 

@@ -1,10 +1,10 @@
 /** Tasks: what somebody is to do, made by people and by follow-ups. */
 import { nanoid } from 'nanoid';
 import type { Task, TaskChange } from '../../core/followups';
-import { firstProblem, type Answer } from '../carrier';
+import { firstProblem, type Answer } from '../carrier/carrier';
 import type { Place } from '../place';
-import { TaskRecord } from '../records';
-import { within } from '../store';
+import { TaskRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 type Refused = Extract<Answer, { ok: false }>;
 export type TaskPut = { ok: true; task: TaskRecord; back: (place: Place) => Promise<void> } | Refused;

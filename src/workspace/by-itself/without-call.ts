@@ -2,10 +2,10 @@
 import type { Happening } from '../../core/followups';
 import type { System } from '../../core/system';
 import { portStanding } from '../../standins/carrier/porting';
-import type { Db } from '../db';
-import { readMany } from '../reading';
-import { DealingsRecord } from '../records';
-import type { Change } from '../sync';
+import type { Db } from '../stored/db';
+import { readMany } from '../stored/reading';
+import { DealingsRecord } from '../stored/records';
+import type { Change } from '../stored/sync';
 import { raise } from './raise';
 
 const DAY_MS = 86_400_000;

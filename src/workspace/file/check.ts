@@ -1,7 +1,7 @@
 /** Whether a business from outside is one that could have come to be here. */
 import { brokenRule, patchSystem, System } from '../../core/system';
 import type { Whole } from '../businesses';
-import { MANIES, MANY } from '../kinds';
+import { MANIES, MANY } from '../stored/kinds';
 
 type Patches = Parameters<typeof patchSystem>[1];
 

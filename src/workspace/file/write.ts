@@ -3,7 +3,7 @@ import equal from 'fast-deep-equal';
 import jsonPatch from 'fast-json-patch';
 import type { System } from '../../core/system';
 import type { Whole } from '../businesses';
-import { MANIES, type Many, type RecordOf } from '../kinds';
+import { MANIES, type Many, type RecordOf } from '../stored/kinds';
 import { headAt, LARGEST_LINE, LARGEST_UNPACKED, type Head, type Line } from './lines';
 import { packed } from './pack';
 import { SoundsOnce } from './sounds';

@@ -1,7 +1,7 @@
 /** Lists of a business that are this browser's, as what windows look like is: kept searches, boards, promises about load. */
 import type { z } from 'zod';
-import type { Db, SettingKey } from '../db';
-import { within } from '../store';
+import type { Db, SettingKey } from '../stored/db';
+import { within } from '../stored/store';
 
 /** @param keyOf where it lies, by business @param schema of the whole list; what cannot be read is none */
 export function keptList<T>(keyOf: (businessId: string) => SettingKey, schema: z.ZodType<T[]>) {

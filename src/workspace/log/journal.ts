@@ -3,8 +3,8 @@
  * are worked out of records, are never behind without its being known.
  */
 import type { Row } from '../../core/story';
-import type { MANY } from '../kinds';
-import { within } from '../store';
+import type { MANY } from '../stored/kinds';
+import { within } from '../stored/store';
 
 /** Stores whose records are entries of the log, with the kind of entry. */
 export const LOGGED = {

@@ -15,11 +15,11 @@ import {
   unpacked,
   type Row,
 } from '../../core/story';
-import { sorted } from '../damage';
-import { readOne } from '../reading';
-import type { Db } from '../db';
-import type { CallRecord, FaxRecord, MessageRecord, TextRecord } from '../records';
-import { within } from '../store';
+import { sorted } from '../keeping/damage';
+import { readOne } from '../stored/reading';
+import type { Db } from '../stored/db';
+import type { CallRecord, FaxRecord, MessageRecord, TextRecord } from '../stored/records';
+import { within } from '../stored/store';
 import { LOGGED, type Logged } from './journal';
 import { callsUpTo } from './near';
 

@@ -7,13 +7,13 @@ import { makeKeys, random, sha256, writePrivate } from '../../channel/sealed/pri
 import type { JoinLink } from '../../channel/link';
 import { newRegistration } from '../../core/system';
 import { tryLink, type Invitation } from '../../standins/registrar/pairing';
-import type { Db } from '../db';
-import { sorted } from '../damage';
-import { readMany } from '../reading';
-import { StandingRecord, type Device, type DeviceRecord, type ExchangeKeys } from '../records';
-import { within } from '../store';
+import type { Db } from '../stored/db';
+import { sorted } from '../keeping/damage';
+import { readMany } from '../stored/reading';
+import { StandingRecord, type Device, type DeviceRecord, type ExchangeKeys } from '../stored/records';
+import { within } from '../stored/store';
 import type { VisitLink } from '../../channel/visit';
-import type { Changes } from '../sync';
+import type { Changes } from '../stored/sync';
 
 /** A secret that only a link says: 256 bits. */
 export const freshSecret = (): string => base64Url(random(32));

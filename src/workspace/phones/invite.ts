@@ -11,7 +11,7 @@ import {
   type PhoneSettings,
 } from '../../standins/mail/invitation';
 import { codeFrom } from '../../standins/registrar/pairing';
-import type { Invitation, MailRecord } from '../records';
+import type { Invitation, MailRecord } from '../stored/records';
 import { exchangeKeys, freshSecret, linkOf } from './devices';
 import type { Workspace } from '../workspace';
 

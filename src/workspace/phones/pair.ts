@@ -3,12 +3,12 @@ import { readNumber } from '../../core/numbering';
 import { newRegistration, type Registration, type System } from '../../core/system';
 import { tryCode } from '../../standins/registrar/pairing';
 import { benchTime } from '../../standins/clock/clock';
-import type { Db } from '../db';
+import type { Db } from '../stored/db';
 import { readRecord } from '../draft';
-import { sorted } from '../damage';
-import { StandingRecord } from '../records';
-import { within } from '../store';
-import type { Changes } from '../sync';
+import { sorted } from '../keeping/damage';
+import { StandingRecord } from '../stored/records';
+import { within } from '../stored/store';
+import type { Changes } from '../stored/sync';
 import { clockOf } from '../view';
 
 export type Paired =

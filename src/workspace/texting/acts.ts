@@ -4,15 +4,15 @@ import { conversationKey, textRow, type ThreadChange } from '../../core/story';
 import type { WishEntered } from '../../core/texting';
 import { TextingFacts } from '../../standins/carrier/approval';
 import { carriesTexts, TextMessage } from '../../standins/carrier/texting';
-import { change, firstProblem, no, type Answer } from '../carrier';
-import { TextRecord, ThreadRecord } from '../records';
-import { within } from '../store';
+import { change, firstProblem, no, type Answer } from '../carrier/carrier';
+import { TextRecord, ThreadRecord } from '../stored/records';
+import { within } from '../stored/store';
 import type { Place } from '../place';
 import type { Workspace } from '../workspace';
 import { DIALOGUE_STORES, heardByDialogue } from '../by-itself/dialogues';
 import { raise } from '../by-itself/raise';
-import { isOneByOne } from '../reading';
-import type { Change } from '../sync';
+import { isOneByOne } from '../stored/reading';
+import type { Change } from '../stored/sync';
 import { openTexts, putAnswer, putLeaving, stoppedIn } from './kept';
 
 /** Asks for approval to send texts. */

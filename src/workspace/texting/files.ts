@@ -1,7 +1,7 @@
 /** Files that go with texts: what they are is told by their bytes, whatever they are called. */
 import { CARRIED, MOST_BYTES, TextFile } from '../../standins/carrier/texting';
-import type { Db } from '../db';
-import { storeBytes } from '../kept-bytes';
+import type { Db } from '../stored/db';
+import { storeBytes } from '../keeping/kept-bytes';
 
 export type FileKept = { ok: true; file: TextFile } | { ok: false; message: string; tooLarge?: boolean };
 

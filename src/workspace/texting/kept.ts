@@ -3,9 +3,9 @@ import { answerTo, stoppedBy, type Stopped } from '../../core/texting';
 import { writeNumber } from '../../core/numbering';
 import type { System } from '../../core/system';
 import { deliveryOf, fateOf, TextHabits, type TextMessage } from '../../standins/carrier/texting';
-import type { Db, Transaction } from '../db';
-import { DealingsRecord, noDealings, TextRecord } from '../records';
-import { within } from '../store';
+import type { Db, Transaction } from '../stored/db';
+import { DealingsRecord, noDealings, TextRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 /** A transaction over all that a text goes by. */
 export type TextTransaction = Transaction<'texts' | 'dealings' | 'settings'>;

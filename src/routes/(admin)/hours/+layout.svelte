@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { HOURS_ROOMS } from '$ui/rooms';
-  import Rooms from '$ui/Rooms.svelte';
+  import { HOURS_ROOMS } from '$ui/frame/rooms';
+  import Rooms from '$ui/frame/Rooms.svelte';
 
   let { children }: { children: Snippet } = $props();
 </script>

@@ -3,7 +3,7 @@
   import { momentText } from '$ui/format';
   import CallSounds from '$ui/messages/CallSounds.svelte';
   import Inbox from '$ui/messages/Inbox.svelte';
-  import RingChart from '$ui/RingChart.svelte';
+  import RingChart from '$ui/drawn/RingChart.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().view.inForce.system);

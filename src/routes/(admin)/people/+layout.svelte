@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { PEOPLE_ROOMS } from '$ui/rooms';
-  import Rooms from '$ui/Rooms.svelte';
+  import { PEOPLE_ROOMS } from '$ui/frame/rooms';
+  import Rooms from '$ui/frame/Rooms.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 
   let { children }: { children: Snippet } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { writePeopleCsv } from '$core/formats/people/write';
-  import { saveText } from '$ui/download';
+  import { saveText } from '$ui/files/download';
   import NewPerson from '$ui/people/NewPerson.svelte';
   import PeopleTable from '$ui/people/PeopleTable.svelte';
   import { theBusiness } from '$ui/window/session.svelte';

@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import { demonstration } from '$demo/lantern-cove';
   import OutsidePhone from '$ui/phone/outside/OutsidePhone.svelte';
-  import Trouble from '$ui/Trouble.svelte';
+  import Trouble from '$ui/data/Trouble.svelte';
   import { session } from '$ui/window/session.svelte';
 
   const business = page.url.searchParams.get('business') ?? undefined;

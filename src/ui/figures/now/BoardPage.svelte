@@ -13,7 +13,7 @@
   import { whoseFigures, type Today } from '$core/traffic';
   import { count, dateText, durationText } from '../../format';
   import Override from '../../hours/Override.svelte';
-  import Dot from '../../Dot.svelte';
+  import Dot from '../../drawn/Dot.svelte';
   import { lamp } from '../../people/lamp';
   import { Line } from '../../phone/line.svelte';
   import { theBusiness } from '../../window/session.svelte';

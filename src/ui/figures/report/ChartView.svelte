@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Chart } from '$core/traffic';
-  import { saveBlob } from '../../download';
+  import { saveBlob } from '../../files/download';
   import { partText } from '../value';
   import { valueText } from '$core/traffic';
   import type { Drawn } from './chart';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Table } from '$core/traffic';
-  import { saveText } from '../../download';
+  import { saveText } from '../../files/download';
   import { count } from '../../format';
   import { partText } from '../value';
   import { valueText } from '$core/traffic';

@@ -1,5 +1,5 @@
 /** Recording what the caller says, kept as a data URL. */
-import { Microphone } from '../../microphone.svelte';
+import { Microphone } from '../../recordings/microphone.svelte';
 
 export class Recorder {
   private microphone = new Microphone();

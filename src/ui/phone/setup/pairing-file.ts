@@ -1,8 +1,8 @@
 /** What pairs a phone, read from the picture or the settings file of an invitation, off the page. */
 import type { FormatsWorker } from '../../../workers/formats.worker';
 import type { Pairing } from '../../../workers/pairing';
-import { DEADLINE_MS } from '../../file-reader.svelte';
-import { Latest } from '../../latest';
+import { DEADLINE_MS } from '../../files/file-reader.svelte';
+import { Latest } from '../../asked/latest';
 
 export type { Pairing };
 

@@ -7,7 +7,7 @@
   import AnswerCard from '$ui/answers/AnswerCard.svelte';
   import { momentText } from '$ui/format';
   import { freshId } from '$ui/ids';
-  import Nearby from '$ui/Nearby.svelte';
+  import Nearby from '$ui/drawn/Nearby.svelte';
   import { Remembered } from '$ui/remembered.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Button } from 'carbon-components-svelte';
   import { startQueue } from '$ui/queues/edits';
-  import Nearby from '$ui/Nearby.svelte';
+  import Nearby from '$ui/drawn/Nearby.svelte';
   import QueueCard from '$ui/queues/QueueCard.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 

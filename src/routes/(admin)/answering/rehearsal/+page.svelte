@@ -20,7 +20,7 @@
   import TraceList from '$ui/rehearse/TraceList.svelte';
   import { taken } from '$ui/rehearsal.svelte';
   import { Remembered } from '$ui/remembered.svelte';
-  import RingChart from '$ui/RingChart.svelte';
+  import RingChart from '$ui/drawn/RingChart.svelte';
   import { supposed } from '$ui/supposed/supposed.svelte';
   import Supposed from '$ui/supposed/Supposed.svelte';
   import { noteRehearsed } from '$ui/begin/here.svelte';

@@ -5,7 +5,7 @@
   import TaskRow from '$ui/by-itself/TaskRow.svelte';
   import SelectItem from '$ui/fields/SelectItem.svelte';
   import WhenField from '$ui/fields/WhenField.svelte';
-  import { saveText } from '$ui/download';
+  import { saveText } from '$ui/files/download';
   import { Remembered } from '$ui/remembered.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
   import { addTask } from '$workspace';

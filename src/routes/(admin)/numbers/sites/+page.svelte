@@ -5,7 +5,7 @@
   import { page } from '$app/state';
   import { goto } from '$app/navigation';
   import CsvButtons from '$ui/csv/CsvButtons.svelte';
-  import { saveText } from '$ui/download';
+  import { saveText } from '$ui/files/download';
   import { count } from '$ui/format';
   import { freshId } from '$ui/ids';
   import HelpTable from '$ui/numbers/HelpTable.svelte';

@@ -2,7 +2,7 @@
   import { Button, TextInput } from 'carbon-components-svelte';
   import { newGroup } from '$core/system';
   import { freshId } from '$ui/ids';
-  import Nearby from '$ui/Nearby.svelte';
+  import Nearby from '$ui/drawn/Nearby.svelte';
   import GroupCard from '$ui/people/GroupCard.svelte';
   import { theBusiness } from '$ui/window/session.svelte';
 

@@ -3,7 +3,7 @@
   import { page } from '$app/state';
   import { explainPlan } from '$core/answering';
   import { planSvg } from '$core/formats/picture';
-  import { saveText } from '$ui/download';
+  import { saveText } from '$ui/files/download';
   import { theBusiness } from '$ui/window/session.svelte';
 
   const system = $derived(theBusiness().system);

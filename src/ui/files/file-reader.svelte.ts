@@ -4,9 +4,9 @@ import type { ReachRead } from '$core/formats/cpl';
 import { LARGEST_CALENDAR, type CalendarRead } from '$core/formats/ical';
 import type { PlanRead } from '$core/formats/plan';
 import type { Person, System } from '$core/system';
-import type { CardsRead, FormatsWorker } from '../workers/formats.worker';
-import { bytesText } from './format';
-import { Latest } from './latest';
+import type { CardsRead, FormatsWorker } from '../../workers/formats.worker';
+import { bytesText } from '../format';
+import { Latest } from '../asked/latest';
 
 /** So long reading may take, in milliseconds: nothing that somebody means to read takes half of it. */
 export const DEADLINE_MS = 30_000;
@@ -24,7 +24,7 @@ export class FileReading {
   /** What is being read, and how far it is; null is nothing. */
   now = $state.raw<{ name: string; done: number; of: number } | null>(null);
   private worker = new Latest<FormatsWorker>(
-    () => new Worker(new URL('../workers/formats.worker.ts', import.meta.url), { type: 'module' }),
+    () => new Worker(new URL('../../workers/formats.worker.ts', import.meta.url), { type: 'module' }),
     DEADLINE_MS,
   );
 

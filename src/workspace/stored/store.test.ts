@@ -2,8 +2,8 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
-import { Changes, DB_NAME, NotStored, openDatabase, readWhole, Workspace, writeWhole, type Db } from '.';
+import { demonstration, DEMO_ID } from '../../../demo/lantern-cove';
+import { Changes, DB_NAME, NotStored, openDatabase, readWhole, Workspace, writeWhole, type Db } from '..';
 
 const full = () => new DOMException('full', 'QuotaExceededError');
 let db: Db;

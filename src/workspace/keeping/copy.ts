@@ -1,8 +1,8 @@
 /** Copies outside the browser: where they go, how old the last one is, and whether anything was done since. */
-import type { Db } from './db';
-import type { CopyPlace } from './records';
-import { within } from './store';
-import type { View } from './view';
+import type { Db } from '../stored/db';
+import type { CopyPlace } from '../stored/records';
+import { within } from '../stored/store';
+import type { View } from '../view';
 
 const keyOf = (businessId: string) => `copy:${businessId}` as const;
 

@@ -1,9 +1,9 @@
 /** A business that moves to another machine, as each of the two stores it. */
 import { z } from 'zod';
-import type { Db, Moved, SettingKey } from './db';
+import type { Db, Moved, SettingKey } from '../stored/db';
 import { sorted } from './damage';
-import { ExchangeRecord } from './records';
-import { within } from './store';
+import { ExchangeRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 export const movedKey = (businessId: string): `moved:${string}` => `moved:${businessId}`;
 

@@ -1,16 +1,16 @@
 /** The browser's database. Each version's upgrade stands here; data of a newer version is left alone. */
-import type { Asked as VisitAsked } from '../core/buttons';
-import type { LoadPromises } from '../core/staffing/load/promised';
-import type { Boards } from '../core/traffic';
+import type { Asked as VisitAsked } from '../../core/buttons';
+import type { LoadPromises } from '../../core/staffing/load/promised';
+import type { Boards } from '../../core/traffic';
 import { openDB, type DBSchema, type IDBPObjectStore, type IDBPTransaction, type StoreNames } from 'idb';
-import type { SavedView } from '../core/story';
-import { upgradeStanding } from '../core/system';
-import type { CarrierBook } from '../standins/carrier/carrier';
-import type { ClockSetting } from '../standins/clock/clock';
-import type { OutsideHabits } from '../standins/outside/outside';
-import type { HookBook } from '../standins/hooks/receiver';
-import type { FaxHabits } from '../standins/carrier/faxing';
-import type { TextHabits } from '../standins/carrier/texting';
+import type { SavedView } from '../../core/story';
+import { upgradeStanding } from '../../core/system';
+import type { CarrierBook } from '../../standins/carrier/carrier';
+import type { ClockSetting } from '../../standins/clock/clock';
+import type { OutsideHabits } from '../../standins/outside/outside';
+import type { HookBook } from '../../standins/hooks/receiver';
+import type { FaxHabits } from '../../standins/carrier/faxing';
+import type { TextHabits } from '../../standins/carrier/texting';
 import type {
   Aside,
   BookingRecord,
@@ -45,8 +45,8 @@ import type {
   WordsRecord,
 } from './records';
 import { noDealings } from './records';
-import { journal, type JournalRecord } from './log/journal';
-import type { DayRecord, LogHead } from './log/kept-log';
+import { journal, type JournalRecord } from '../log/journal';
+import type { DayRecord, LogHead } from '../log/kept-log';
 import { Store } from './store';
 import { upgradeEdit, upgradeHead, upgradeInvitation, upgradeVersion, withoutTexts } from './upgrade';
 

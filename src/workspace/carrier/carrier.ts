@@ -1,12 +1,12 @@
 /** What a business does with the carrier: buying, porting, texting, giving back; each act one transaction. */
 import { nanoid } from 'nanoid';
-import type { Phone, Standing } from '../core/system';
-import { drop, order, reserve, type Ordered } from '../standins/carrier/book';
-import { arrivalOf, PortFacts, portStanding, type Port } from '../standins/carrier/porting';
-import { sendProof, tryProof, type Proof } from '../standins/proof/proof';
-import { codeFrom } from '../standins/registrar/pairing';
+import type { Phone, Standing } from '../../core/system';
+import { drop, order, reserve, type Ordered } from '../../standins/carrier/book';
+import { arrivalOf, PortFacts, portStanding, type Port } from '../../standins/carrier/porting';
+import { sendProof, tryProof, type Proof } from '../../standins/proof/proof';
+import { codeFrom } from '../../standins/registrar/pairing';
 import { readSide, storesOf, writeSide, type Side } from './side';
-import type { Workspace } from './workspace';
+import type { Workspace } from '../workspace';
 
 export type Answer = { ok: true } | { ok: false; message: string; field?: string };
 export const no = (message: string, field?: string): Answer => ({

@@ -1,6 +1,6 @@
 /** What is stored, record by record. Nothing is read from storage or a file without passing these. */
 import { z } from 'zod';
-import { CallRequest, snapshotRecord, TraceRecord } from '../core/calls';
+import { CallRequest, snapshotRecord, TraceRecord } from '../../core/calls';
 import {
   E164,
   Id,
@@ -10,20 +10,20 @@ import {
   Standing,
   System,
   SYSTEM_VERSION,
-} from '../core/system';
-import { CarrierBook } from '../standins/carrier/carrier';
-import { Run } from '../core/dialogues';
-import { Booking } from '../core/booking';
-import { Meeting } from '../core/meetings';
-import { CallList, Entry } from '../core/call-lists';
-import { Kept, Task } from '../core/followups';
-import { Round } from '../core/rounds';
-import { Port } from '../standins/carrier/porting';
-import { TextingRequest } from '../standins/carrier/approval';
-import { Fax } from '../standins/carrier/faxing';
-import { TextFiles, TextMessage } from '../standins/carrier/texting';
-import { Proof } from '../standins/proof/proof';
-import { Invitation } from '../standins/registrar/pairing';
+} from '../../core/system';
+import { CarrierBook } from '../../standins/carrier/carrier';
+import { Run } from '../../core/dialogues';
+import { Booking } from '../../core/booking';
+import { Meeting } from '../../core/meetings';
+import { CallList, Entry } from '../../core/call-lists';
+import { Kept, Task } from '../../core/followups';
+import { Round } from '../../core/rounds';
+import { Port } from '../../standins/carrier/porting';
+import { TextingRequest } from '../../standins/carrier/approval';
+import { Fax } from '../../standins/carrier/faxing';
+import { TextFiles, TextMessage } from '../../standins/carrier/texting';
+import { Proof } from '../../standins/proof/proof';
+import { Invitation } from '../../standins/registrar/pairing';
 
 export const BusinessRecord = z.object({
   id: Id,

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { demonstration } from '../../demo/lantern-cove';
+import { demonstration } from '../../../demo/lantern-cove';
 import {
   Changes,
   DB_NAME,
@@ -16,7 +16,7 @@ import {
   writeFile,
   writeWhole,
   type Db,
-} from '.';
+} from '..';
 
 const ULAW = Uint8Array.from({ length: 20_000 }, (_, i) => (i * 7) & 0xff);
 let db: Db;

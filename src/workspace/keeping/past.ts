@@ -1,7 +1,7 @@
 /** Calls, messages and texts of an invented past: laid down and taken away together. */
-import type { Db } from './db';
-import type { CallRecord, MessageRecord, TextRecord } from './records';
-import { within } from './store';
+import type { Db } from '../stored/db';
+import type { CallRecord, MessageRecord, TextRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 const KINDS = ['calls', 'messages', 'texts'] as const;
 interface Past {

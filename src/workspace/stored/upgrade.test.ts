@@ -3,9 +3,9 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { deleteDB, openDB } from 'idb';
 import { afterEach, describe, expect, it } from 'vitest';
-import { demonstration } from '../../demo/lantern-cove';
-import { newQueue, SYSTEM_VERSION } from '../core/system';
-import { Changes, DB_NAME, openDatabase, readFile, Workspace, writeWhole, type Db, type Whole } from '.';
+import { demonstration } from '../../../demo/lantern-cove';
+import { newQueue, SYSTEM_VERSION } from '../../core/system';
+import { Changes, DB_NAME, openDatabase, readFile, Workspace, writeWhole, type Db, type Whole } from '..';
 
 const text = readFileSync('tests/fixtures/version-1.json', 'utf8');
 const old = JSON.parse(text) as Whole & Record<string, unknown>;

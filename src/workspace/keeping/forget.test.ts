@@ -1,10 +1,10 @@
 /** Everything with somebody goes for good, and nothing else; that it was done stays, and not with whom. */
 import 'fake-indexeddb/auto';
 import { expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../demo/lantern-cove';
-import { pastOf } from '../standins/past/past';
-import { factsOfCall } from '../core/story';
-import { forget, openDatabase, readMany, storePast, writeWhole } from '.';
+import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { pastOf } from '../../standins/past/past';
+import { factsOfCall } from '../../core/story';
+import { forget, openDatabase, readMany, storePast, writeWhole } from '..';
 
 const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const CLUB = '+13605550134';

@@ -2,11 +2,11 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
-import { outcomeOf, rehearseAsNow } from '../core/calls';
-import { unansweredCall } from '../core/coverage';
-import { newNumber, newPhone, type Command } from '../core/system';
-import { goneWhenOrdered, inStock } from '../standins/carrier/stock';
+import { demonstration, DEMO_ID } from '../../../demo/lantern-cove';
+import { outcomeOf, rehearseAsNow } from '../../core/calls';
+import { unansweredCall } from '../../core/coverage';
+import { newNumber, newPhone, type Command } from '../../core/system';
+import { goneWhenOrdered, inStock } from '../../standins/carrier/stock';
 import {
   askForTexting,
   cancelPort,
@@ -25,7 +25,7 @@ import {
   Workspace,
   writeWhole,
   type Db,
-} from '.';
+} from '..';
 
 const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const DAY = 86_400_000;

@@ -1,10 +1,10 @@
 /** The carrier's side of a business as it is stored: its book, what goes on with it, and what follows for calls. */
-import { emptyStanding, standingOver, type Standing, type System } from '../core/system';
-import { emptyBook, giveBack, REST_MS, takeBack } from '../standins/carrier/book';
-import type { Db, Transaction } from './db';
-import { reading } from './damage';
-import { CarrierBook, DealingsRecord, noDealings, StandingRecord } from './records';
-import { within } from './store';
+import { emptyStanding, standingOver, type Standing, type System } from '../../core/system';
+import { emptyBook, giveBack, REST_MS, takeBack } from '../../standins/carrier/book';
+import type { Db, Transaction } from '../stored/db';
+import { reading } from '../keeping/damage';
+import { CarrierBook, DealingsRecord, noDealings, StandingRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 /** The carrier's side of a business, to be changed together. */
 export interface Side {

@@ -3,7 +3,7 @@
  * kind that is missing where kinds are treated one by one does not compile. One more has to be made in `db.ts`, too.
  */
 import type { z } from 'zod';
-import type { Line } from './file/lines';
+import type { Line } from '../file/lines';
 import {
   BookingRecord,
   MeetingRecord,

@@ -2,8 +2,8 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../demo/lantern-cove';
-import { openDatabase, readAgain, readMany, writeWhole, type MessageRecord } from '.';
+import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { openDatabase, readAgain, readMany, writeWhole, type MessageRecord } from '..';
 
 const AT = Date.UTC(2026, 10, 24, 18);
 

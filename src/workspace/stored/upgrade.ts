@@ -1,5 +1,5 @@
 /** A business as an earlier version stored or saved it, brought to today's shape. */
-import { SYSTEM_VERSION, upgradePatches, upgradeStanding, upgradeSystem } from '../core/system';
+import { SYSTEM_VERSION, upgradePatches, upgradeStanding, upgradeSystem } from '../../core/system';
 import type { Many } from './kinds';
 import { noDealings } from './records';
 

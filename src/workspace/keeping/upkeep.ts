@@ -1,13 +1,13 @@
 /** What goes by itself when its time is over, and what is deleted for good by hand. That something went stays on record. */
-import { overdue } from '../core/messages';
-import { dueBy, withoutCaller } from '../core/story';
+import { overdue } from '../../core/messages';
+import { dueBy, withoutCaller } from '../../core/story';
 import { dropRecordings } from './call-sounds';
 import { sweepBytes } from './kept-bytes';
-import { CallRecord, DealingsRecord, noDealings, type CallSoundKept } from './records';
-import { readOne } from './reading';
-import { callsUpTo } from './log/near';
-import { within } from './store';
-import type { Workspace } from './workspace';
+import { CallRecord, DealingsRecord, noDealings, type CallSoundKept } from '../stored/records';
+import { readOne } from '../stored/reading';
+import { callsUpTo } from '../log/near';
+import { within } from '../stored/store';
+import type { Workspace } from '../workspace';
 
 /** Entries of the log, by their ids. */
 export interface Ids {

@@ -2,8 +2,8 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../demo/lantern-cove';
-import { pastOf } from '../standins/past/past';
+import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { pastOf } from '../../standins/past/past';
 import {
   Changes,
   DB_NAME,
@@ -16,7 +16,7 @@ import {
   Workspace,
   writeWhole,
   type Db,
-} from '.';
+} from '..';
 
 const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const DAY = 86_400_000;

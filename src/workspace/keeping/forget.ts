@@ -1,8 +1,8 @@
 /** Everything there was with somebody goes for good, as they may ask for; that it was done stays. */
-import { factsOfCall } from '../core/story';
-import type { Db } from './db';
-import { DealingsRecord, noDealings, TextRecord } from './records';
-import { within } from './store';
+import { factsOfCall } from '../../core/story';
+import type { Db } from '../stored/db';
+import { DealingsRecord, noDealings, TextRecord } from '../stored/records';
+import { within } from '../stored/store';
 
 /**
  * Deletes calls, messages and texts with some numbers; recordings go with their calls. What was done to the contact stays in the

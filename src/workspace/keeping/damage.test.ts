@@ -2,8 +2,8 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
-import { Changes, DB_NAME, mend, openDatabase, readWhole, Workspace, writeWhole, type Db } from '.';
+import { demonstration, DEMO_ID } from '../../../demo/lantern-cove';
+import { Changes, DB_NAME, mend, openDatabase, readWhole, Workspace, writeWhole, type Db } from '..';
 
 let db: Db;
 let changes: Changes;

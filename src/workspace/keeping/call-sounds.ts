@@ -1,8 +1,8 @@
 /** Recordings of calls that are over: deleted for good, sound and all, with a word of it in the log. */
-import type { Db } from './db';
-import type { CallRecord } from './records';
+import type { Db } from '../stored/db';
+import type { CallRecord } from '../stored/records';
 import { sweepBytes } from './kept-bytes';
-import { within } from './store';
+import { within } from '../stored/store';
 
 type Kept = NonNullable<CallRecord['recordings']>[number];
 

@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
+import { demonstration, DEMO_ID } from '../../../demo/lantern-cove';
 import {
   besideOf,
   Changes,
@@ -18,7 +18,7 @@ import {
   rest,
   writeWhole,
   type Db,
-} from '.';
+} from '..';
 
 let db: Db;
 const NOW = Date.UTC(2026, 10, 24, 18, 15);

@@ -2,8 +2,8 @@
   import { Button } from 'carbon-components-svelte';
   import { DEMO_ID, demonstration } from '$demo/lantern-cove';
   import { dumpDatabase, mend, writeWhole, type WayOn } from '$workspace';
-  import { saveText } from './download';
-  import { session, type Trouble } from './window/session.svelte';
+  import { saveText } from '../files/download';
+  import { session, type Trouble } from '../window/session.svelte';
 
   let { trouble }: { trouble: Trouble } = $props();
   const WORDS: Record<Trouble['why'], string> = {

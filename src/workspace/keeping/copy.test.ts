@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { deleteDB } from 'idb';
 import { afterEach, beforeEach, expect, it } from 'vitest';
-import { demonstration, DEMO_ID } from '../../demo/lantern-cove';
+import { demonstration, DEMO_ID } from '../../../demo/lantern-cove';
 import {
   Changes,
   copyIsDue,
@@ -14,7 +14,7 @@ import {
   writeCopyPlace,
   writeWhole,
   type Db,
-} from '.';
+} from '..';
 
 const DAY = 86_400_000;
 const BEGAN = 1_800_000_000_000;

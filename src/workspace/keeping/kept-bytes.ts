@@ -4,9 +4,9 @@
  */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import type { Db } from './db';
-import { FileRecord, SoundRecord } from './records';
-import { NotStored, within } from './store';
+import type { Db } from '../stored/db';
+import { FileRecord, SoundRecord } from '../stored/records';
+import { NotStored, within } from '../stored/store';
 
 export const hashOf = (bytes: Uint8Array): string => bytesToHex(sha256(bytes));
 
