@@ -11,7 +11,7 @@ import {
 } from '../core/system';
 import { register } from '../standins/carrier/book';
 import type { Db } from './stored/db';
-import { Damaged, putAside, reading, sorted, type Unread } from './keeping/damage';
+import { Damaged, putAside, reading, sorted, type Unread } from './stored/damage';
 import { readMany } from './stored/reading';
 import { historyOf, readRecord } from './draft';
 import { MANIES, MANY, ofEach, type Many } from './stored/kinds';
@@ -29,7 +29,7 @@ import {
 } from './stored/records';
 import { bookOf } from './carrier/side';
 import { headKey } from './log/kept-log';
-import { nearCalls } from './log/near';
+import { nearCalls } from './stored/near';
 import { within } from './stored/store';
 
 /** A list of each kind of which there are many. */

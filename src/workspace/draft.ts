@@ -3,7 +3,7 @@ import equal from 'fast-deep-equal';
 import { nanoid } from 'nanoid';
 import type { z } from 'zod';
 import { applyEdit, patchSystem, System, type Applied, type Edit } from '../core/system';
-import { Damaged, reading, sorted } from './keeping/damage';
+import { Damaged, reading, sorted } from './stored/damage';
 import type { Db, Transaction } from './stored/db';
 import { DraftRecord, HeadRecord, type EditRecord } from './stored/records';
 import { within } from './stored/store';

@@ -1,7 +1,7 @@
 /** Standing state in storage. */
 import { settle, type Setting, type Settled, type Stamp, type Standing, type System } from '../core/system';
 import type { Db } from './stored/db';
-import { reading } from './keeping/damage';
+import { reading } from './stored/damage';
 import { StandingRecord } from './stored/records';
 import { within } from './stored/store';
 

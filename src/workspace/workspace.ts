@@ -11,7 +11,7 @@ import {
 } from '../core/system';
 import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
-import { dropAside, readAside, setAside, type Unread } from './keeping/damage';
+import { dropAside, readAside, setAside, type Unread } from './stored/damage';
 import { readAgain, readMany, type OneByOne } from './stored/reading';
 import { settable, storeSettings, storeStanding } from './standing';
 import { movedOf } from './keeping/moving';

@@ -2,7 +2,7 @@
 import { emptyStanding, standingOver, type Standing, type System } from '../../core/system';
 import { emptyBook, giveBack, REST_MS, takeBack } from '../../standins/carrier/book';
 import type { Db, Transaction } from '../stored/db';
-import { reading } from '../keeping/damage';
+import { reading } from '../stored/damage';
 import { CarrierBook, DealingsRecord, noDealings, StandingRecord } from '../stored/records';
 import { within } from '../stored/store';
 

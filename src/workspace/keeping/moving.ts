@@ -1,7 +1,7 @@
 /** A business that moves to another machine, as each of the two stores it. */
 import { z } from 'zod';
 import type { Db, Moved, SettingKey } from '../stored/db';
-import { sorted } from './damage';
+import { sorted } from '../stored/damage';
 import { ExchangeRecord } from '../stored/records';
 import { within } from '../stored/store';
 

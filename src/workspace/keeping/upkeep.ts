@@ -5,7 +5,7 @@ import { dropRecordings } from './call-sounds';
 import { sweepBytes } from './kept-bytes';
 import { CallRecord, DealingsRecord, noDealings, type CallSoundKept } from '../stored/records';
 import { readOne } from '../stored/reading';
-import { callsUpTo } from '../log/near';
+import { callsUpTo } from '../stored/near';
 import { within } from '../stored/store';
 import type { Workspace } from '../workspace';
 

@@ -2,7 +2,6 @@
  * The log of a business as it is kept ready: rows by days beside the records, brought up to date by the journal. Where there are none,
  * or another version packed them, they are worked out of the records, the newest first.
  */
-import { z } from 'zod';
 import {
   callRow,
   faxRow,
@@ -15,24 +14,19 @@ import {
   unpacked,
   type Row,
 } from '../../core/story';
-import { sorted } from '../keeping/damage';
+import { sorted } from '../stored/damage';
 import { readOne } from '../stored/reading';
 import type { Db } from '../stored/db';
-import type { CallRecord, FaxRecord, MessageRecord, TextRecord } from '../stored/records';
+import {
+  LogHead,
+  type CallRecord,
+  type FaxRecord,
+  type MessageRecord,
+  type TextRecord,
+} from '../stored/records';
 import { within } from '../stored/store';
 import { LOGGED, type Logged } from './journal';
-import { callsUpTo } from './near';
-
-/** Rows of a day in UTC, counted from 1970. */
-export interface DayRecord {
-  businessId: string;
-  day: number;
-  /** See `packed`. */
-  rows: string;
-}
-/** How far the stored days go. */
-export const LogHead = z.object({ version: z.number(), upTo: z.number().int().min(0) });
-export type LogHead = z.infer<typeof LogHead>;
+import { callsUpTo } from '../stored/near';
 
 export const headKey = (businessId: string) => `log:${businessId}` as const;
 /** An entry with what is stored of it. */

@@ -8,7 +8,7 @@ import type { JoinLink } from '../../channel/link';
 import { newRegistration } from '../../core/system';
 import { tryLink, type Invitation } from '../../standins/registrar/pairing';
 import type { Db } from '../stored/db';
-import { sorted } from '../keeping/damage';
+import { sorted } from '../stored/damage';
 import { readMany } from '../stored/reading';
 import { StandingRecord, type Device, type DeviceRecord, type ExchangeKeys } from '../stored/records';
 import { within } from '../stored/store';

@@ -5,7 +5,7 @@ import { tryCode } from '../../standins/registrar/pairing';
 import { benchTime } from '../../standins/clock/clock';
 import type { Db } from '../stored/db';
 import { readRecord } from '../draft';
-import { sorted } from '../keeping/damage';
+import { sorted } from '../stored/damage';
 import { StandingRecord } from '../stored/records';
 import { within } from '../stored/store';
 import type { Changes } from '../stored/sync';

@@ -21,6 +21,7 @@ import type {
   CallRecord,
   CircleRecord,
   CopyPlace,
+  DayRecord,
   DealingsRecord,
   DraftRecord,
   EditRecord,
@@ -31,6 +32,7 @@ import type {
   FileRecord,
   HeadRecord,
   Invitation,
+  LogHead,
   MailRecord,
   MessageRecord,
   OwnContactRecord,
@@ -46,7 +48,6 @@ import type {
 } from './records';
 import { noDealings } from './records';
 import { journal, type JournalRecord } from '../log/journal';
-import type { DayRecord, LogHead } from '../log/kept-log';
 import { Store } from './store';
 import { upgradeEdit, upgradeHead, upgradeInvitation, upgradeVersion, withoutTexts } from './upgrade';
 

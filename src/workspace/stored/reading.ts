@@ -1,8 +1,8 @@
 /** Records of a business as they are read: all, the newest, those that changed, or one. */
-import { sorted } from '../keeping/damage';
+import { sorted } from './damage';
 import type { Db } from './db';
 import { MANY, type Many, type RecordOf } from './kinds';
-import { nearCalls } from '../log/near';
+import { nearCalls } from './near';
 
 /** The records of a business that can be read. */
 export const readMany = async <S extends Many>(

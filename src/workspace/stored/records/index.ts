@@ -6,4 +6,5 @@ export * from './by-itself';
 export * from './devices';
 export * from './sounds';
 export * from './calls';
+export * from './days';
 export * from './aside';

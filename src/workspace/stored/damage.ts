@@ -1,10 +1,10 @@
 /** Records that cannot be read: one of many is set aside and the rest opens; where all hangs on it, it is told and there are ways on. */
 import { nanoid } from 'nanoid';
 import type { z } from 'zod';
-import type { Db, Stores } from '../stored/db';
-import { MANY, type Many, type RecordOf } from '../stored/kinds';
-import type { Aside } from '../stored/records';
-import { within } from '../stored/store';
+import type { Db, Stores } from './db';
+import { MANY, type Many, type RecordOf } from './kinds';
+import type { Aside } from './records';
+import { within } from './store';
 
 /** What everything hangs on, in words. */
 const NAMES: Partial<Record<Stores, string>> = {

@@ -1,7 +1,7 @@
 /** The newest calls of a business: what its pages go by. All of them stand in the log, see `KeptLog`. */
-import { sorted } from '../keeping/damage';
-import type { Db } from '../stored/db';
-import type { CallRecord } from '../stored/records';
+import { sorted } from './damage';
+import type { Db } from './db';
+import type { CallRecord } from './records';
 
 /** So many days back from the newest call, and no more calls than so many. */
 export const NEAR_DAYS = 45;
