@@ -12,7 +12,7 @@ import {
 import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
 import { dropAside, readAside, setAside, type Unread } from './stored/damage';
-import { readAgain, readMany, type OneByOne } from './stored/reading';
+import { ONE_BY_ONE, readAgain, readMany, type OneByOne } from './stored/reading';
 import { settable, storeSettings, storeStanding } from './standing';
 import { movedOf } from './keeping/moving';
 import { businessNames, clockOf, pictureOf, type View } from './view';
@@ -47,25 +47,7 @@ const SHOWN: readonly Change['what'][] = [
   'standing',
   'dealings',
   'carrier',
-  'mail',
-  'messages',
-  'calls',
-  'texts',
-  'threads',
-  'ownContacts',
-  'faxes',
-  'circles',
-  'words',
-  'errands',
-  'tasks',
-  'runs',
-  'rounds',
-  'bookings',
-  'meetings',
-  'devices',
-  'callLists',
-  'listed',
-  'invitations',
+  ...ONE_BY_ONE,
   'clock',
 ];
 

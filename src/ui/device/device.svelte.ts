@@ -74,9 +74,8 @@ export class ThisDevice {
 
   /** It is nobody's phone any more, and nothing of it is kept. @param link by which it may ask to be another's */
   async forget(link: JoinLink | null = null): Promise<void> {
-    this.stop();
-    await this.kept?.erase();
-    this.own = this.standing = this.cut = null;
+    await this.leave();
+    this.standing = this.cut = null;
     this.given = link;
   }
   /** It could ask, for this browser keeps what it needs. */
@@ -160,7 +159,8 @@ export class ThisDevice {
         if (own.link?.secret === this.given?.secret) this.given = null;
         this.own = { ...own, link: null, paired: standing };
         await this.kept?.keepOwn(this.own);
-        return this.bePhone(this.own, standing, false);
+        // It may have been shut out, or given up, while that was stored.
+        return this.own ? this.bePhone(this.own, standing, false) : undefined;
       case 'refused':
         this.stop();
         // An older copy of the business may have been read there: a phone does not give itself up for that.

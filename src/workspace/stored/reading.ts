@@ -21,7 +21,7 @@ export const readNear = async <S extends Many>(
   store === 'calls' ? sorted(store, await nearCalls(db, businessId)).good : readMany(db, store, businessId);
 
 /** Kinds of records that change one by one, however many there are. */
-const ONE_BY_ONE = [
+export const ONE_BY_ONE = [
   'messages',
   'calls',
   'texts',

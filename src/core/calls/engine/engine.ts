@@ -221,7 +221,7 @@ export class CallEngine implements Run {
     const { version } = call;
     if (this.asked?.version === version && this.asked.own === own) return this.asked.world;
     let known = this.worlds.get(version);
-    if (known?.own !== own || !known) {
+    if (!known || known.own !== own) {
       known = { version, own, world: worldOf(withOwn(this.systems.get(version)!, own)) };
       this.worlds.set(version, known);
     }
@@ -247,14 +247,14 @@ export class CallEngine implements Run {
 
   join(queueId: string, call: CallState, atHead = false): void {
     const others = this.waitingIn(queueId).filter((c) => c !== call);
-    this.queued.set(queueId, (atHead ? [call, ...others] : [...others, call]) as CallState[]);
+    this.queued.set(queueId, atHead ? [call, ...others] : [...others, call]);
   }
 
   waitingIn(queueId: string): Waits[] {
     const calls = this.queued.get(queueId) ?? [];
     const waiting = calls.filter((call): call is Waits => call.waiting?.queueId === queueId);
-    if (waiting.length < calls.length) this.queued.set(queueId, waiting);
-    return [...waiting];
+    if (waiting.length < calls.length) this.queued.set(queueId, [...waiting]);
+    return waiting;
   }
 
   isWaitedIn(queueId: string): boolean {
