@@ -1,6 +1,6 @@
 export * from './base/request';
 export * from './base/trace';
-export { drawn } from './base/chance';
+export { drawn, hashOf, spreadAt } from './base/chance';
 export { MEANING } from './base/outcomes';
 export { worldOf } from './base/world';
 export { CALLER, hears, isHeard, isOurs, MOST_ENDS, partyOf, type End, type Hears } from './base/talk';

@@ -78,8 +78,39 @@ export type TimerKind =
   | 'recording'
   | 'does';
 
-/** Timers that go on through the phases of a wait; they carry its token in place of a leg. */
-export const OF_A_WAIT: readonly TimerKind[] = ['longest wait', 'comfort', 'look again'];
+/**
+ * What a timer belongs to: it is void once that is over. Those of a wait go on through its phases, and carry its token in
+ * place of a leg; those of an entry are void once a key was pressed.
+ */
+export function belongsTo(timer: TimerKind): 'phase' | 'call' | 'wait' | 'entry' {
+  switch (timer) {
+    case 'sound':
+    case 'time out':
+    case 'answer':
+    case 'talked':
+    case 'unreachable':
+    case 'own voicemail':
+    case 'confirmed':
+    case 'decline':
+    case 'to mailbox':
+    case 'busy':
+    case 'hold reminder':
+    case 'still gone':
+    case 'long joined':
+    case 'recording':
+      return 'phase';
+    case 'give up':
+    case 'does':
+    case 'credit':
+      return 'call';
+    case 'longest wait':
+    case 'comfort':
+    case 'look again':
+      return 'wait';
+    case 'press':
+      return 'entry';
+  }
+}
 
 export interface Due {
   t: number;

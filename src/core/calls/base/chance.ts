@@ -1,4 +1,5 @@
 /** Chance that decides alike with the same seed. */
+import type { Act, Lifting, Spread } from './request';
 import type { CallState } from './state';
 
 /** A number from 0 up to 1 for the n-th draw of a seed: mulberry32, a public-domain generator of good spread (from memory). */
@@ -7,6 +8,40 @@ export function drawn(seed: number, n: number): number {
   a = Math.imul(a ^ (a >>> 15), a | 1);
   a ^= a + Math.imul(a ^ (a >>> 7), a | 61);
   return ((a ^ (a >>> 14)) >>> 0) / 4294967296;
+}
+
+/** A number of a text, from 0 up to 2³¹: the same for the same text (Fowler, Noll and Vo, FNV-1a, by code units). */
+export function hashOf(text: string): number {
+  let hash = 2166136261;
+  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 16777619);
+  return hash >>> 1;
+}
+
+/** A length in seconds. @param u by chance, from 0 up to 1 */
+export function spreadAt(spread: Spread, u: number): number {
+  switch (spread.as) {
+    case 'seen': {
+      // Between those seen, as between the steps of a stair.
+      const at = u * (spread.sorted.length - 1);
+      const [low, high] = [spread.sorted[Math.floor(at)]!, spread.sorted[Math.ceil(at)]!];
+      return low + (high - low) * (at - Math.floor(at));
+    }
+    case 'exponential':
+      return -Math.log(1 - u) * spread.mean;
+  }
+}
+
+/** Draws of a call that decide whether somebody lifts, and after how long: no other takes these. */
+const LIFTS = 16;
+
+/**
+ * Whether somebody lifts, whatever call of the seed they are rung for and however often it is asked.
+ * @param who a person, or a phone that is nobody's: whoever stands beside it lifts it
+ */
+export function liftsByChance({ share, after }: Lifting, seed: number, who: string): Act | undefined {
+  const own = seed ^ hashOf(who);
+  if (drawn(own, LIFTS) >= share) return undefined;
+  return { does: 'answers', after: spreadAt(after, drawn(own, LIFTS + 1)) };
 }
 
 /**

@@ -35,6 +35,15 @@ export const About = z.object({
   as: z.enum(['a word', 'add', 'move']),
 });
 
+/** Lengths in seconds, by chance: between values as they were, or with exponential spread about a mean. */
+export const Spread = z.discriminatedUnion('as', [
+  z.object({ as: z.literal('seen'), sorted: z.array(z.number()) }),
+  z.object({ as: z.literal('exponential'), mean: z.number() }),
+]);
+
+/** Whoever is rung and nothing else is said of lifts by chance: so likely, and after so long. The call's seed decides. */
+export const Lifting = z.object({ share: z.number().min(0).max(1), after: Spread });
+
 export const CallRequest = z.object({
   id: Id,
   /** Moment of arrival, epoch milliseconds. */
@@ -43,6 +52,8 @@ export const CallRequest = z.object({
   to: Destination,
   /** Null for a real call: everything people do comes in as it happens. */
   behaviour: Behaviour.nullable(),
+  /** How people and phones of ours behave of whom the behaviour says nothing. */
+  lifting: Lifting.optional(),
   about: About.optional(),
   /** It rings at the phone it is placed from first, and goes out when that is lifted (RFC 5359, click to dial). */
   ringsFirst: z.boolean().optional(),
@@ -54,6 +65,8 @@ export const CallRequest = z.object({
   choices: z.array(z.number().int()).optional(),
 });
 
+export type Spread = z.infer<typeof Spread>;
+export type Lifting = z.infer<typeof Lifting>;
 export type Origin = z.infer<typeof Origin>;
 export type About = z.infer<typeof About>;
 export type Destination = z.infer<typeof Destination>;

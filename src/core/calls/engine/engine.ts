@@ -14,9 +14,9 @@ import { arrive } from '../way/arriving';
 import { serve } from '../queues/queueing';
 import {
   beginPhase,
+  belongsTo,
   emptyMemory,
   newCall,
-  OF_A_WAIT,
   RANK,
   type Action,
   type Begins,
@@ -335,7 +335,8 @@ export class CallEngine implements Run {
     // The order of what is due stays: only whose it is changes.
     for (const { what } of this.queue.data) {
       if (what.kind !== 'timer' || what.callId !== from.request.id || what.turn !== from.turn) continue;
-      if (what.timer === 'press' || OF_A_WAIT.includes(what.timer)) continue;
+      const of = belongsTo(what.timer);
+      if (of === 'entry' || of === 'wait') continue;
       what.callId = to.request.id;
       what.turn = to.turn;
       if (what.leg) what.leg += legs;
@@ -370,9 +371,16 @@ export class CallEngine implements Run {
   private callDue({ callId, timer, turn, leg }: Timer): CallState | undefined {
     const call = this.calls.get(callId);
     if (!call || call.phase === 'over') return undefined;
-    if (timer === 'give up' || timer === 'does' || timer === 'credit') return call;
-    if (OF_A_WAIT.includes(timer)) return call.waiting?.token === leg ? call : undefined;
-    return turn === (timer === 'press' ? call.pressed : call.turn) ? call : undefined;
+    switch (belongsTo(timer)) {
+      case 'phase':
+        return turn === call.turn ? call : undefined;
+      case 'call':
+        return call;
+      case 'wait':
+        return call.waiting?.token === leg ? call : undefined;
+      case 'entry':
+        return turn === call.pressed ? call : undefined;
+    }
   }
 
   private handle({ what, rank }: Due): void {

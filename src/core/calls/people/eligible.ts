@@ -13,18 +13,19 @@ import {
   type Quiet,
 } from '../../system';
 import { awayAt } from '../base/away';
+import { liftsByChance } from '../base/chance';
 import { getsThrough } from '../base/exceptions';
 import type { Act } from '../base/request';
 import type { CallState, Run } from '../base/state';
-import type { NotRung } from '../base/trace';
+import { outsideNumber, type NotRung } from '../base/trace';
 
 /** What the call's behaviour has this phone do, or undefined in a real call. */
 export function actOf(call: CallState, phone: string, personId: string | null): Act | undefined {
-  const behaviour = call.request.behaviour;
+  const { behaviour, lifting, seed } = call.request;
   if (!behaviour) return undefined;
-  return (
-    behaviour.phones[phone] ?? (personId ? behaviour.people[personId] : undefined) ?? behaviour.otherwise
-  );
+  const said = behaviour.phones[phone] ?? (personId ? behaviour.people[personId] : undefined);
+  if (said || !lifting || outsideNumber(phone) !== undefined) return said ?? behaviour.otherwise;
+  return liftsByChance(lifting, seed ?? 0, personId ?? phone) ?? behaviour.otherwise;
 }
 
 /** Why a phone is not rung, or null when it is. Reasons somebody chose come before those that befell them. */

@@ -36,53 +36,65 @@ export interface Offer {
  * @returns how it stands: 'ringing' when at least one phone was offered the call
  */
 export function offer(run: Run, call: CallState, offers: Offer[], ms: number): 'ringing' | RingEnd {
-  const reasons: NotRung[] = [];
-  const skip = (phone: string | null, personId: string | null, why: NotRung) => {
-    reasons.push(why);
-    run.say(call, { t: 0, kind: 'not rung', phone, personId, why });
-  };
-  const able: { phone: Phone; owner: string | null }[] = [];
+  const able: Phone[] = [];
+  const owners: (string | null)[] = [];
   const outside: string[] = [];
+  let [busy, otherwise] = [false, false];
   for (const { personId, phones, outside: e164 } of offers) {
-    if (e164 && isInCall(run, call, outsidePhone(e164))) skip(outsidePhone(e164), null, 'is calling');
-    else if (e164 && !outside.includes(e164)) outside.push(e164);
-    if (!phones.length && !e164) skip(null, personId, 'has no phone');
+    if (e164 && isInCall(run, call, outsidePhone(e164))) {
+      otherwise = true;
+      notRung(run, call, outsidePhone(e164), null, 'is calling');
+    } else if (e164 && !outside.includes(e164)) outside.push(e164);
+    if (!phones.length && !e164) {
+      otherwise = true;
+      notRung(run, call, null, personId, 'has no phone');
+    }
     for (const phone of phones) {
-      if (able.some((a) => a.phone === phone)) continue;
+      if (able.includes(phone)) continue;
       const owner = personId ?? phone.personId;
       const why = whyNot(run, call, phone, owner);
-      if (why) skip(phone.id, owner, why);
-      else able.push({ phone, owner });
+      if (!why) {
+        able.push(phone);
+        owners.push(owner);
+        continue;
+      }
+      if (why === 'on a call' || why === 'ringing for another call') busy = true;
+      else otherwise = true;
+      notRung(run, call, phone.id, owner, why);
     }
   }
-  if (!able.length && !outside.length) {
-    const busy =
-      reasons.length > 0 && reasons.every((r) => r === 'on a call' || r === 'ringing for another call');
-    return busy ? 'all on calls' : 'nobody could be rung';
-  }
+  if (!able.length && !outside.length) return busy && !otherwise ? 'all on calls' : 'nobody could be rung';
   startRinging(run, call, ms);
-  for (const { phone, owner } of able) {
-    const linked = isLinked(phone);
-    const leg = addLeg(
-      run,
-      call,
-      phone.id,
-      owner,
-      call.how.confirm ||
-        (linked && (phone.confirmByKey || call.how.screened === true || call.how.back === true)),
-      linked && phone.shows === 'number called' ? { sees: calledNumber(run, call) } : {},
-    );
-    const wait = wakingSeconds(run, phone, owner);
-    if (wait === null) {
-      run.after(call, UNREACHABLE_MS, 'unreachable', RANK.timeout, leg.n);
-      continue;
-    }
-    run.after(call, (alertDelay(phone) + wait) * 1000, 'sound', RANK.phone, leg.n);
-    if (linked && phone.ownVoicemailAfter !== null && !leg.confirmByKey)
-      run.after(call, phone.ownVoicemailAfter * 1000, 'own voicemail', RANK.phone, leg.n);
-  }
+  for (let i = 0; i < able.length; i++) ring(run, call, able[i]!, owners[i]!);
   for (const e164 of outside) addOutside(run, call, e164);
   return 'ringing';
+}
+
+const notRung = (
+  run: Run,
+  call: CallState,
+  phone: string | null,
+  personId: string | null,
+  why: NotRung,
+): void => run.say(call, { t: 0, kind: 'not rung', phone, personId, why });
+
+/** Offers the call to a phone that can be rung. */
+function ring(run: Run, call: CallState, phone: Phone, owner: string | null): void {
+  const linked = isLinked(phone);
+  const leg = addLeg(
+    run,
+    call,
+    phone.id,
+    owner,
+    call.how.confirm ||
+      (linked && (phone.confirmByKey || call.how.screened === true || call.how.back === true)),
+    linked && phone.shows === 'number called' ? calledNumber(run, call) : undefined,
+  );
+  const wait = wakingSeconds(run, phone, owner);
+  if (wait === null) return run.after(call, UNREACHABLE_MS, 'unreachable', RANK.timeout, leg.n);
+  run.after(call, (alertDelay(phone) + wait) * 1000, 'sound', RANK.phone, leg.n);
+  if (linked && phone.ownVoicemailAfter !== null && !leg.confirmByKey)
+    run.after(call, phone.ownVoicemailAfter * 1000, 'own voicemail', RANK.phone, leg.n);
 }
 
 /** Seconds a phone takes longer to sound because it sleeps; null where nothing reaches it though it is still registered. */
@@ -121,12 +133,13 @@ function addLeg(
   phone: string,
   personId: string | null,
   confirmByKey: boolean,
-  shown: { sees?: string | null } = {},
+  sees?: string | null,
 ): Leg {
   const leg: Leg = { n: ++call.legCount, phone, personId, state: 'offered', confirmByKey };
   call.legs.push(leg);
   run.ringing.set(phone, call.request.id);
-  run.say(call, { t: 0, kind: 'leg offered', leg: leg.n, phone, personId, ...shown });
+  if (sees === undefined) run.say(call, { t: 0, kind: 'leg offered', leg: leg.n, phone, personId });
+  else run.say(call, { t: 0, kind: 'leg offered', leg: leg.n, phone, personId, sees });
   return leg;
 }
 

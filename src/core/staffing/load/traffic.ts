@@ -1,5 +1,6 @@
 /** The traffic of a usual week: when callers come, how long they talk and wait, who lifts. From the log, or typed. */
 import { mean } from 'd3-array';
+import type { Spread } from '../../calls';
 import { localTime } from '../../hours';
 import type { Course, Log } from '../../story';
 import type { System } from '../../system';
@@ -17,10 +18,7 @@ export interface Line {
 }
 
 /** Lengths in seconds, by chance: values as they were, or a mean with exponential or log-normal spread. */
-export type Lengths =
-  | { as: 'seen'; sorted: number[] }
-  | { as: 'exponential'; mean: number }
-  | { as: 'log-normal'; mean: number; deviation: number };
+export type Lengths = Spread | { as: 'log-normal'; mean: number; deviation: number };
 
 export interface Traffic {
   lines: Line[];
@@ -34,7 +32,7 @@ export interface Traffic {
   /** How likely somebody who is rung lifts. */
   lifts: number;
   /** How long they take. */
-  lift: Lengths;
+  lift: Spread;
   /** What callers hear before anything rings, in seconds, in the mean. */
   before: number;
   /** Numbers that call, as often as they did; null is hidden. */
@@ -122,7 +120,7 @@ const thinned = <T>(values: readonly T[]): T[] =>
   values.length <= MOST_VALUES
     ? [...values]
     : Array.from({ length: MOST_VALUES }, (_, i) => values[Math.floor((i * values.length) / MOST_VALUES)]!);
-const seen = (values: readonly number[], otherwise: number): Lengths =>
+const seen = (values: readonly number[], otherwise: number): Spread =>
   values.length >= ENOUGH_LEFT
     ? { as: 'seen', sorted: thinned([...values].sort((a, b) => a - b)) }
     : { as: 'exponential', mean: otherwise };

@@ -3,13 +3,13 @@
  * in the same order and with the same patience, whatever plan they are led through, so that small differences show.
  */
 import jStat from 'jstat';
-import { drawn, type CallRequest } from '../../calls';
+import { drawn, hashOf, spreadAt, type CallRequest, type Lifting } from '../../calls';
 import { dayNumber, momentOfDay } from '../../hours';
 import type { System } from '../../system';
 import { QUARTERS, type Lengths, type Traffic } from './traffic';
 
 /** What a draw is for: each has a number of its own. */
-const DRAW = { gap: 0, talk: 1, patience: 2, caller: 3, keys: 4, message: 5, people: 16 } as const;
+const DRAW = { talk: 1, patience: 2, caller: 3, keys: 4, message: 5 } as const;
 
 const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
 
@@ -17,23 +17,13 @@ const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
 function mixed(seed: number, n: number): number {
   return Math.floor(drawn(seed, n) * 0x7fffffff);
 }
-function hashOf(text: string): number {
-  let hash = 2166136261;
-  for (let i = 0; i < text.length; i++) hash = Math.imul(hash ^ text.charCodeAt(i), 16777619);
-  return hash >>> 1;
-}
 
 /** A length in seconds. @param u by chance, from 0 up to 1 */
 export function lengthBy(lengths: Lengths, u: number): number {
   switch (lengths.as) {
-    case 'seen': {
-      // Between those seen, as between the steps of a stair.
-      const at = u * (lengths.sorted.length - 1);
-      const [low, high] = [lengths.sorted[Math.floor(at)]!, lengths.sorted[Math.ceil(at)]!];
-      return low + (high - low) * (at - Math.floor(at));
-    }
+    case 'seen':
     case 'exponential':
-      return -Math.log(1 - u) * lengths.mean;
+      return spreadAt(lengths, u);
     case 'log-normal': {
       const variance = Math.log(1 + (lengths.deviation / lengths.mean) ** 2);
       const middle = Math.log(lengths.mean) - variance / 2;
@@ -63,15 +53,7 @@ export function weekOf(
 ): CallRequest[] {
   const zone = system.business.timeZone;
   const first = dayNumber(monday);
-  // A phone that is nobody's is lifted by whoever stands beside it.
-  const rooms = Object.values(system.phones).filter((p) => p.personId === null);
-  const lifting = (['people', 'phones'] as const).flatMap((of) =>
-    (of === 'people' ? Object.keys(system.people) : rooms.map((p) => p.id)).map((who) => ({
-      of,
-      who,
-      hash: hashOf(who),
-    })),
-  );
+  const lifting: Lifting = { share: traffic.lifts, after: traffic.lift };
   const requests: CallRequest[] = [];
   const ofWeek = mixed(seed, n);
   for (const day of days.map((d) => d - 1)) {
@@ -107,7 +89,7 @@ function requestOf(
   seed: number,
   traffic: Traffic,
   talk: Lengths,
-  lifting: readonly { of: 'people' | 'phones'; who: string; hash: number }[],
+  lifting: Lifting,
 ): CallRequest {
   const pick = <T>(of: readonly T[], draw: number): T | undefined =>
     of[Math.floor(drawn(seed, draw) * of.length)];
@@ -117,29 +99,23 @@ function requestOf(
       ? null
       : traffic.before - Math.log(1 - drawn(seed, DRAW.patience)) * traffic.patience;
   const caller = pick(traffic.callers, DRAW.caller) ?? null;
-  const acts: CallRequest['behaviour'] & object = {
-    people: {},
-    phones: {},
-    otherwise: { does: 'nothing' },
-    caller: {
-      hangsUpAfter: patience,
-      talks: lengthBy(talk, drawn(seed, DRAW.talk)),
-      message: drawn(seed, DRAW.message) < 0.5 ? 0 : 15,
-      ...(keys ? { keys: keys.split(' ').map((press) => ({ after: 2, press })) } : {}),
-    },
-  };
-  // Everybody stands in it, whether they lift or not: calls of one shape are worked out faster.
-  for (const { of, who, hash } of lifting)
-    acts[of][who] =
-      drawn(seed ^ hash, DRAW.people) < traffic.lifts
-        ? { does: 'answers', after: lengthBy(traffic.lift, drawn(seed ^ hash, DRAW.people + 1)) }
-        : acts.otherwise;
   return {
     id,
     at: Math.round(at),
     from: { kind: 'outside', number: caller },
     to: { kind: 'number', e164: line.e164 },
-    behaviour: acts,
+    behaviour: {
+      people: {},
+      phones: {},
+      otherwise: { does: 'nothing' },
+      caller: {
+        hangsUpAfter: patience,
+        talks: lengthBy(talk, drawn(seed, DRAW.talk)),
+        message: drawn(seed, DRAW.message) < 0.5 ? 0 : 15,
+        ...(keys ? { keys: keys.split(' ').map((press) => ({ after: 2, press })) } : {}),
+      },
+    },
+    lifting,
     seed,
   };
 }
