@@ -94,13 +94,17 @@ function whyBusy(run: Run, call: CallState, phone: Phone, person: Person | undef
   const calls = run.onCall.get(phone.id)?.callIds;
   if (calls && (calls.includes(id) || (about !== undefined && calls.includes(about)))) return 'is calling';
   if (call.how.ringBusy) return null;
-  if (run.onCall.size) {
-    const talks = run.onCall.has(phone.id);
-    const phones = person ? (run.world(call).phonesOf.get(person.id) ?? []) : [];
-    if (talks || phones.some((p) => run.onCall.get(p.id)?.personId === person!.id))
-      return talks && person?.callWaiting ? null : 'on a call';
-  }
+  if (calls) return person?.callWaiting ? null : 'on a call';
+  if (person && talksOnAny(run, call, person.id)) return 'on a call';
   if (person?.callWaiting) return null;
   const ringingFor = run.ringing.get(phone.id);
   return ringingFor !== undefined && ringingFor !== id ? 'ringing for another call' : null;
+}
+
+/** Whether somebody talks on one of their phones. */
+function talksOnAny(run: Run, call: CallState, personId: string): boolean {
+  if (run.onCall.size)
+    for (const { id } of run.world(call).phonesOf.get(personId) ?? [])
+      if (run.onCall.get(id)?.personId === personId) return true;
+  return false;
 }
