@@ -93,7 +93,7 @@ const FLOORS = [
       'begin',
     ],
   ],
-  ['src/core/calls', ['base', 'mailbox', 'people', 'queues', 'talks', 'way', 'engine']],
+  ['src/core/calls', ['base', 'rules', 'mailbox', 'people', 'queues', 'talks', 'way', 'engine']],
   // Words are told of traces: the engine needs none of them.
   ['src/core/calls', ['words', 'mailbox', 'people', 'queues', 'talks', 'way', 'engine'], ['words']],
 ];

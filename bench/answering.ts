@@ -8,7 +8,7 @@ import { demonstration } from '../demo/lantern-cove';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { nobodyAnswers, rehearse, simulateEach, type CallRequest } from '../src/core/calls';
-import { drawn } from '../src/core/calls/base/chance';
+import { drawn } from '../src/core/calls/rules/chance';
 import { piecesOf, unansweredCall } from '../src/core/coverage';
 import { boundaries, localTime, momentOf, momentOfDay } from '../src/core/hours';
 import { checkPromises } from '../src/core/promises';

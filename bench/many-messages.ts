@@ -1,5 +1,5 @@
 /** An inbox of ten thousand messages, invented. */
-import { drawn } from '../src/core/calls/base/chance';
+import { drawn } from '../src/core/calls/rules/chance';
 import type { Message } from '../src/core/messages';
 
 const WORDS = 'mast keel slip timber winter engine call boat anchor noon quote charter sail paint'.split(' ');

@@ -1,5 +1,5 @@
 /** Music for those who wait, made by code: nobody else has a right in it. */
-import { drawn } from '../calls/base/chance';
+import { drawn } from '../calls/rules/chance';
 import { RATE } from './g711';
 
 /** Semitones above the root of the notes it goes over: a scale of five, in which nothing clashes. */

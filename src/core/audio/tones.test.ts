@@ -1,6 +1,6 @@
 /** Keypad tones made and heard. Limits of ITU-T Q.23, Q.24 and ETSI ES 201 235, from memory. */
 import { describe, expect, it } from 'vitest';
-import { drawn } from '../calls/base/chance';
+import { drawn } from '../calls/rules/chance';
 import { decodeUlaw, encodeUlaw, eraseKeys, KeyReceiver, keysIn, RATE, tone, tonesOf } from '.';
 
 const KEYS = '1234567890*#ABCD';

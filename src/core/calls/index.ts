@@ -1,10 +1,10 @@
 export * from './base/request';
 export * from './base/trace';
-export { drawn, hashOf, spreadAt } from './base/chance';
+export { drawn, hashOf, spreadAt } from './rules/chance';
 export { MEANING } from './base/outcomes';
 export { worldOf } from './base/world';
 export { CALLER, hears, isHeard, isOurs, MOST_ENDS, partyOf, type End, type Hears } from './base/talk';
-export { heldForLine, lineOf } from './base/line';
+export { heldForLine, lineOf } from './rules/line';
 export { mayPickUp } from './talks/taking';
 export { ownsMailbox, soundEnds } from './talks/listening';
 export { CallEngine } from './engine/engine';
@@ -26,20 +26,20 @@ export {
   helpTable,
   type Help,
   type HelpFromPhone,
-} from './base/help';
+} from './rules/help';
 export { traceLines } from './words/lines';
 export { noticed, type Noticed } from './words/noticed';
 export { ringChart, type Bar, type BarKind, type Lane, type RingChart } from './words/chart';
 export { endName, listed, passedTo, phoneName, whoCalls, whoseName } from './base/names';
 export { isQuiet } from './people/eligible';
 export { ringableNow, supposedOn, type Ringable, type Supposed } from './engine/ringable';
-export { awayAt, standInFor } from './base/away';
+export { awayAt, standInFor } from './rules/away';
 export { everybodyAway, silenceMs, USUAL_SILENCE_SECONDS } from './mailbox/voicemail';
 export { featureInWords } from './words/feature-words';
 export { settingsOf } from './way/features';
 export { callBacks, reachedOutside, type CallBack } from './words/callbacks';
-export { costOf, metered, rateOf, type Metered } from './base/meter';
-export { centsLeft, isStopped, whyNotOut } from './base/allowed';
+export { costOf, metered, rateOf, type Metered } from './rules/meter';
+export { centsLeft, isStopped, whyNotOut } from './rules/allowed';
 export { timesOf, type CallTimes } from './words/times';
 export { asTarget } from './way/extensions';
 export { recordedIn } from './words/recorded';

@@ -7,7 +7,7 @@
 import { describe, expect, it } from 'vitest';
 import { allOn, edited, MAIN, yard } from '../../../../tests/fixtures/yard';
 import { newPerson, newPhone, newQueue, type Command, type Step, type System } from '../../system';
-import { drawn } from '../base/chance';
+import { drawn } from '../rules/chance';
 import { simulate, type CallRequest, type Trace } from '..';
 
 /** Erlang B by its recursion: the share of calls lost with n lines and a offered erlangs. */

@@ -2,7 +2,7 @@
 import { spokenSeconds } from '../../answering';
 import { localTime, writeTime } from '../../hours';
 import { pinFits, type Held } from '../../messages';
-import { usualKeys } from '../base/keys';
+import { usualKeys } from '../rules/keys';
 import { mailboxName } from '../base/names';
 import { RANK, type CallIn, type CallState, type DialIn, type Run } from '../base/state';
 import { shownBy } from '../base/shown';

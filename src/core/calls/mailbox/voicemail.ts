@@ -2,8 +2,8 @@
 import { greetingAt, spokenSeconds, type Moment } from '../../answering';
 import { localTime } from '../../hours';
 import { zoneOf, type Mailbox, type Occasion, type System } from '../../system';
-import { awayAt } from '../base/away';
-import { usualKeys } from '../base/keys';
+import { awayAt } from '../rules/away';
+import { usualKeys } from '../rules/keys';
 import { RANK, type CallIn, type CallState, type Run } from '../base/state';
 
 /** The call is with a mailbox: its greeting, its tone, or a message being left. */

@@ -12,9 +12,9 @@ import {
   type Phone,
   type Quiet,
 } from '../../system';
-import { awayAt } from '../base/away';
-import { liftsByChance } from '../base/chance';
-import { getsThrough } from '../base/exceptions';
+import { awayAt } from '../rules/away';
+import { liftsByChance } from '../rules/chance';
+import { getsThrough } from '../rules/exceptions';
 import type { Act } from '../base/request';
 import type { CallState, Run } from '../base/state';
 import { outsideNumber, type NotRung } from '../base/trace';

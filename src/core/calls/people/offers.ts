@@ -1,7 +1,7 @@
 /** Who is behind what is rung: phones of people, of those who stand in for them, and outside numbers. */
 import { onDuty } from '../../hours';
 import { flatTargets, type RingTarget } from '../../system';
-import { standInFor } from '../base/away';
+import { standInFor } from '../rules/away';
 import type { Offer } from './ringing';
 import type { CallState, Run, Rung } from '../base/state';
 

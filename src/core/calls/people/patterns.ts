@@ -1,7 +1,7 @@
 /** In which order several are rung. */
 import { localTime } from '../../hours';
 import type { Pattern, Weights } from '../../system';
-import { choose, given, open } from '../base/chance';
+import { choose, given, open } from '../rules/chance';
 import type { CallState, Memory, Run, Rung } from '../base/state';
 
 /** What somebody rung is called in the memory, in weights and in traces. */

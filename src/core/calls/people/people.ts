@@ -8,7 +8,7 @@ import {
   type RingStep,
   alwaysAt,
 } from '../../system';
-import { standInFor } from '../base/away';
+import { standInFor } from '../rules/away';
 import { undisturbed } from './eligible';
 import { offersOf, rungNow } from './offers';
 import { arrange, drawNext, idOf } from './patterns';

@@ -1,7 +1,7 @@
 /** Queues: callers wait in the order they came until one of those who serve is free. */
 import { servingOf, type Queue, type QueueWay } from '../../system';
 import { whyNot } from '../people/eligible';
-import { usualKeys } from '../base/keys';
+import { usualKeys } from '../rules/keys';
 import { offersOf } from '../people/offers';
 import { arrange, drawNext, idOf } from '../people/patterns';
 import { leftAlone } from '../people/people';

@@ -1,5 +1,5 @@
 /** A call is passed on to somebody else: where it goes, what becomes of it where nobody takes it, and how it comes back. */
-import { lineOf, phonesOnLine } from '../base/line';
+import { lineOf, phonesOnLine } from '../rules/line';
 import { shownBy } from '../base/shown';
 import { USUAL_HOW, ringGroup, ringPerson, sawNothing } from '../people/people';
 import { endOthers, offer, offerOutside } from '../people/ringing';

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { TEN, toPerson, Yard } from '../../../../tests/fixtures/talk';
 import { classOf } from '../../numbering';
 import { settle, type CallsOut, type Command, type Rates, type Setting } from '../../system';
-import { costOf, metered } from '../base/meter';
+import { costOf, metered } from '../rules/meter';
 
 const PARIS = '+33199001234';
 const HOME = '+12065550134';

@@ -1,6 +1,6 @@
 /** Calls out that cost: whether they may go, how long they can be paid for, and what they came to. */
-import { countOut, centsLeft, isStopped, whyNotOut, type Asks } from '../base/allowed';
-import { costingSince, costOf, metered, rateOf } from '../base/meter';
+import { countOut, centsLeft, isStopped, whyNotOut, type Asks } from '../rules/allowed';
+import { costingSince, costOf, metered, rateOf } from '../rules/meter';
 import { RANK, type CallState, type Run } from '../base/state';
 import type { End } from '../base/talk';
 import { outsideNumber, type NotAllowed } from '../base/trace';

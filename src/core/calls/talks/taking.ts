@@ -1,7 +1,7 @@
 /** Calls taken from elsewhere: out of a slot, from a phone that rings at a colleague, from another phone of one's own. */
 import { endOthers } from '../people/ringing';
 import { RANK, type CallState, type Run } from '../base/state';
-import { heldForLine, hasLineOf } from '../base/line';
+import { heldForLine, hasLineOf } from '../rules/line';
 import { isOurs, type End } from '../base/talk';
 import type { NotDone } from '../base/trace';
 import { slotsOf, servingOf } from '../../system';

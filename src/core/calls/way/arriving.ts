@@ -2,7 +2,7 @@
 import { localTime } from '../../hours';
 import { sortDialled } from '../../numbering';
 import { behindCode, hasArrived, slotsOf, type NumberHeld, type PassTarget } from '../../system';
-import { emergencyFrom, helpFor } from '../base/help';
+import { emergencyFrom, helpFor } from '../rules/help';
 import { shownOn } from '../base/shown';
 import { takesPart } from '../base/on-call';
 import { holdOthers } from '../talks/ends';
@@ -14,7 +14,7 @@ import { fetch } from '../talks/taking';
 import { sawNothing } from '../people/people';
 import { endLeg, offer, offerOutside } from '../people/ringing';
 import { RANK, type CallState, type Leg, type Run } from '../base/state';
-import { noteCaller } from '../base/exceptions';
+import { noteCaller } from '../rules/exceptions';
 import { feature } from './features';
 import { asTarget, reachExtension, reachPerson } from './extensions';
 import { turnedAway } from '../people/unwanted';

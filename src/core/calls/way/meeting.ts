@@ -4,7 +4,7 @@
  */
 import { spokenSeconds } from '../../answering';
 import type { MeetingRoom } from '../../system';
-import { usualKeys } from '../base/keys';
+import { usualKeys } from '../rules/keys';
 import { RANK, type CallIn, type CallState, type InMeeting, type Run } from '../base/state';
 import type { MeetingAct } from '../base/actions';
 import type { NotDone, Outcome } from '../base/trace';

@@ -3,7 +3,7 @@ import { localTime } from '../../hours';
 import { keypadDigits } from '../../numbering';
 import type { MenuKey, MenuStep, Person, System } from '../../system';
 import { reachExtension, reachPerson } from './extensions';
-import { usualKeys } from '../base/keys';
+import { usualKeys } from '../rules/keys';
 import { RANK, type CallIn, type CallState, type Run } from '../base/state';
 import { stopOf } from '../base/stop';
 

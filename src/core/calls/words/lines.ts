@@ -3,7 +3,7 @@ import { periodInWords } from '../../hours';
 import { branchInWords, stepInWords } from '../../answering';
 import { allSteps, RECORDING_NOTICE, type Step, type System } from '../../system';
 import { addressLine, countryName, writeNumber } from '../../numbering';
-import { addressOfHelp } from '../base/help';
+import { addressOfHelp } from '../rules/help';
 import {
   endName,
   mailboxName,

@@ -1,5 +1,5 @@
 import type { ShareStep } from '../../../system';
-import { choose, given, open } from '../../base/chance';
+import { choose, given, open } from '../../rules/chance';
 import type { CallState, Run } from '../../base/state';
 import type { Walk } from './kind';
 
