@@ -1,52 +1,13 @@
 /** Appointments by text and by hand: no time is given to two, a number alone moves nothing, and a stop asks what was meant. */
-import 'fake-indexeddb/auto';
-import { deleteDB } from 'idb';
-import { afterEach, beforeEach, expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { expect, it } from 'vitest';
+import { DEMO_ID } from '../../../demo/lantern-cove';
 import { freeTimes } from '../../core/booking';
-import {
-  askedOf,
-  Changes,
-  bookFor,
-  DB_NAME,
-  giveBack,
-  keepBooking,
-  openDatabase,
-  readMany,
-  receiveText,
-  setBooking,
-  Workspace,
-  writeWhole,
-  type Db,
-} from '..';
+import { askedOf, bookFor, giveBack, keepBooking, readMany, receiveText, setBooking } from '..';
+import { ADA, begin, BO, db, later, MAIN, now, stored, w } from '../../../tests/fixtures/stored';
 
-/** Tuesday, 10:15 in the yard. */
-const NOW = Date.UTC(2026, 10, 24, 18, 15);
-const MAIN = '+13605550142';
-const ADA = '+12065550101';
-const BO = '+12065550102';
-let db: Db;
-let w: Workspace;
-let changes: Changes;
-let now = NOW;
-beforeEach(async () => {
-  now = NOW;
-  db = await openDatabase();
-  changes = new Changes();
-  await writeWhole(db, { ...demonstration(NOW), texts: [], threads: [] });
-  const opened = await Workspace.open(db, changes, DEMO_ID);
-  if (!opened.ok) throw new Error(opened.message);
-  w = opened.workspace;
-  w.now = () => now;
-});
-afterEach(async () => {
-  w.close();
-  changes.close();
-  db.close();
-  await deleteDB(DB_NAME);
-});
+stored(() => begin({ texts: [], threads: [] }));
 const write = async (text: string, from = ADA) => {
-  now += 1000;
+  later(1000);
   await receiveText(w, { from, to: MAIN, text });
 };
 const said = (to = ADA) => w.view.texts.filter((t) => t.way === 'out' && t.to === to).map((t) => t.text);
@@ -191,7 +152,7 @@ it('by a call one is moved or given back, once: what was changed meanwhile is ch
         ours: MAIN,
         instead,
       },
-      (now += 1000),
+      later(1000),
     );
   const state = async () =>
     Object.fromEntries((await readMany(db, 'bookings', DEMO_ID)).map((b) => [b.id, b.state]));
@@ -200,7 +161,7 @@ it('by a call one is moved or given back, once: what was changed meanwhile is ch
       .filter((t) => t.way === 'out' && t.to === ADA)
       .sort((a, b) => a.at - b.at)
       .map((t) => t.text);
-  const off = (id: string) => giveBack(db, DEMO_ID, w.system, { id, ours: MAIN, at: (now += 1000) });
+  const off = (id: string) => giveBack(db, DEMO_ID, w.system, { id, ours: MAIN, at: later(1000) });
 
   await wanted('v-old', first!);
   const moved = await wanted('v-new', second!, 'v-old');

@@ -1,7 +1,5 @@
 /** Follow-ups in storage: what they do is done once, whatever stops it; and what failed is told, tried again and done again by hand. */
-import 'fake-indexeddb/auto';
-import { deleteDB } from 'idb';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import PostalMime from 'postal-mime';
 import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
 import { pastOf } from '../../standins/past/past';
@@ -11,13 +9,9 @@ import { callRow } from '../../core/story';
 import {
   addTask,
   carryDue,
-  Changes,
-  changeRound,
   changeTask,
-  DB_NAME,
   doAgain,
   dropTask,
-  openDatabase,
   raise,
   raiseWithoutCall,
   readFile,
@@ -26,27 +20,28 @@ import {
   receiveText,
   setHookHabit,
   setTags,
-  startRound,
   withdrawErrands,
-  Workspace,
   writeFile,
   writeTextHabits,
-  writeWhole,
   type CallRecord,
-  type Db,
 } from '..';
+import {
+  ADA,
+  becomes,
+  begin,
+  byId,
+  db,
+  having,
+  HOUR,
+  later,
+  MAIN,
+  MINUTE,
+  NOW,
+  now,
+  stored,
+  w,
+} from '../../../tests/fixtures/stored';
 
-/** Tuesday, 10:15 in the yard. */
-const NOW = Date.UTC(2026, 10, 24, 18, 15);
-const MINUTE = 60_000;
-const HOUR = 60 * MINUTE;
-const ADA = '+12065550101';
-const MAIN = '+13605550142';
-
-let db: Db;
-let w: Workspace;
-let changes: Changes;
-let now = NOW;
 const whole = demonstration(NOW);
 const vain = pastOf(DEMO_ID, whole.draft.system, whole.standing.standing, NOW, 30).calls.find((c) => {
   const { facts } = callRow(c);
@@ -73,21 +68,10 @@ const followUp = (then: FollowThen, change: Partial<FollowUp> = {}): FollowUp =>
 });
 const TEXT: FollowThen = { do: 'text', text: 'Sorry, we call back.', numberId: null };
 
+/** These follow-ups and no others. @returns the system that is in force */
 async function start(followUps: FollowUp[]): Promise<System> {
-  const system = { ...whole.draft.system, followUps: Object.fromEntries(followUps.map((f) => [f.id, f])) };
-  await writeWhole(db, {
-    ...whole,
-    draft: { ...whole.draft, system },
-    versions: [{ ...whole.versions[0]!, system }],
-    texts: [],
-    threads: [],
-    mail: [],
-  });
-  const opened = await Workspace.open(db, changes, DEMO_ID);
-  if (!opened.ok) throw new Error(opened.message);
-  w = opened.workspace;
-  w.now = () => now;
-  return system;
+  await begin({ ...having({ followUps: byId(followUps) }), texts: [], threads: [], mail: [] });
+  return w.system;
 }
 /** A call is over: it is stored with what follows from it, as the exchange does. */
 const over = (system: System, call: CallRecord = called()) =>
@@ -103,17 +87,8 @@ const errands = () => readMany(db, 'errands', DEMO_ID);
 const texts = async () => (await readMany(db, 'texts', DEMO_ID)).filter((t) => t.way === 'out');
 const tasks = () => readMany(db, 'tasks', DEMO_ID);
 
-beforeEach(async () => {
-  now = NOW;
-  db = await openDatabase();
-  changes = new Changes();
-});
-afterEach(async () => {
-  w.close();
-  changes.close();
-  db.close();
-  await deleteDB(DB_NAME);
-});
+// What is stored differs from test to test.
+stored(() => {});
 
 describe('a text after a call in vain', () => {
   it('goes once, two minutes later, however often it is looked at and from how many windows', async () => {
@@ -123,7 +98,7 @@ describe('a text after a call in vain', () => {
     expect(await over(system)).toEqual([]);
     await carry(system);
     expect(await texts()).toEqual([]);
-    now += 2 * MINUTE;
+    later(2 * MINUTE);
     await Promise.all([carry(system), carry(system), carry(system)]);
     expect(await texts()).toMatchObject([
       { from: MAIN, to: ADA, text: 'Sorry, we call back.', byItself: true },
@@ -137,7 +112,7 @@ describe('a text after a call in vain', () => {
     const system = await start([followUp(TEXT)]);
     await over(system);
     const [waiting] = await errands();
-    now += 2 * MINUTE;
+    later(2 * MINUTE);
     await carry(system);
     await db.write('call', async (open) => {
       const tx = open('errands');
@@ -155,7 +130,7 @@ describe('a text after a call in vain', () => {
     const talk = pastOf(DEMO_ID, system, whole.standing.standing, NOW, 30).calls.find(
       (c) => callRow(c).facts.talked,
     )!;
-    now += MINUTE;
+    later(MINUTE);
     await over(system, {
       ...talk,
       businessId: DEMO_ID,
@@ -164,7 +139,7 @@ describe('a text after a call in vain', () => {
       request: { ...talk.request, id: 'talk', from: { kind: 'outside', number: ADA } },
     });
     await receiveText(w, { from: '+12065550102', to: MAIN, text: 'STOP' });
-    now += MINUTE;
+    later(MINUTE);
     await carry(system);
     expect((await errands()).map((e) => e.why)).toEqual([
       'They were talked with meanwhile.',
@@ -176,10 +151,10 @@ describe('a text after a call in vain', () => {
     const system = await start([followUp(TEXT)]);
     await writeTextHabits(db, DEMO_ID, { [ADA]: 'calls only' });
     await over(system);
-    now += 2 * MINUTE;
+    later(2 * MINUTE);
     await carry(system);
     expect(await errands()).toMatchObject([{ state: 'done' }]);
-    now += MINUTE;
+    later(MINUTE);
     await carry(system);
     expect(await errands()).toMatchObject([
       { state: 'failed', why: expect.stringContaining('landline') as string },
@@ -200,7 +175,7 @@ describe('a text after a call in vain', () => {
     await over(system);
     const [waiting] = await errands();
     const back = await withdrawErrands(w, [waiting!.id]);
-    now += 5 * MINUTE;
+    later(5 * MINUTE);
     await carry(system);
     expect(await texts()).toEqual([]);
     expect(await errands()).toMatchObject([{ state: 'withdrawn' }]);
@@ -211,7 +186,7 @@ describe('a text after a call in vain', () => {
   it('is not done three days later: a person is to see to it', async () => {
     const system = await start([followUp(TEXT)]);
     await over(system);
-    now += 72 * HOUR;
+    later(72 * HOUR);
     await carry(system);
     expect(await errands()).toMatchObject([{ state: 'not done' }]);
     expect(await tasks()).toHaveLength(1);
@@ -231,7 +206,7 @@ describe('a web hook', () => {
       const [one] = await errands();
       if (one!.next === undefined) break;
       waits.push((one!.next - now) / MINUTE);
-      now = one!.next;
+      becomes(one!.next);
     }
     expect(waits).toEqual([1, 5, 30, 120]);
     expect(await errands()).toMatchObject([{ state: 'failed', why: '503 Service Unavailable.' }]);
@@ -245,7 +220,7 @@ describe('a web hook', () => {
     await carry(system);
     expect(await errands()).toMatchObject([{ state: 'waits', next: now + MINUTE }]);
     await setHookHabit(db, DEMO_ID, HOOK.url, 'takes them');
-    now += MINUTE;
+    later(MINUTE);
     await carry(system);
     expect(await errands()).toMatchObject([{ state: 'done' }]);
     const { received } = await readHookBook(db, DEMO_ID);
@@ -322,7 +297,7 @@ it('mails, tasks, notes and tags are made, and a tag sets off what waits for it'
   // A person who takes the tag away and puts it back sets off nothing twice.
   await setTags(w, 'call', []);
   await setTags(w, 'call', ['missed', ' missed ', '']);
-  now += MINUTE;
+  later(MINUTE);
   await carry(system);
   expect((await errands()).filter((e) => e.followUpId === 'g')).toHaveLength(1);
 });
@@ -404,9 +379,9 @@ it('somebody who has paired nothing, and a number that moved, set one off once',
     });
     await tx.done;
   });
-  now += 47 * HOUR;
+  later(47 * HOUR);
   expect(await raiseWithoutCall(db, DEMO_ID, system, now)).toEqual([]);
-  now += HOUR;
+  later(HOUR);
   await raiseWithoutCall(db, DEMO_ID, system, now);
   await raiseWithoutCall(db, DEMO_ID, system, now);
   await carry(system);
@@ -464,77 +439,4 @@ it('two changes that are told at once are both shown', async () => {
   });
   await Promise.all(['a', 'b', 'c'].map((id) => w.changedOnes('tasks', [id])));
   expect(w.view.tasks.map((t) => t.id)).toEqual(['a', 'b', 'c']);
-});
-
-describe('a round of texts', () => {
-  const line = (n: number) => ({
-    number: `+1206555010${n}`,
-    name: '',
-    text: `Text ${n}`,
-    parts: 1,
-    at: NOW + n * 1000,
-    due: NOW + n * 1000,
-    why: '',
-  });
-  const made = {
-    lines: [
-      line(1),
-      line(2),
-      line(3),
-      { ...line(4), text: null, at: null, due: null, why: 'They want no texts.' },
-    ],
-    goes: 3,
-    parts: 3,
-    leftOut: [{ why: 'They want no texts.', n: 1 }],
-    first: NOW,
-    last: NOW,
-  };
-  const words = { name: 'Spring', from: MAIN, text: 'Text {n}', consent: 'on paper' };
-  const round = async () => {
-    const done = await startRound(w, words, made);
-    if (!done.ok) throw new Error(done.message);
-    return done.round.id;
-  };
-  it('goes one after the other, paused and gone on with comes to the same, and nobody gets it twice', async () => {
-    const system = await start([]);
-    const id = await round();
-    now = NOW + 1000;
-    await carry(system);
-    expect((await texts()).map((t) => t.to)).toEqual(['+12065550101']);
-    expect(await changeRound(w, id, 'pauses')).toBe(true);
-    expect(await changeRound(w, id, 'pauses')).toBe(false);
-    now += HOUR;
-    await carry(system);
-    expect(await texts()).toHaveLength(1);
-    await changeRound(w, id, 'runs');
-    await carry(system);
-    expect(await texts()).toHaveLength(2);
-    now += 1000;
-    await carry(system);
-    await carry(system);
-    expect((await texts()).map((t) => [t.to, t.text])).toEqual([
-      ['+12065550101', 'Text 1'],
-      ['+12065550102', 'Text 2'],
-      ['+12065550103', 'Text 3'],
-    ]);
-  });
-  it('called off does not go on, and what fails of it is counted and no task', async () => {
-    const system = await start([]);
-    await writeTextHabits(db, DEMO_ID, { '+12065550101': 'blocks them' });
-    const id = await round();
-    now = NOW + 1000;
-    await carry(system);
-    now += MINUTE;
-    await changeRound(w, id, 'called off');
-    expect(await changeRound(w, id, 'runs')).toBe(false);
-    await carry(system);
-    expect((await errands()).map((e) => e.state).toSorted()).toEqual(['failed', 'withdrawn', 'withdrawn']);
-    expect(await tasks()).toEqual([]);
-  });
-  it('without a name, or for nobody, is refused and stores nothing', async () => {
-    await start([]);
-    expect(await startRound(w, { ...words, name: ' ' }, made)).toMatchObject({ ok: false, field: 'name' });
-    expect(await startRound(w, words, { ...made, lines: [made.lines[3]!] })).toMatchObject({ ok: false });
-    expect(await errands()).toEqual([]);
-  });
 });

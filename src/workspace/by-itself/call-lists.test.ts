@@ -1,53 +1,22 @@
 /** Call lists in storage: three people at one list at once call nobody twice, and what follows is stored with the call or not at all. */
-import 'fake-indexeddb/auto';
-import { deleteDB } from 'idb';
-import { afterEach, beforeEach, expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { expect, it } from 'vitest';
 import { usualOutcomes } from '../../core/call-lists';
 import { whereaboutsOf } from '../../core/numbering';
 import { readReceivers } from '../../core/rounds';
-import {
-  changeCallList,
-  Changes,
-  DB_NAME,
-  endCall,
-  makeCallList,
-  openDatabase,
-  putBack,
-  takeNext,
-  Workspace,
-  writeWhole,
-  type Db,
-} from '..';
+import { changeCallList, endCall, makeCallList, putBack, takeNext, Workspace } from '..';
+import { begin, stored, w, window } from '../../../tests/fixtures/stored';
 
-/** Tuesday, 10:15 in the yard. */
-const NOW = Date.UTC(2026, 10, 24, 18, 15);
 const ZONE = 'America/Los_Angeles';
-let db: Db;
-let changes: Changes[] = [];
-let now = NOW;
 const where = (number: string) => whereaboutsOf(number, 'US', ZONE);
-async function window(by: string): Promise<Workspace> {
-  const own = new Changes();
-  changes.push(own);
-  const opened = await Workspace.open(db, own, DEMO_ID);
-  if (!opened.ok) throw new Error(opened.message);
-  opened.workspace.now = () => now;
-  opened.workspace.by = by;
-  return opened.workspace;
+/** Somebody's window. */
+async function windowOf(by: string): Promise<Workspace> {
+  const own = await window();
+  own.by = by;
+  return own;
 }
-let w: Workspace;
-beforeEach(async () => {
-  now = NOW;
-  db = await openDatabase();
-  await writeWhole(db, demonstration(NOW));
-  w = await window('Mei');
-});
-afterEach(async () => {
-  for (const c of changes) c.close();
-  changes = [];
-  db.close();
-  await deleteDB(DB_NAME);
+stored(async () => {
+  await begin();
+  w.by = 'Mei';
 });
 const words = { name: 'Spring', selling: false, registry: null, script: '', outcomes: usualOutcomes() };
 async function listOf(n: number, change = {}) {
@@ -63,7 +32,7 @@ const take = async (who: Workspace, id: string) => {
 
 it('three who ask at once get three people; whoever asks again has the same; nobody is called twice', async () => {
   const id = await listOf(9);
-  const three = [w, await window('Rosa'), await window('Idris')];
+  const three = [w, await windowOf('Rosa'), await windowOf('Idris')];
   const called: string[] = [];
   for (let round = 0; round < 4; round++) {
     const taken = await Promise.all(three.map((who) => take(who, id)));
@@ -84,7 +53,7 @@ it('three who ask at once get three people; whoever asks again has the same; nob
 
 it('a colleague’s cannot be ended by another; put back they are free', async () => {
   const id = await listOf(1);
-  const rosa = await window('Rosa');
+  const rosa = await windowOf('Rosa');
   const entry = (await take(w, id))!;
   expect(await endCall(rosa, entry.id, 'reached', '', ZONE)).toMatchObject({
     ok: false,

@@ -1,47 +1,20 @@
 /** Dialogues in storage: each text is answered once, a person is left alone with nothing, and a follow-up begins one. */
-import 'fake-indexeddb/auto';
-import { deleteDB } from 'idb';
-import { afterEach, beforeEach, expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { expect, it } from 'vitest';
 import { dialogueStarters } from '../../core/dialogues';
 import { conversations } from '../../core/story';
 import type { Dialogue } from '../../core/system';
-import { Changes, DB_NAME, openDatabase, receiveText, Workspace, writeWhole, type Db } from '..';
+import { receiveText } from '..';
+import { ADA, begin, byId, having, later, MAIN, MINUTE, stored, w } from '../../../tests/fixtures/stored';
 
-const NOW = Date.UTC(2026, 10, 24, 18, 15);
-const ADA = '+12065550101';
-const MAIN = '+13605550142';
 let n = 0;
 const dialogues = dialogueStarters('rosa', () => `s${(n += 1)}`).map((d, i): Dialogue => ({
   ...d,
   id: `d${i}`,
 }));
 
-let db: Db;
-let w: Workspace;
-let changes: Changes;
-let now = NOW;
-beforeEach(async () => {
-  now = NOW;
-  db = await openDatabase();
-  changes = new Changes();
-  const whole = demonstration(NOW);
-  const system = { ...whole.draft.system, dialogues: Object.fromEntries(dialogues.map((d) => [d.id, d])) };
-  const versions = [{ ...whole.versions[0]!, system }];
-  await writeWhole(db, { ...whole, draft: { ...whole.draft, system }, versions, texts: [], threads: [] });
-  const opened = await Workspace.open(db, changes, DEMO_ID);
-  if (!opened.ok) throw new Error(opened.message);
-  w = opened.workspace;
-  w.now = () => now;
-});
-afterEach(async () => {
-  w.close();
-  changes.close();
-  db.close();
-  await deleteDB(DB_NAME);
-});
+stored(() => begin({ ...having({ dialogues: byId(dialogues) }), texts: [], threads: [] }));
 const write = async (text: string, from = ADA) => {
-  now += 60_000;
+  later(MINUTE);
   await receiveText(w, { from, to: MAIN, text });
 };
 const said = () => w.view.texts.filter((t) => t.way === 'out').map((t) => t.text);

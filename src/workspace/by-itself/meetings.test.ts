@@ -1,45 +1,12 @@
 /** Meetings in storage: everybody is asked by mail, answers come back, and what does not count changes nothing. */
-import 'fake-indexeddb/auto';
-import { deleteDB } from 'idb';
 import PostalMime from 'postal-mime';
-import { afterEach, beforeEach, expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { expect, it } from 'vitest';
 import { writeReply } from '../../core/formats/ical';
 import type { Guest } from '../../core/meetings';
-import {
-  changeMeeting,
-  Changes,
-  DB_NAME,
-  hearReply,
-  openDatabase,
-  planMeeting,
-  Workspace,
-  writeWhole,
-  type Db,
-} from '..';
+import { changeMeeting, hearReply, planMeeting } from '..';
+import { begin, HOUR, NOW, later, stored, w } from '../../../tests/fixtures/stored';
 
-const NOW = Date.UTC(2026, 10, 24, 18, 15);
-const HOUR = 3_600_000;
-let db: Db;
-let w: Workspace;
-let changes: Changes;
-let now = NOW;
-beforeEach(async () => {
-  now = NOW;
-  db = await openDatabase();
-  changes = new Changes();
-  await writeWhole(db, { ...demonstration(NOW), mail: [] });
-  const opened = await Workspace.open(db, changes, DEMO_ID);
-  if (!opened.ok) throw new Error(opened.message);
-  w = opened.workspace;
-  w.now = () => now;
-});
-afterEach(async () => {
-  w.close();
-  changes.close();
-  db.close();
-  await deleteDB(DB_NAME);
-});
+stored(() => begin({ mail: [] }));
 const guest = (personId: string | null, address: string): Guest => ({
   personId,
   name: address,
@@ -76,7 +43,7 @@ it('answers come back; a change asks anew, and an answer to what was before does
   await plan();
   const [meeting] = w.view.meetings;
   const { file } = await calendarOf('ada@out.example');
-  const reply = (how: 'accepted' | 'declined', at = (now += 1000)) =>
+  const reply = (how: 'accepted' | 'declined', at = later(1000)) =>
     writeReply(file, 'ada@out.example', how, at);
   const of = () => w.view.meetings[0]!.guests.map((g) => g.answer);
   expect(await hearReply(w, reply('accepted'), 'ada@out.example')).toBe('ada@out.example has accepted.');

@@ -1,42 +1,10 @@
 /** What visitors ask for by a call button, as it is stored: a task with their number, a time that nobody else has, at a pace. */
-import 'fake-indexeddb/auto';
-import { deleteDB } from 'idb';
-import { afterEach, beforeEach, expect, it } from 'vitest';
-import { DEMO_ID, demonstration } from '../../../demo/lantern-cove';
+import { expect, it } from 'vitest';
 import { freeTimes } from '../../core/booking';
-import {
-  askCallBack,
-  askedOf,
-  bookVisit,
-  Changes,
-  DB_NAME,
-  openDatabase,
-  Workspace,
-  writeWhole,
-  type Db,
-} from '..';
+import { askCallBack, askedOf, bookVisit } from '..';
+import { becomes, begin, later, NOW, now, stored, w } from '../../../tests/fixtures/stored';
 
-const NOW = Date.UTC(2026, 10, 24, 18, 15);
-let db: Db;
-let w: Workspace;
-let changes: Changes;
-let now = NOW;
-beforeEach(async () => {
-  now = NOW;
-  db = await openDatabase();
-  changes = new Changes();
-  await writeWhole(db, { ...demonstration(NOW), texts: [], threads: [] });
-  const opened = await Workspace.open(db, changes, DEMO_ID);
-  if (!opened.ok) throw new Error(opened.message);
-  w = opened.workspace;
-  w.now = () => now;
-});
-afterEach(async () => {
-  w.close();
-  changes.close();
-  db.close();
-  await deleteDB(DB_NAME);
-});
+stored(() => begin({ texts: [], threads: [] }));
 const button = () => w.system.buttons['site-button']!;
 let asked = 0;
 const ask = (change = {}, day: string | null = null) =>
@@ -66,7 +34,7 @@ it('a call back is a task for whoever does that, with the number as it is dialle
       '2026-11-30',
     ],
   ]);
-  now = NOW + 12 * 3_600_000;
+  becomes(NOW + 12 * 3_600_000);
   await ask({ visitor: 'v2' });
   // At night nobody calls today any more.
   expect(w.view.tasks.at(-1)!.by).toBe('2026-11-25');
@@ -90,7 +58,7 @@ it('whoever asks again and again is told to call', async () => {
     message: expect.stringContaining('several times') as string,
   });
   expect(w.view.tasks).toHaveLength(3);
-  now += 3_700_000;
+  later(3_700_000);
   expect((await ask()).ok).toBe(true);
 });
 

@@ -35,15 +35,6 @@ export const About = z.object({
   as: z.enum(['a word', 'add', 'move']),
 });
 
-/** Lengths in seconds, by chance: between values as they were, or with exponential spread about a mean. */
-export const Spread = z.discriminatedUnion('as', [
-  z.object({ as: z.literal('seen'), sorted: z.array(z.number()) }),
-  z.object({ as: z.literal('exponential'), mean: z.number() }),
-]);
-
-/** Whoever is rung and nothing else is said of lifts by chance: so likely, and after so long. The call's seed decides. */
-export const Lifting = z.object({ share: z.number().min(0).max(1), after: Spread });
-
 export const CallRequest = z.object({
   id: Id,
   /** Moment of arrival, epoch milliseconds. */
@@ -52,8 +43,6 @@ export const CallRequest = z.object({
   to: Destination,
   /** Null for a real call: everything people do comes in as it happens. */
   behaviour: Behaviour.nullable(),
-  /** How people and phones of ours behave of whom the behaviour says nothing. */
-  lifting: Lifting.optional(),
   about: About.optional(),
   /** It rings at the phone it is placed from first, and goes out when that is lifted (RFC 5359, click to dial). */
   ringsFirst: z.boolean().optional(),
@@ -65,12 +54,22 @@ export const CallRequest = z.object({
   choices: z.array(z.number().int()).optional(),
 });
 
-export type Spread = z.infer<typeof Spread>;
-export type Lifting = z.infer<typeof Lifting>;
 export type Origin = z.infer<typeof Origin>;
 export type About = z.infer<typeof About>;
 export type Destination = z.infer<typeof Destination>;
-export type CallRequest = z.infer<typeof CallRequest>;
+export type CallRequest = z.infer<typeof CallRequest> & {
+  /** How people and phones of ours behave of whom the behaviour says nothing. Of a load run, whose calls nobody stores. */
+  lifting?: Lifting;
+};
+
+/** Lengths in seconds, by chance: between values as they were, or of exponential spread about a mean. */
+export type Spread = { as: 'seen'; sorted: readonly number[] } | { as: 'exponential'; mean: number };
+
+/** Whoever is rung lifts by chance: so likely, from 0 to 1, and after so long. The call's seed decides. */
+export interface Lifting {
+  share: number;
+  after: Spread;
+}
 
 /** A caller nobody knows, from the range kept for fiction: nobody has this number. */
 export const NEW_CALLER = '+12065550187';

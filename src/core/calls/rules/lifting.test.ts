@@ -4,7 +4,7 @@ import { allOn, edited, MAIN, yard } from '../../../../tests/fixtures/yard';
 import { CallEngine, NEW_CALLER, nobodyAnswers, type CallRequest } from '..';
 import type { Command } from '../../system';
 import { hashOf, liftsByChance, spreadAt } from './chance';
-import { CallRequest as Request, type Lifting } from '../base/request';
+import type { Lifting } from '../base/request';
 
 const LIFTING: Lifting = { share: 0.6, after: { as: 'seen', sorted: [2, 4, 10] } };
 
@@ -76,6 +76,4 @@ describe('in a call', () => {
     expect(answered(asks(), { kind: 'outside', id: '+12065550143' })).toBeUndefined();
     expect(answered(asks({ behaviour: null }), ROSA)).toBeUndefined();
   });
-  it('it is part of what a request may say', () =>
-    expect(Request.parse(asks()).lifting).toEqual(asks().lifting));
 });
