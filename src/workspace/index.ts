@@ -5,7 +5,7 @@ export { isClosed, NotStored, within, type StorageState, type Why } from './stor
 export { emptyWhole, mend, readWhole, remember, wholeOf, writeWhole, Whole, type WayOn } from './businesses';
 export { copyIsDue, readCopyPlace, revisionOf, writeCopyPlace } from './keeping/copy';
 export { Damaged, sorted } from './stored/damage';
-export { isOneByOne, readAgain, readMany, readNear, readOne } from './stored/reading';
+export { readAgain, readMany, readNear, readOne } from './stored/reading';
 export { LOGGED } from './log/journal';
 export { KeptLog, type EntryRecords } from './log/kept-log';
 export { callsUpTo, NEAR_DAYS } from './stored/near';

@@ -1,5 +1,5 @@
 /** What an act needs of where it is done: a window's workspace has it, and the exchange for a phone. */
-import type { OneByOne } from './stored/reading';
+import type { OneByOne } from './stored/kinds';
 import type { Db } from './stored/db';
 
 export interface Place {

@@ -6,31 +6,8 @@ import type { Whole } from './businesses';
 import type { Db, Moved } from './stored/db';
 import { movedOf } from './keeping/moving';
 import { readRecord, type DraftState } from './draft';
-import type {
-  Aside,
-  BookingRecord,
-  MeetingRecord,
-  DeviceRecord,
-  BusinessRecord,
-  CallListRecord,
-  CallRecord,
-  CircleRecord,
-  DealingsRecord,
-  EntryRecord,
-  ErrandRecord,
-  FaxRecord,
-  Invitation,
-  MailRecord,
-  MessageRecord,
-  OwnContactRecord,
-  RoundRecord,
-  RunRecord,
-  TaskRecord,
-  TextRecord,
-  ThreadRecord,
-  VersionRecord,
-  WordsRecord,
-} from './stored/records';
+import { recordsOf, type Records } from './stored/kinds';
+import type { Aside, BusinessRecord, DealingsRecord, VersionRecord } from './stored/records';
 import { readBook } from './carrier/side';
 import type { StorageState } from './stored/store';
 
@@ -41,7 +18,7 @@ export interface BusinessName {
 }
 
 /** All that a screen shows, as one immutable picture; a new one with every change. */
-export interface View {
+export interface View extends Records {
   business: BusinessRecord;
   businesses: BusinessName[];
   draft: DraftState;
@@ -50,25 +27,6 @@ export interface View {
   dealings: DealingsRecord;
   /** The carrier's book, of all businesses. */
   book: CarrierBook;
-  invitations: Invitation[];
-  mail: MailRecord[];
-  messages: MessageRecord[];
-  calls: CallRecord[];
-  texts: TextRecord[];
-  threads: ThreadRecord[];
-  ownContacts: OwnContactRecord[];
-  faxes: FaxRecord[];
-  circles: CircleRecord[];
-  words: WordsRecord[];
-  errands: ErrandRecord[];
-  tasks: TaskRecord[];
-  runs: RunRecord[];
-  rounds: RoundRecord[];
-  bookings: BookingRecord[];
-  meetings: MeetingRecord[];
-  devices: DeviceRecord[];
-  callLists: CallListRecord[];
-  listed: EntryRecord[];
   clock: ClockSetting;
   /** It was given to another machine, or is about to be: calls do not go by what is here. */
   moved: Moved | null;
@@ -109,25 +67,7 @@ export async function pictureOf(db: Db, whole: Whole, aside: Aside[]): Promise<V
     standing: whole.standing.standing,
     dealings: whole.dealings,
     book: await readBook(db),
-    invitations: whole.invitations,
-    mail: whole.mail,
-    messages: whole.messages,
-    calls: whole.calls,
-    texts: whole.texts,
-    threads: whole.threads,
-    ownContacts: whole.ownContacts,
-    faxes: whole.faxes,
-    circles: whole.circles,
-    words: whole.words,
-    errands: whole.errands,
-    tasks: whole.tasks,
-    runs: whole.runs,
-    rounds: whole.rounds,
-    bookings: whole.bookings,
-    meetings: whole.meetings,
-    devices: whole.devices,
-    callLists: whole.callLists,
-    listed: whole.listed,
+    ...recordsOf(whole),
     clock: await clockOf(db),
     moved: (await movedOf(db, whole.business.id)) ?? null,
     storage: db.state,

@@ -12,7 +12,8 @@ import {
 import { benchTime, ClockSetting } from '../standins/clock/clock';
 import { readWhole, writeWhole, type Whole } from './businesses';
 import { dropAside, readAside, setAside, type Unread } from './stored/damage';
-import { ONE_BY_ONE, readAgain, readMany, type OneByOne } from './stored/reading';
+import { ONE_BY_ONE, recordsOf, type OneByOne } from './stored/kinds';
+import { readAgain, readMany } from './stored/reading';
 import { settable, storeSettings, storeStanding } from './standing';
 import { movedOf } from './keeping/moving';
 import { businessNames, clockOf, pictureOf, type View } from './view';
@@ -422,32 +423,7 @@ export class Workspace {
    */
   async whole(): Promise<Whole> {
     await this.settled();
-    const {
-      draft,
-      business,
-      inForce,
-      standing,
-      dealings,
-      invitations,
-      mail,
-      messages,
-      calls,
-      texts,
-      threads,
-      ownContacts,
-      faxes,
-      circles,
-      words,
-      errands,
-      tasks,
-      runs,
-      rounds,
-      callLists,
-      listed,
-      bookings,
-      meetings,
-      devices,
-    } = this.picture;
+    const { draft, business, inForce, standing, dealings } = this.picture;
     const shown = { draft: draft.record, edits: draft.edits };
     const { failed } = this.db.state;
     const read = failed && isClosed(failed.why) ? null : await readWhole(this.db, this.id, { bytes: true });
@@ -458,25 +434,7 @@ export class Workspace {
       versions: [inForce],
       standing: { businessId: this.id, standing },
       dealings,
-      invitations,
-      mail,
-      messages,
-      calls,
-      texts,
-      threads,
-      ownContacts,
-      faxes,
-      circles,
-      words,
-      errands,
-      tasks,
-      runs,
-      rounds,
-      callLists,
-      listed,
-      bookings,
-      meetings,
-      devices,
+      ...recordsOf(this.picture),
     };
   }
 

@@ -2,6 +2,7 @@
 import type { Db } from '../stored/db';
 import type { CopyPlace } from '../stored/records';
 import { within } from '../stored/store';
+import { ONE_BY_ONE, type OneByOne, type RecordOf, type Records } from '../stored/kinds';
 import type { View } from '../view';
 
 const keyOf = (businessId: string) => `copy:${businessId}` as const;
@@ -18,72 +19,41 @@ export const writeCopyPlace = (db: Db, businessId: string, place: CopyPlace): Pr
     await tx.done;
   });
 
+/** Of each kind, what another copy is worth for where it differs. */
+const DIFFERS: { [K in OneByOne]: (records: readonly RecordOf<K>[]) => unknown } = {
+  invitations: (all) => all.map((i) => [i.id, i.state, i.wrongTries]),
+  mail: (all) => [all.length, all.at(-1)?.id],
+  messages: (all) => all.map((m) => [m.id, m.heard, m.folder, m.note, m.assignedTo, m.answeredAt]),
+  calls: (all) => all.map((c) => [c.id, c.answeredAt]),
+  texts: (all) => all.map((t) => [t.id, t.sendAt, t.fate]),
+  threads: (all) => all,
+  ownContacts: (all) => all.map((c) => [c.id, c.at]),
+  faxes: (all) => all.map((f) => [f.id, f.seen, f.folder, f.note, f.assignedTo, f.answeredAt]),
+  circles: (all) => all.map((c) => [c.id, c.name, c.memberIds]),
+  words: (all) => all.length,
+  errands: (all) => all.map((e) => [e.state, e.next]),
+  runs: (all) => all.map((r) => [r.id, r.step, r.state]),
+  rounds: (all) => all.map((r) => [r.id, r.state]),
+  bookings: (all) => all.map((b) => [b.id, b.from, b.state]),
+  devices: (all) => all.map((d) => [d.id, d.is === 'device' ? d.state : '']),
+  meetings: (all) => all.map((m) => [m.id, m.from, m.sequence, m.guests.map((g) => g.answer)]),
+  callLists: (all) => all,
+  listed: (all) => all.map((e) => [e.id, e.state, e.calls.length, e.from]),
+  tasks: (all) => all.map((t) => [t.text, t.personId, t.by, t.doneAt]),
+};
+const differs = <K extends OneByOne>(kind: K, view: Records): unknown =>
+  DIFFERS[kind](view[kind] as readonly RecordOf<K>[]);
+
 /** A name for the state of a business: another one whenever something that a file holds has changed. */
-export function revisionOf({
-  draft,
-  inForce,
-  standing,
-  dealings,
-  invitations,
-  mail,
-  messages,
-  calls,
-  texts,
-  threads,
-  ownContacts,
-  faxes,
-  circles,
-  words,
-  errands,
-  tasks,
-  runs,
-  rounds,
-  callLists,
-  listed,
-  bookings,
-  meetings,
-  devices,
-}: View): string {
+export function revisionOf(view: View): string {
+  const { draft, inForce, standing, dealings } = view;
   const parts = [
     draft.record.revision,
     draft.record.inForceAt,
     inForce.n,
     standing.revision,
     dealings,
-    invitations.map((i) => [i.id, i.state, i.wrongTries]),
-    mail.length,
-    mail.at(-1)?.id,
-    messages.map(({ id, heard, folder, note, assignedTo, answeredAt }) => [
-      id,
-      heard,
-      folder,
-      note,
-      assignedTo,
-      answeredAt,
-    ]),
-    calls.map((c) => [c.id, c.answeredAt]),
-    texts.map((t) => [t.id, t.sendAt, t.fate]),
-    threads,
-    ownContacts.map((c) => [c.id, c.at]),
-    faxes.map(({ id, seen, folder, note, assignedTo, answeredAt }) => [
-      id,
-      seen,
-      folder,
-      note,
-      assignedTo,
-      answeredAt,
-    ]),
-    circles.map((c) => [c.id, c.name, c.memberIds]),
-    words.length,
-    errands.map((e) => [e.state, e.next]),
-    runs.map((r) => [r.id, r.step, r.state]),
-    rounds.map((r) => [r.id, r.state]),
-    bookings.map((b) => [b.id, b.from, b.state]),
-    devices.map((d) => [d.id, d.is === 'device' ? d.state : '']),
-    meetings.map((m) => [m.id, m.from, m.sequence, m.guests.map((g) => g.answer)]),
-    callLists,
-    listed.map((e) => [e.id, e.state, e.calls.length, e.from]),
-    tasks.map((t) => [t.text, t.personId, t.by, t.doneAt]),
+    ...ONE_BY_ONE.map((kind) => differs(kind, view)),
   ];
   // FNV-1a of 32 bits (draft-eastlake-fnv, from memory): it tells states of one business apart, and hides nothing.
   let hash = 0x811c9dc5;

@@ -170,3 +170,14 @@ export const MANIES = Object.keys(MANY) as readonly Many[];
 /** Something for each kind. */
 export const ofEach = <T>(make: (kind: Many) => T): Record<Many, T> =>
   Object.fromEntries(MANIES.map((kind) => [kind, make(kind)])) as Record<Many, T>;
+
+/** Kinds that change one by one, however many there are, and that a window shows; edits and versions are the draft's. */
+export type OneByOne = Exclude<Many, 'edits' | 'versions'>;
+export const isOneByOne = (what: string): what is OneByOne =>
+  Object.hasOwn(MANY, what) && what !== 'edits' && what !== 'versions';
+export const ONE_BY_ONE = MANIES.filter(isOneByOne);
+/** All records of those kinds. */
+export type Records = { [K in OneByOne]: RecordOf<K>[] };
+/** Those of something that has more. */
+export const recordsOf = (from: Records): Records =>
+  Object.fromEntries(ONE_BY_ONE.map((kind) => [kind, from[kind]])) as unknown as Records;

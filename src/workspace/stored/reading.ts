@@ -1,7 +1,7 @@
 /** Records of a business as they are read: all, the newest, those that changed, or one. */
 import { sorted } from './damage';
 import type { Db } from './db';
-import { MANY, type Many, type RecordOf } from './kinds';
+import { MANY, type Many, type OneByOne, type RecordOf } from './kinds';
 import { nearCalls } from './near';
 
 /** The records of a business that can be read. */
@@ -20,31 +20,6 @@ export const readNear = async <S extends Many>(
 ): Promise<RecordOf<S>[]> =>
   store === 'calls' ? sorted(store, await nearCalls(db, businessId)).good : readMany(db, store, businessId);
 
-/** Kinds of records that change one by one, however many there are. */
-export const ONE_BY_ONE = [
-  'messages',
-  'calls',
-  'texts',
-  'threads',
-  'faxes',
-  'ownContacts',
-  'circles',
-  'words',
-  'errands',
-  'tasks',
-  'runs',
-  'rounds',
-  'bookings',
-  'meetings',
-  'devices',
-  'callLists',
-  'listed',
-  'mail',
-  'invitations',
-] as const;
-export type OneByOne = (typeof ONE_BY_ONE)[number];
-export const isOneByOne = (what: string): what is OneByOne =>
-  (ONE_BY_ONE as readonly string[]).includes(what);
 /** More than so many are read together. */
 const MOST_AGAIN = 500;
 

@@ -11,7 +11,7 @@ import type { Place } from '../place';
 import type { Workspace } from '../workspace';
 import { DIALOGUE_STORES, heardByDialogue } from '../by-itself/dialogues';
 import { raise } from '../by-itself/raise';
-import { isOneByOne } from '../stored/reading';
+import { isOneByOne } from '../stored/kinds';
 import type { Change } from '../stored/sync';
 import { openTexts, putAnswer, putLeaving, stoppedIn } from './kept';
 
