@@ -2,21 +2,13 @@
  * The live switch: the same call engine as a rehearsal, run against the bench clock. One worker of the browser's windows
  * holds it at a time; its calls are stored with every change, so that another takes them up where they are.
  */
-import {
-  calledPerson,
-  CallEngine,
-  outsideNumber,
-  settingsOf,
-  type Action,
-  type CallState,
-} from '../core/calls';
+import { CallEngine, outsideNumber, settingsOf, type Action, type CallState } from '../core/calls';
 import { RATES } from '../standins/carrier/prices';
 import { reactionOf, type Reaction } from '../standins/outside/outside';
 import { spansOf } from '../core/booking';
 import type { Differing } from '../core/coverage';
-import type { Held } from '../core/messages';
-import { EXCHANGE, isOff, meetsNow, type Told } from '../core/phone';
-import { emptyStanding, type Setting, type Standing, type System } from '../core/system';
+import { EXCHANGE } from '../core/phone';
+import { emptyStanding, type Setting, type Stamp, type Standing, type System } from '../core/system';
 import { benchTime, speedOf, type ClockSetting } from '../standins/clock/clock';
 import {
   clockOf,
@@ -31,11 +23,9 @@ import {
   storeStanding,
   Beside,
   within,
-  type BookingRecord,
   type Change,
   type Changes,
   type Db,
-  type MessageRecord,
   movedKey,
   readRecord,
   settable,
@@ -44,24 +34,14 @@ import { keepBooked } from './booked';
 import { ByItself } from './by-itself';
 import { keepEnded } from './ended';
 import { heldIn, markMessages } from './messages';
+import { liveCalls, stored, type Line } from './line';
 import { letters } from './notices';
 import { PhoneWindows } from './phones/phones';
-import {
-  CHANNEL,
-  callerLock,
-  outsideLock,
-  phoneLock,
-  type FromSwitch,
-  type LiveCall,
-  type ToSwitch,
-} from './protocol';
+import { CHANNEL, outsideLock, phoneLock, type FromSwitch, type ToSwitch } from './protocol';
+import { Windows, type Open } from './windows';
 
 /** How often open windows are looked for, in milliseconds of real time. */
 const LOOK_MS = 1000;
-/** A window that is gone for less than this is only being reloaded. */
-const RELOAD_MS = 4000;
-/** Whoever serves a queue and has no phone on for so long is logged out: milliseconds of real time. */
-const OFF_MS = 30_000;
 /** What of a business its line goes by. */
 const REFRESHED: readonly Change['what'][] = ['in force', 'standing', 'messages', 'bookings'];
 /** What could not be stored is tried again so often, in milliseconds of real time. */
@@ -69,84 +49,11 @@ const AGAIN_MS = 1000;
 /** Messages confirmed lately, so that one sent again is not done twice. */
 const REMEMBERED = 500;
 
-/** With what the locks of outside phones begin. */
-const OUTSIDE = outsideLock('');
-
 /** What an outside phone does, as an act. */
-const actOf = ({ does }: Reaction, callId: string, phone: string): Parameters<CallEngine['act']>[1] =>
+const actOf = ({ does }: Reaction, callId: string, phone: string): Action =>
   does === 'answer' || does === 'decline'
     ? { kind: does, callId, phone }
     : { kind: 'outside', callId, phone, is: does };
-
-/** What of a call windows are shown as it is. */
-const SHOWN = [
-  'request',
-  'from',
-  'phase',
-  'since',
-  'until',
-  'legs',
-  'ends',
-  'listening',
-  'parked',
-  'passing',
-  'waiting',
-  'recorded',
-  'mailboxId',
-  'numberId',
-  'trace',
-] as const satisfies readonly (keyof LiveCall & keyof CallState)[];
-/** What a phone is told of a call and is not shown here does not compile. */
-true satisfies [Exclude<keyof Told, (typeof SHOWN)[number] | 'meets'>] extends [never] ? true : false;
-
-/** The calls of an engine as windows see them. */
-const liveCalls = ({ engine, beside }: Pick<Line, 'engine' | 'beside'>): LiveCall[] => {
-  const all = [...engine.calls.values()];
-  return all.map((call) => {
-    const shown = Object.fromEntries(SHOWN.map((key) => [key, call[key]])) as Pick<
-      CallState,
-      (typeof SHOWN)[number]
-    >;
-    const meets = meetsNow(call, all, engine.memory.lockedRooms ?? [], engine.world(call).system);
-    return {
-      ...shown,
-      calledPerson: calledPerson(engine, call),
-      note: beside.get(call.request.id)?.note,
-      ...(meets ? { meets } : {}),
-    };
-  });
-};
-
-interface Line {
-  engine: CallEngine;
-  /** Which version each system is that calls go by: it is stored once, and not with every act. */
-  inForce: Map<System, number>;
-  /** All messages, and what lies in each mailbox. */
-  messages: readonly MessageRecord[];
-  held: Map<string, Held[]>;
-  /** All appointments. */
-  bookings: readonly BookingRecord[];
-  standing: Standing;
-  said: Map<string, Said>;
-  /** What is written to calls that go on. */
-  beside: Map<string, Beside>;
-  /** How many events of a call have been looked at for letters to send. */
-  notified: Map<string, number>;
-  /** Why what it has come to is not stored, in words; null is that it is. */
-  trouble: string | null;
-}
-
-/** Calls in progress as they are stored. */
-function stored({ engine, inForce }: Line): ExchangeRecord['snapshot'] {
-  const { systems, ...snapshot } = engine.snapshot();
-  return {
-    ...snapshot,
-    systems: systems.map(([version, system]) => {
-      const n = inForce.get(system);
-      return [version, n === undefined ? system : { inForce: n }];
-    }),
-  };
-}
 
 export class Switch {
   private lines = new Map<string, Line>();
@@ -156,13 +63,8 @@ export class Switch {
   private looking: ReturnType<typeof setInterval> | undefined;
   private work: Promise<void> = Promise.resolve();
   private done: string[] = [];
-  private goneSince = new Map<string, number>();
-  /** Since when people who serve queues have no phone on, in real time, by business and person. */
-  private offSince = new Map<string, number>();
   private byItself: ByItself;
-  /** Windows of outside phones that have been seen. */
-  private windows = new Set<string | undefined>();
-
+  private readonly windows = new Windows();
   private readonly phones: PhoneWindows;
 
   /** @param effect what a change of settings does to callers, worked out apart: calls do not wait for it */
@@ -504,9 +406,21 @@ export class Switch {
           ? [{ kind: 'paused', personId: e.personId, reason: `missed ${e.missed} calls in a row` }]
           : [],
       );
+    await this.set(businessId, line, settings);
+  }
+
+  /** Settings are changed for all to see. @param stamp when, and by whom; the exchange now, where it does that by itself */
+  private async set(
+    businessId: string,
+    line: Line,
+    settings: readonly Setting[],
+    stamp: Stamp = { at: this.now(), by: EXCHANGE },
+  ): Promise<void> {
     if (!settings.length) return;
-    const stamp = { at: this.now(), by: EXCHANGE };
     await storeSettings(this.db, businessId, settings, stamp, line.engine.document);
+    await this.standingChanged(businessId);
+  }
+  private async standingChanged(businessId: string): Promise<void> {
     await this.refresh(businessId, 'standing');
     this.changes.tell({ businessId, what: 'standing' });
   }
@@ -553,10 +467,7 @@ export class Switch {
   /** A star code dialled on a person's phone changes their own settings. */
   private async carryOut(businessId: string, line: Line, call: CallState): Promise<void> {
     const { settings, stamp } = settingsOf(line.engine.world(call).system, call, this.now());
-    if (!settings.length) return;
-    await storeSettings(this.db, businessId, settings, stamp, line.engine.document);
-    await this.refresh(businessId, 'standing');
-    this.changes.tell({ businessId, what: 'standing' });
+    await this.set(businessId, line, settings, stamp);
   }
 
   /** Looks which windows are open: softphones register by being open, and a caller whose window is gone has hung up. */
@@ -572,11 +483,13 @@ export class Switch {
       });
   }
 
-  private async lookAroundIn(id: string, open: Set<string | undefined>): Promise<void> {
+  private async lookAroundIn(id: string, open: Open): Promise<void> {
     const line = await this.line(id);
     if (!line) return;
-    await this.hangUpForTheGone(id, line, open);
-    await this.logOutTheGone(id, line);
+    const gone = this.windows.actsOf(id, line, open);
+    for (const action of gone) line.engine.act(this.now(), action);
+    if (gone.length) await this.settle(id);
+    await this.set(id, line, this.windows.loggedOut(id, line, this.now()));
     const sent = await sendDue(this.db, id, this.now());
     if (sent.length) this.changes.tell({ businessId: id, what: 'texts', ids: sent });
     this.byItself.look(id, line.engine.document, (words) => this.tellTrouble(id, line, words));
@@ -592,79 +505,8 @@ export class Switch {
         }
         return { ...standing, registrations };
       });
-      await this.refresh(id, 'standing');
-      this.changes.tell({ businessId: id, what: 'standing' });
+      await this.standingChanged(id);
     }
-  }
-
-  /**
-   * Whoever logged in to a queue and has no phone on any more is logged out after a while, for all to see. Who never logged in
-   * or out serves it when they can.
-   */
-  private async logOutTheGone(id: string, line: Line): Promise<void> {
-    const { standing, engine } = line;
-    const out: Setting[] = [];
-    for (const [queueId, by] of Object.entries(standing.logins))
-      for (const [personId, login] of Object.entries(by)) {
-        const off = login.value && isOff(engine.document, standing, personId, this.now());
-        const key = `${id} ${personId}`;
-        const since = this.offSince.get(key) ?? Date.now();
-        if (!off) this.offSince.delete(key);
-        else this.offSince.set(key, since);
-        if (off && Date.now() - since >= OFF_MS)
-          out.push({ kind: 'logged in', queueId, personId, on: false });
-      }
-    if (!out.length) return;
-    await storeSettings(this.db, id, out, { at: this.now(), by: EXCHANGE }, engine.document);
-    await this.refresh(id, 'standing');
-    this.changes.tell({ businessId: id, what: 'standing' });
-  }
-
-  private async hangUpForTheGone(
-    businessId: string,
-    line: Line,
-    open: Set<string | undefined>,
-  ): Promise<void> {
-    let changed = false;
-    const act = (action: Parameters<CallEngine['act']>[1]) => {
-      line.engine.act(this.now(), action);
-      changed = true;
-    };
-    for (const call of line.engine.calls.values()) {
-      if (call.phase === 'over') continue;
-      const { id: callId, from } = call.request;
-      // Whoever calls from a window that is closed has hung up, and so has an outside phone that had one.
-      if (from.kind === 'outside' && this.isGone(callerLock(callId), open))
-        act({ kind: 'hang up', callId, by: 'caller' });
-      for (const { phone, gone } of call.ends) {
-        const number = outsideNumber(phone);
-        const isHere = number && this.windows.has(outsideLock(number));
-        if (isHere && this.isGone(outsideLock(number), open))
-          act({ kind: 'hang up', callId, by: 'called', phone });
-        if (line.standing.registrations[phone]?.standIn !== false) continue;
-        // A softphone may only be reloading: the others wait a moment for it.
-        const there = open.has(phoneLock(businessId, phone));
-        if (!there && gone === undefined) act({ kind: 'gone', callId, phone });
-        else if (there && gone !== undefined) act({ kind: 'there again', callId, phone });
-      }
-    }
-    this.windows = new Set([...this.windows, ...[...open].filter((l) => l?.startsWith(OUTSIDE))]);
-    if (changed) await this.settle(businessId);
-  }
-
-  /** Whether a window has been closed for longer than a reload takes. */
-  private isGone(lock: string, open: Set<string | undefined>): boolean {
-    if (open.has(lock)) {
-      this.goneSince.delete(lock);
-      return false;
-    }
-    const real = Date.now();
-    const since = this.goneSince.get(lock) ?? real;
-    this.goneSince.set(lock, since);
-    if (real - since < RELOAD_MS) return false;
-    this.goneSince.delete(lock);
-    this.windows.delete(lock);
-    return true;
   }
 
   private publish(businessId: string, line: Line): void {
