@@ -58,7 +58,10 @@ export type Origin = z.infer<typeof Origin>;
 export type About = z.infer<typeof About>;
 export type Destination = z.infer<typeof Destination>;
 export type CallRequest = z.infer<typeof CallRequest> & {
-  /** How people and phones of ours behave of whom the behaviour says nothing. Of a load run, whose calls nobody stores. */
+  /**
+   * Of a load run, whose calls nobody stores: how people and phones of ours behave, whatever the behaviour says of them; it
+   * says what the caller does.
+   */
   lifting?: Lifting;
 };
 

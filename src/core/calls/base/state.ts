@@ -3,7 +3,7 @@ export * from './actions';
 export * from './memory';
 import type { Due, TimerKind } from './actions';
 import type { Memory } from './memory';
-import type { Rates, Standing, System, Weights } from '../../system';
+import type { Phone, Rates, Standing, System, Weights } from '../../system';
 import type { Held } from '../../messages';
 import type { CallRequest, Origin } from './request';
 import type { End, Parked, Passing } from './talk';
@@ -25,6 +25,14 @@ export interface Leg {
 export interface Rung {
   personId: string | null;
   phoneId: string | null;
+  outside: string | null;
+}
+
+/** What is offered to one of those rung: their phones, or those of who stands in for them. */
+export interface Offer {
+  personId: string | null;
+  phones: readonly Phone[];
+  /** An outside number, rung instead of phones. */
   outside: string | null;
 }
 

@@ -332,3 +332,15 @@ export const outsidePhone = (e164: string): string => `outside:${e164}`;
 /** The number behind such a name, or undefined for one of the system's phones. */
 export const outsideNumber = (phone: string): string | undefined =>
   phone.startsWith('outside:') ? phone.slice(8) : undefined;
+
+/** The last event of a kind, or undefined. */
+export function lastOf<K extends TraceEvent['kind']>(
+  trace: Trace,
+  kind: K,
+): Extract<TraceEvent, { kind: K }> | undefined {
+  for (let i = trace.length - 1; i >= 0; i--) {
+    const event = trace[i]!;
+    if (event.kind === kind) return event as Extract<TraceEvent, { kind: K }>;
+  }
+  return undefined;
+}

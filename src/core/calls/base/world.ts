@@ -9,9 +9,10 @@ import {
   type Phone,
   type Queue,
   type RingTarget,
+  type Standing,
   type System,
 } from '../../system';
-import type { Rung } from './state';
+import type { Offer, Rung } from './state';
 
 export interface World {
   system: System;
@@ -28,8 +29,19 @@ export interface World {
   contacts: Map<string, Contact>;
   /** Ring targets taken apart, where they are the same for every caller at every moment. */
   rung: WeakMap<readonly RingTarget[], readonly Rung[]>;
+  /** What is offered to those rung, where that is the same at every moment: none of them is ever away. */
+  offers: WeakMap<readonly Rung[], readonly Offer[]>;
+  /** Phones that nothing was said of, see `isPlain`. */
+  plain: Map<Phone, Plain>;
   /** Milliseconds a recording takes to play. */
   promptMs: Map<string, number>;
+}
+
+/** Whether a phone rings whoever calls whenever, by what people have set and phones have told. */
+export interface Plain {
+  /** Of what it was worked out. */
+  standing: Standing;
+  is: boolean;
 }
 
 const worlds = new WeakMap<System, World>();
@@ -60,6 +72,8 @@ function build(system: System): World {
     heedsAgain: Object.values(system.people).some((p) => p.exceptions?.again),
     contacts: new Map(Object.values(system.contacts).flatMap((c) => c.numbers.map((n) => [n, c]))),
     rung: new WeakMap(),
+    plain: new Map(),
+    offers: new WeakMap(),
     promptMs: new Map(
       Object.values(system.recordings).map((r) => [r.id, Math.round(recordingSeconds(r) * 1000)]),
     ),

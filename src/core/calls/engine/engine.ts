@@ -36,7 +36,7 @@ import { act, isDue } from './acts';
 import { planActs } from '../talks/planned';
 import { LOOK_MS, lookAtWants, want, wantOver, withdraw } from './wants';
 import { worldOf, type World } from '../base/world';
-import type { CameBack, NotDone, Outcome, Said, TraceEvent } from '../base/trace';
+import { lastOf, type CameBack, type NotDone, type Outcome, type Said, type TraceEvent } from '../base/trace';
 import { nobodyAnswers, type CallRequest } from '../base/request';
 
 type Timer = Extract<Due['what'], { kind: 'timer' }>;
@@ -352,7 +352,7 @@ export class CallEngine implements Run {
     });
     ahead.advance(Infinity);
     const trace = ahead.calls.get(request.id)?.trace ?? [];
-    return trace.findLast((e) => e.kind === 'greeting started')?.mailboxId ?? null;
+    return lastOf(trace, 'greeting started')?.mailboxId ?? null;
   }
 
   /**

@@ -5,6 +5,7 @@ import { zoneOf, type Mailbox, type Occasion, type System } from '../../system';
 import { awayAt } from '../rules/away';
 import { usualKeys } from '../rules/keys';
 import { RANK, type CallIn, type CallState, type Run } from '../base/state';
+import { lastOf } from '../base/trace';
 
 /** The call is with a mailbox: its greeting, its tone, or a message being left. */
 export type AtMailbox = CallIn<'greeting'> | CallIn<'tone'> | CallIn<'message'>;
@@ -53,15 +54,15 @@ function momentOfCall(run: Run, call: CallState, mailbox: Mailbox, said: Occasio
   const { system, contacts } = run.world(call);
   const { from } = call.request;
   const contact = from.kind === 'outside' && from.number ? contacts.get(from.number) : undefined;
-  const hours = call.trace.findLast((e) => e.kind === 'hours');
-  const rung = call.trace.findLast((e) => e.kind === 'ringing over');
-  const busy = rung?.kind === 'ringing over' && rung.how === 'all on calls';
-  const holiday = hours?.kind === 'hours' && hours.holiday === true;
-  const closed = hours?.kind === 'hours' && hours.hoursId !== null && hours.period === null;
+  const hours = lastOf(call.trace, 'hours');
+  const rung = lastOf(call.trace, 'ringing over');
+  const busy = rung?.how === 'all on calls';
+  const holiday = hours?.holiday === true;
+  const closed = hours !== undefined && hours.hoursId !== null && hours.period === null;
   return {
     date: localTime(system.business.timeZone, run.now).date,
     occasion: said ?? (holiday ? 'holiday' : closed ? 'closed' : busy ? 'busy' : 'not answered'),
-    period: hours?.kind === 'hours' ? hours.period : undefined,
+    period: hours?.period,
     listIds: contact?.listIds ?? [],
     away: everybodyAway(mailbox, system, run.now),
   };

@@ -11,6 +11,8 @@ import {
   type Person,
   type Phone,
   type Quiet,
+  type Standing,
+  type System,
 } from '../../system';
 import { awayAt } from '../rules/away';
 import { liftsByChance } from '../rules/chance';
@@ -22,16 +24,61 @@ import { outsideNumber, type NotRung } from '../base/trace';
 /** What the call's behaviour has this phone do, or undefined in a real call. */
 export function actOf(call: CallState, phone: string, personId: string | null): Act | undefined {
   const { behaviour, lifting, seed } = call.request;
+  if (lifting)
+    return outsideNumber(phone) === undefined
+      ? liftsByChance(lifting, seed ?? 0, personId ?? phone)
+      : undefined;
   if (!behaviour) return undefined;
-  const said = behaviour.phones[phone] ?? (personId ? behaviour.people[personId] : undefined);
-  if (said || !lifting || outsideNumber(phone) !== undefined) return said ?? behaviour.otherwise;
-  return liftsByChance(lifting, seed ?? 0, personId ?? phone) ?? behaviour.otherwise;
+  return (
+    behaviour.phones[phone] ?? (personId ? behaviour.people[personId] : undefined) ?? behaviour.otherwise
+  );
 }
 
 /** Why a phone is not rung, or null when it is. Reasons somebody chose come before those that befell them. */
 export function whyNot(run: Run, call: CallState, phone: Phone, personId: string | null): NotRung | null {
-  const world = run.world(call);
-  const person = personId ? world.system.people[personId] : undefined;
+  const person = personId ? run.world(call).system.people[personId] : undefined;
+  if (!isPlain(run, call, phone, personId)) {
+    const why = whyNotNow(run, call, phone, personId, person);
+    if (why) return why;
+  }
+  // By chance everybody has their phone on and is on no other call.
+  const act = call.request.lifting ? undefined : actOf(call, phone.id, personId);
+  if (act?.does === 'is switched off') return 'not registered';
+  if (act?.does === 'is on a call' && !call.how.ringBusy) return 'on a call';
+  return whyBusy(run, call, phone, person);
+}
+
+/**
+ * Whether nothing that people have set and phones have told ever keeps a phone from being rung, for any caller at any moment.
+ * So it is with most, and calls ask about each of them: it is worked out once for each state of the standing.
+ */
+export function isPlain(run: Run, call: CallState, phone: Phone, personId: string | null): boolean {
+  if (personId !== phone.personId) return false;
+  const { system, plain } = run.world(call);
+  const { standing } = run;
+  let known = plain.get(phone);
+  if (known?.standing !== standing)
+    plain.set(phone, (known = { standing, is: plainly(standing, system, phone, personId) }));
+  return known.is;
+}
+
+function plainly(standing: Standing, system: System, phone: Phone, personId: string | null): boolean {
+  const person = personId ? system.people[personId] : undefined;
+  const registration = standing.registrations[phone.id];
+  if (isLinked(phone) || !registration || standing.resting?.[phone.id]) return false;
+  if (!isInReach(registration, standing.accounts[phone.id])) return false;
+  if (registration.outside && !phone.outsideOffice) return false;
+  return !person || !(standing.dnd[person.id] || person.away.length || person.hoursId || person.quiet);
+}
+
+/** Why a phone cannot be rung at this moment by this caller, of what was set and what phones have told. */
+function whyNotNow(
+  run: Run,
+  call: CallState,
+  phone: Phone,
+  personId: string | null,
+  person: Person | undefined,
+): NotRung | null {
   if (person) {
     const own = whyNotPerson(run, call, person, phone);
     if (own) return own;
@@ -40,20 +87,14 @@ export function whyNot(run: Run, call: CallState, phone: Phone, personId: string
     if (isLinked(phone)) return 'switched off';
     if (!person || !getsThrough(run, call, person)) return 'do not disturb on this phone';
   }
-  const act = actOf(call, phone.id, personId);
-  if (!isLinked(phone)) {
-    const account = accountId(phone, personId);
-    const registration = run.standing.registrations[account];
-    if (!registration) return 'not paired';
-    const known = run.standing.accounts[account];
-    const registered =
-      isInReach(registration, known) || registeredAt(registration, phone.kind, known, run.now).registered;
-    if (!registered || act?.does === 'is switched off') return 'not registered';
-    if (registration.outside && !phone.outsideOffice) return 'outside the office';
-  } else if (!isProved(run.standing, phone)) return 'number not proved';
-  else if (act?.does === 'is switched off') return 'not registered';
-  if (act?.does === 'is on a call' && !call.how.ringBusy) return 'on a call';
-  return whyBusy(run, call, phone, person);
+  if (isLinked(phone)) return isProved(run.standing, phone) ? null : 'number not proved';
+  const account = accountId(phone, personId);
+  const registration = run.standing.registrations[account];
+  if (!registration) return 'not paired';
+  const known = run.standing.accounts[account];
+  if (!isInReach(registration, known) && !registeredAt(registration, phone.kind, known, run.now).registered)
+    return 'not registered';
+  return registration.outside && !phone.outsideOffice ? 'outside the office' : null;
 }
 
 /** Whether a local time is within quiet hours, which may go over midnight. */

@@ -2,8 +2,7 @@
 import { onDuty } from '../../hours';
 import { flatTargets, type RingTarget } from '../../system';
 import { standInFor } from '../rules/away';
-import type { Offer } from './ringing';
-import type { CallState, Run, Rung } from '../base/state';
+import type { CallState, Offer, Run, Rung } from '../base/state';
 
 /** Ring targets taken apart, as they are at this moment for this caller. */
 export function rungNow(run: Run, call: CallState, targets: readonly RingTarget[]): readonly Rung[] {
@@ -42,4 +41,14 @@ export function offersOf(run: Run, call: CallState, rung: readonly Rung[]): Offe
     const phones = personId ? (world.phonesOf.get(personId) ?? []) : phone ? [phone] : [];
     return { personId, phones, outside };
   });
+}
+
+/** The same for those who are rung all at once. Where none of them is ever away it is worked out once. */
+export function offersToAll(run: Run, call: CallState, rung: readonly Rung[]): readonly Offer[] {
+  const { offers, system } = run.world(call);
+  const known = offers.get(rung);
+  if (known) return known;
+  const made = offersOf(run, call, rung);
+  if (!rung.some((r) => r.personId && system.people[r.personId]?.away.length)) offers.set(rung, made);
+  return made;
 }

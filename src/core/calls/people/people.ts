@@ -10,12 +10,12 @@ import {
 } from '../../system';
 import { standInFor } from '../rules/away';
 import { undisturbed } from './eligible';
-import { offersOf, rungNow } from './offers';
+import { offersOf, offersToAll, rungNow } from './offers';
 import { arrange, drawNext, idOf } from './patterns';
 import { endOthers, offer, offerOutside } from './ringing';
 import { type CallState, type Run } from '../base/state';
 import { askName, wasNamed } from './naming';
-import type { Happening, Outcome, RingEnd } from '../base/trace';
+import { lastOf, type Happening, type Outcome, type RingEnd } from '../base/trace';
 import { ofHidden } from './unwanted';
 import { voicemail } from '../mailbox/voicemail';
 
@@ -70,7 +70,7 @@ function ringSeveral(
   call.weights = pattern === 'by weight' ? (weights ?? {}) : undefined;
   if (pattern === 'together') {
     call.queue = [];
-    return round(run, call, offer(run, call, offersOf(run, call, rung), call.roundMs));
+    return round(run, call, offer(run, call, offersToAll(run, call, rung), call.roundMs));
   }
   call.queue = arrange(run, call, owner, pattern, weights, rung);
   if (!call.queue.length) return round(run, call, offer(run, call, [], call.roundMs));
@@ -327,7 +327,7 @@ function goOnward(run: Run, call: CallState): void {
 
 /** How a call to an outside number ended that nobody took. */
 function outsideOver({ trace }: CallState, number: string): Outcome {
-  const leg = trace.findLast((e) => e.kind === 'leg ended');
+  const leg = lastOf(trace, 'leg ended');
   const how =
     leg?.how === 'busy' || leg?.how === 'not in service' || leg?.how === 'declined'
       ? leg.how
@@ -337,9 +337,8 @@ function outsideOver({ trace }: CallState, number: string): Outcome {
 
 /** Why nobody took a call, by what came of all that was tried. */
 function whyNobody({ saw, trace }: CallState): RingEnd {
-  const last = trace.findLast((e) => e.kind === 'ringing over');
-  if (saw.rung)
-    return last?.kind === 'ringing over' && last.how === 'declined' ? 'declined' : 'nobody answered';
+  const last = lastOf(trace, 'ringing over');
+  if (saw.rung) return last?.how === 'declined' ? 'declined' : 'nobody answered';
   return saw.busy && !saw.nobody ? 'all on calls' : 'nobody could be rung';
 }
 

@@ -9,10 +9,10 @@ import {
   type Phone,
 } from '../../system';
 import { localTime } from '../../hours';
-import { actOf, whyNot } from './eligible';
+import { actOf, isPlain, whyNot } from './eligible';
 import { takenOn } from './patterns';
 import { takesPart, whoseTurn } from '../base/on-call';
-import { RANK, type CallState, type Leg, type Run } from '../base/state';
+import { RANK, type CallState, type Leg, type Offer, type Run } from '../base/state';
 import { outsideNumber, outsidePhone, type LegEnd, type NotRung, type RingEnd } from '../base/trace';
 
 /** Seconds from lifting a linked phone to pressing the key that takes the call: the request is heard first. Common practice, no source. */
@@ -24,18 +24,11 @@ const UNREACHABLE_MS = 32_000;
 /** Seconds a mobile app takes longer when a push message must wake it first. Common practice, no source. */
 const WAKING_SECONDS = 3;
 
-export interface Offer {
-  personId: string | null;
-  phones: Phone[];
-  /** An outside number, rung instead of phones. */
-  outside: string | null;
-}
-
 /**
  * Offers the call to everybody given, all at once.
  * @returns how it stands: 'ringing' when at least one phone was offered the call
  */
-export function offer(run: Run, call: CallState, offers: Offer[], ms: number): 'ringing' | RingEnd {
+export function offer(run: Run, call: CallState, offers: readonly Offer[], ms: number): 'ringing' | RingEnd {
   const able: Phone[] = [];
   const owners: (string | null)[] = [];
   const outside: string[] = [];
@@ -90,7 +83,7 @@ function ring(run: Run, call: CallState, phone: Phone, owner: string | null): vo
       (linked && (phone.confirmByKey || call.how.screened === true || call.how.back === true)),
     linked && phone.shows === 'number called' ? calledNumber(run, call) : undefined,
   );
-  const wait = wakingSeconds(run, phone, owner);
+  const wait = wakingSeconds(run, call, phone, owner);
   if (wait === null) return run.after(call, UNREACHABLE_MS, 'unreachable', RANK.timeout, leg.n);
   run.after(call, (alertDelay(phone) + wait) * 1000, 'sound', RANK.phone, leg.n);
   if (linked && phone.ownVoicemailAfter !== null && !leg.confirmByKey)
@@ -98,7 +91,8 @@ function ring(run: Run, call: CallState, phone: Phone, owner: string | null): vo
 }
 
 /** Seconds a phone takes longer to sound because it sleeps; null where nothing reaches it though it is still registered. */
-function wakingSeconds(run: Run, phone: Phone, personId: string | null): number | null {
+function wakingSeconds(run: Run, call: CallState, phone: Phone, personId: string | null): number | null {
+  if (isPlain(run, call, phone, personId)) return 0;
   const account = accountId(phone, personId);
   const registration = run.standing.registrations[account];
   if (isLinked(phone) || !registration?.standIn) return 0;

@@ -15,7 +15,8 @@ export function awayAt(person: Person, zone: string, now: number): Away | undefi
  */
 export function standInFor(personId: string, system: System, now: number): string {
   const person = system.people[personId];
-  const span = person && awayAt(person, zoneOf(person, system), now);
+  if (!person?.away.length) return personId;
+  const span = awayAt(person, zoneOf(person, system), now);
   const standIn = span?.standInId ? system.people[span.standInId] : undefined;
   return standIn && !awayAt(standIn, zoneOf(standIn, system), now) ? standIn.id : personId;
 }

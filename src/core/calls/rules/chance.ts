@@ -31,16 +31,17 @@ export function spreadAt(spread: Spread, u: number): number {
   }
 }
 
+const NOTHING: Act = { does: 'nothing' };
 /** Draws of a call that decide whether somebody lifts, and after how long: no other takes these. */
 const LIFTS = 16;
 
 /**
- * Whether somebody lifts, whatever call of the seed they are rung for and however often it is asked.
+ * What somebody does when they are rung: the same whatever they are rung for in a call, and however often it is asked.
  * @param who a person, or a phone that is nobody's: whoever stands beside it lifts it
  */
-export function liftsByChance({ share, after }: Lifting, seed: number, who: string): Act | undefined {
+export function liftsByChance({ share, after }: Lifting, seed: number, who: string): Act {
   const own = seed ^ hashOf(who);
-  if (drawn(own, LIFTS) >= share) return undefined;
+  if (drawn(own, LIFTS) >= share) return NOTHING;
   return { does: 'answers', after: spreadAt(after, drawn(own, LIFTS + 1)) };
 }
 

@@ -4,8 +4,9 @@ import { allOn, edited, MAIN, yard } from '../../../../tests/fixtures/yard';
 import { CallEngine, NEW_CALLER, nobodyAnswers, type CallRequest } from '..';
 import type { Command } from '../../system';
 import { hashOf, liftsByChance, spreadAt } from './chance';
-import type { Lifting } from '../base/request';
+import type { Act, Lifting } from '../base/request';
 
+const lifts = (act: Act) => act.does === 'answers';
 const LIFTING: Lifting = { share: 0.6, after: { as: 'seen', sorted: [2, 4, 10] } };
 
 it('numbers of texts are those of FNV-1a, 32 bits (test vectors of its authors: "", "a", "foobar"; from memory), halved', () =>
@@ -23,9 +24,11 @@ describe('somebody who is rung', () => {
   it('lifts as often as is said, and does the same however often it is asked', () => {
     const acts = Array.from({ length: 4000 }, (_, seed) => liftsByChance(LIFTING, seed, 'rosa'));
     // 0.6 of 4,000, and three standard deviations (binomial).
-    expect(Math.abs(acts.filter(Boolean).length - 2400)).toBeLessThan(3 * Math.sqrt(4000 * 0.6 * 0.4));
+    expect(Math.abs(acts.filter(lifts).length - 2400)).toBeLessThan(3 * Math.sqrt(4000 * 0.6 * 0.4));
     expect(liftsByChance(LIFTING, 17, 'rosa')).toEqual(acts[17]);
-    expect(acts.filter((a, seed) => !a === !liftsByChance(LIFTING, seed, 'idris')).length).toBeLessThan(2400);
+    expect(
+      acts.filter((a, seed) => lifts(a) === lifts(liftsByChance(LIFTING, seed, 'idris'))).length,
+    ).toBeLessThan(2400);
   });
 });
 
@@ -65,15 +68,16 @@ describe('in a call', () => {
     const sounds = trace.find((e) => e.kind === 'leg sounding')!.t;
     expect(trace.find((e) => e.kind === 'answered')).toMatchObject({ personId: 'rosa', t: sounds + 3000 });
   });
-  it('whoever something is said of does that', () => {
-    const behaviour = { ...nobodyAnswers(), people: { rosa: { does: 'declines' as const, after: 1 } } };
-    expect(answered(asks({ behaviour }), ROSA)).toBeUndefined();
-    expect(answered(asks({ behaviour }), ROSA, { kind: 'person', id: 'idris' })).toMatchObject({
-      personId: 'idris',
+  it('chance decides of all, whatever else is said of them, and each for themselves', () => {
+    const behaviour = { ...nobodyAnswers(), people: { rosa: { does: 'is on a call' as const } } };
+    expect(answered(asks({ behaviour }), ROSA)).toMatchObject({ personId: 'rosa' });
+    const lifting = { share: 0.5, after: { as: 'exponential' as const, mean: 3 } };
+    const who = Array.from({ length: 40 }, (_, seed) => {
+      const a = answered(asks({ lifting, seed }), ROSA, { kind: 'person', id: 'idris' });
+      return a?.kind === 'answered' ? a.personId : null;
     });
+    expect(new Set(who)).toEqual(new Set(['rosa', 'idris', null]));
   });
-  it('numbers outside, of which nothing is known, do not lift; nor does anybody in a real call', () => {
-    expect(answered(asks(), { kind: 'outside', id: '+12065550143' })).toBeUndefined();
-    expect(answered(asks({ behaviour: null }), ROSA)).toBeUndefined();
-  });
+  it('numbers outside do not lift', () =>
+    expect(answered(asks(), { kind: 'outside', id: '+12065550143' })).toBeUndefined());
 });

@@ -2,14 +2,15 @@
 import { linesOn, type Phone, type System } from '../../system';
 import type { CallState } from '../base/state';
 import { isOurs, type End } from '../base/talk';
+import { lastOf } from '../base/trace';
 
 type OnLine = Pick<CallState, 'numberId' | 'trace'>;
 
 /** The number of ours that a call is on the line of: the one that was called, or the one it shows outside. Null for none. */
 export function lineOf({ numberId, trace }: OnLine, { numbers }: Pick<System, 'numbers'>): string | null {
   if (numberId) return numberId;
-  const out = trace.findLast((e) => e.kind === 'goes out');
-  const shown = out?.kind === 'goes out' ? out.shows?.e164 : undefined;
+  const out = lastOf(trace, 'goes out');
+  const shown = out?.shows?.e164;
   return Object.values(numbers).find((n) => n.e164 === shown)?.id ?? null;
 }
 

@@ -1,7 +1,7 @@
 /** What calls out cost: the time outside numbers were talked with, at so much a minute that has begun. */
 import { classOf } from '../../numbering';
 import type { Rates } from '../../system';
-import { outsideNumber, type Trace } from '../base/trace';
+import { lastOf, outsideNumber, type Trace } from '../base/trace';
 
 /** Cents a minute to a number. */
 export function rateOf(rates: Rates, e164: string, home: string): number {
@@ -33,7 +33,7 @@ export const costingSince = (trace: Trace): ReadonlyMap<string, number> => meter
 const NOBODY: ReturnType<typeof meter> = { over: [], since: new Map() };
 
 function meter(trace: Trace): { over: readonly Metered[]; since: ReadonlyMap<string, number> } {
-  if (!trace.some((e) => e.kind === 'goes out' || e.kind === 'joins')) return NOBODY;
+  if (!lastOf(trace, 'goes out') && !lastOf(trace, 'joins')) return NOBODY;
   const called = new Set(trace.flatMap((e) => (e.kind === 'goes out' ? e.number : [])));
   const since = new Map<string, number>();
   const found: Metered[] = [];

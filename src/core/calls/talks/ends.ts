@@ -5,7 +5,7 @@ import { costsFrom } from './paying';
 import { planActs } from './planned';
 import { isFree, partsWith, takesPart, whoseTurn } from '../base/on-call';
 import { RANK, type CallIn, type CallState, type Run } from '../base/state';
-import type { Outcome } from '../base/trace';
+import { lastOf, type Outcome } from '../base/trace';
 
 export type Talk = CallIn<'talking'>;
 
@@ -83,7 +83,7 @@ export const goesOn = (call: Talk, left: readonly End[]): boolean =>
 
 /** What becomes of a call whose talk is over. */
 export function talkOutcome(call: CallState): Outcome {
-  const answered = call.trace.findLast((e) => e.kind === 'answered');
+  const answered = lastOf(call.trace, 'answered');
   return answered
     ? { kind: 'answered', phone: answered.phone, personId: answered.personId }
     : { kind: 'nobody answered' };

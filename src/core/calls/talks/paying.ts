@@ -71,6 +71,8 @@ export function costsFrom(
 
 /** A call is over: what it cost is counted. */
 export function wentOut(run: Run, call: CallState): void {
+  // Who called a number of ours and talked with one of us has called nobody outside; most have, and all are asked.
+  if (call.request.to.kind === 'number' && call.endCount <= 2) return;
   const calls = metered(call.trace);
   if (!calls.length) return;
   const { system } = run.world(call);

@@ -151,12 +151,13 @@ export function recordByRule(run: Run, call: Talk): void {
   if (!rules) return;
   // A notice that was cut short by passing the call on was not heard: it is said anew.
   if (call.recorded?.is === 'announced' && call.recorded.by === null) call.recorded = undefined;
-  const byNumber = call.numberId !== null && rules.numberIds.includes(call.numberId);
-  const byPerson = call.ends.some(
-    (e) => isOurs(e) && e.personId !== null && rules.personIds.includes(e.personId),
-  );
-  const byPlan = call.trace.some((e) => e.kind === 'step' && rules.planIds?.includes(e.planId));
-  if (byNumber || byPerson || byPlan) startRecording(run, call, null);
+  const { numberIds, personIds, planIds } = rules;
+  const byNumber = call.numberId !== null && numberIds.includes(call.numberId);
+  const byPerson = () =>
+    call.ends.some((e) => isOurs(e) && e.personId !== null && personIds.includes(e.personId));
+  const byPlan = () => call.trace.some((e) => e.kind === 'step' && planIds!.includes(e.planId));
+  if (byNumber || (personIds.length && byPerson()) || (planIds?.length && byPlan()))
+    startRecording(run, call, null);
 }
 
 /** Somebody comes into a talk that is recorded: where everybody must agree they hear the notice. */

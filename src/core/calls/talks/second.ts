@@ -1,7 +1,7 @@
 /** A second call of a phone about one it is in: to hand that one on after a word, to add somebody, to move it to another phone. */
 import { RANK, type CallState, type Run } from '../base/state';
 import { isOurs, MOST_ENDS, type End } from '../base/talk';
-import type { NotDone, Outcome } from '../base/trace';
+import { lastOf, type NotDone, type Outcome } from '../base/trace';
 import { voicemail } from '../mailbox/voicemail';
 import { costsFrom } from './paying';
 import { goTo, leaveToOther, whyNotTo } from './passing';
@@ -154,9 +154,9 @@ function targetOf(second: CallState): Parameters<typeof goTo>[2] {
   if (other?.personId) return { to: 'person', personId: other.personId };
   if (other && isOurs(other)) return { to: 'phone', phoneId: other.phone };
   if (person) return { to: 'person', personId: person.personId };
-  const queued = second.trace.findLast((e) => e.kind === 'queued');
+  const queued = lastOf(second.trace, 'queued');
   if (queued) return { to: 'queue', queueId: queued.queueId };
-  const group = second.trace.findLast((e) => e.kind === 'group');
+  const group = lastOf(second.trace, 'group');
   if (group) return { to: 'group', groupId: group.groupId };
   if (mailboxId) return { to: 'mailbox', mailboxId };
   if (planId) return { to: 'plan', planId };
@@ -255,7 +255,7 @@ export function secondOver(run: Run, second: CallState, outcome: Outcome): void 
 
 /** How a second call ends that is let go. */
 function outcomeOf(second: CallState): Outcome {
-  const answered = second.trace.findLast((e) => e.kind === 'answered');
+  const answered = lastOf(second.trace, 'answered');
   if (answered) return { kind: 'answered', phone: answered.phone, personId: answered.personId };
   return { kind: 'hung up', during: 'ringing' };
 }

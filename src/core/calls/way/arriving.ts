@@ -27,7 +27,7 @@ const OWN_PHONE_MS = 20_000;
 /** The call arrives: a number leads to its plan, digits dialled inside to whoever has them. */
 export function arrive(run: Run, call: CallState): void {
   const { from, to, ringsFirst } = call.request;
-  const number = to.kind === 'number' ? run.world(call).numbers.get(to.e164) : undefined;
+  const number = numberCalled(run, call);
   call.numberId = number?.id ?? null;
   call.planId = number?.planId ?? null;
   run.say(call, { t: 0, kind: 'arrived', from, to, numberId: call.numberId, planId: call.planId });
@@ -35,7 +35,13 @@ export function arrive(run: Run, call: CallState): void {
   const patience = call.request.behaviour?.caller.hangsUpAfter;
   if (patience != null) run.after(call, patience * 1000, 'give up', RANK.hangUp);
   if (ringsFirst && from.kind === 'phone') return ringOwn(run, call, from.phoneId);
-  setOut(run, call);
+  setOut(run, call, number);
+}
+
+/** The number of ours that is called; undefined where it is none, or something else is. */
+function numberCalled(run: Run, call: CallState): NumberHeld | undefined {
+  const { to } = call.request;
+  return to.kind === 'number' ? run.world(call).numbers.get(to.e164) : undefined;
 }
 
 /** The phone a call is placed from rings first. */
@@ -56,12 +62,12 @@ export function ownLifted(run: Run, call: CallState, leg: Leg): boolean {
   call.onward = { kind: 'nobody' };
   call.saw = sawNothing();
   run.begin(call, 'waiting');
-  setOut(run, call);
+  setOut(run, call, numberCalled(run, call));
   return true;
 }
 
 /** A call goes where it is to go. */
-function setOut(run: Run, call: CallState): void {
+function setOut(run: Run, call: CallState, number: NumberHeld | undefined): void {
   const { from, to } = call.request;
   const world = run.world(call);
   const phone = from.kind === 'phone' ? from.phoneId : null;
@@ -74,7 +80,6 @@ function setOut(run: Run, call: CallState): void {
   if (why) return run.endQuietly(call, { kind: 'not done', why });
   if (to.kind === 'digits') return dial(run, call, to.digits, phone);
   if (to.kind === 'target') return choose(run, call, to.target, personId);
-  const number = world.numbers.get(to.e164);
   if (!number) {
     const intercept = run.standing.intercepts[to.e164];
     if (intercept && run.now < intercept.until)

@@ -81,7 +81,14 @@ const PHASES: { [P in Phase]: Rules<P> } = {
   over: { hangUp: () => undefined },
 };
 
-const rulesOf = (call: CallState): Rules<Phase> => PHASES[call.phase] as unknown as Rules<Phase>;
+/** The same, each with all of its rules: what is there in every one of them is found faster. */
+const ALIKE = Object.fromEntries(
+  Object.entries(PHASES).map(([phase, { timeOut, press, say, silent, hangUp }]) => [
+    phase,
+    { timeOut, press, say, silent, hangUp },
+  ]),
+) as unknown as Record<Phase, Rules<Phase>>;
+const rulesOf = (call: CallState): Rules<Phase> => ALIKE[call.phase];
 
 /** A prompt, menu, question, greeting, tone or recording has run its time. */
 export const timeOut = (run: Run, call: CallState): void => rulesOf(call).timeOut?.(run, call);
