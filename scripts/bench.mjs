@@ -5,7 +5,17 @@ installPackages();
 build();
 // Imported only now: it needs the packages.
 const { bundled } = await import('./bundled.mjs');
-for (const part of ['engine', 'answering', 'audio', 'numbers', 'people', 'log', 'figures', 'by-itself'])
+for (const part of [
+  'engine',
+  'answering',
+  'audio',
+  'numbers',
+  'people',
+  'log',
+  'figures',
+  'load',
+  'by-itself',
+])
   run('node', [await bundled(`bench/${part}.ts`)]);
 run('npx', ['tsx', 'bench/inbox.ts']);
 run('npx', ['tsx', 'bench/browser.ts']);
