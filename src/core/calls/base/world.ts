@@ -6,6 +6,7 @@ import {
   type Contact,
   type ExtensionInUse,
   type NumberHeld,
+  type Person,
   type Phone,
   type Queue,
   type RingTarget,
@@ -41,6 +42,7 @@ export interface World {
 export interface Plain {
   /** Of what it was worked out. */
   standing: Standing;
+  person: Person | undefined;
   is: boolean;
 }
 

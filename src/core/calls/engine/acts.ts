@@ -43,7 +43,6 @@ import { hangUp, press, roundOver, say, silent, timeOut } from '../way/phases';
 
 type OfKind<K extends Action['kind']> = Extract<Action, { kind: K }>;
 type ToCall = Extract<Action, { callId: string }>['kind'];
-type OnLeg = (run: Run, call: CallState, leg: Leg) => void;
 
 /** An act on one of the phones that ring means nothing once that has stopped. */
 const onPhone =
@@ -143,51 +142,75 @@ const ACTS: { [K in ToCall]: (run: Run, call: CallState, action: OfKind<K>) => v
 export const act = (run: Run, call: CallState, action: OfKind<ToCall>): void =>
   (ACTS[action.kind] as (run: Run, call: CallState, action: Action) => void)(run, call, action);
 
-/** A timer of one of the phones that ring. */
-const ofLeg =
-  (due: OnLeg) =>
-  (run: Run, call: CallState, n: number): void => {
-    const leg = call.legs.find((l) => l.n === n);
-    if (leg && leg.state !== 'over') due(run, call, leg);
-  };
-/** A timer of a wait, which is not void: the call still waits. */
-const ofWait =
-  (due: (run: Run, call: Waits) => void) =>
-  (run: Run, call: CallState): void =>
-    due(run, call as Waits);
+/** What a timer does that is due and not void. @param number the leg it is about, the token of a wait, or the code of a key */
+export function isDue(run: Run, call: CallState, timer: TimerKind, number: number): void {
+  switch (timer) {
+    case 'sound':
+    case 'answer':
+    case 'confirmed':
+    case 'decline':
+    case 'to mailbox':
+    case 'busy':
+    case 'unreachable':
+    case 'own voicemail': {
+      const leg = call.legs.find((l) => l.n === number);
+      return leg && leg.state !== 'over' ? isDueOf(run, call, leg, timer) : undefined;
+    }
+    case 'time out':
+      return timeOut(run, call);
+    case 'press':
+      return press(run, call, String.fromCharCode(number));
+    case 'give up':
+      // Whoever has talked already waits as long as it takes.
+      return call.endCount ? undefined : hangUp(run, call, 'caller');
+    case 'talked':
+      return talkedEnough(run, call);
+    // Timers of a wait: they are not void, so the call still waits.
+    case 'longest wait':
+      return leaveQueue(run, call as Waits, 'waited too long');
+    case 'comfort':
+      return comfort(run, call as Waits);
+    case 'look again':
+      return lookAgain(run, call as Waits);
+    case 'credit':
+      return creditDue(run, call, number);
+    case 'recording':
+      return call.phase === 'meeting' ? announced(run, call, number) : noticeOver(run, call, number);
+    case 'does':
+      return does(run, call, number, (action) => act(run, call, action));
+    case 'hold reminder':
+      return remind(run, call, number);
+    case 'still gone':
+      return stillGone(run, call, number);
+    case 'long joined':
+      return run.end(call, 'system', talkOutcome(call));
+  }
+}
 
-/** What each timer does; its number is the leg it is about, the token of a wait, or the code of a key. */
-const TIMERS: { [K in TimerKind]: (run: Run, call: CallState, number: number) => void } = {
-  sound: ofLeg(sound),
-  unreachable: ofLeg(unreachable),
-  'own voicemail': ofLeg(swallowed),
-  answer: ofLeg(lifted),
-  confirmed: ofLeg(lifted),
-  decline: ofLeg(declined),
-  'to mailbox': ofLeg(sentToMailbox),
-  busy: ofLeg((run, call, leg) => outsideSays(run, call, leg, 'busy')),
-  'time out': timeOut,
-  press: (run, call, code) => press(run, call, String.fromCharCode(code)),
-  'longest wait': ofWait((run, call) => leaveQueue(run, call, 'waited too long')),
-  comfort: ofWait(comfort),
-  'look again': ofWait(lookAgain),
-  'give up': (run, call) => {
-    // Whoever has talked already waits as long as it takes.
-    if (!call.endCount) hangUp(run, call, 'caller');
-  },
-  talked: talkedEnough,
-  credit: creditDue,
-  recording: (run, call, n) =>
-    call.phase === 'meeting' ? announced(run, call, n) : noticeOver(run, call, n),
-  does: (run, call, i) => does(run, call, i, (action) => act(run, call, action)),
-  'hold reminder': remind,
-  'still gone': stillGone,
-  'long joined': (run, call) => run.end(call, 'system', talkOutcome(call)),
-};
-
-/** A timer of a call is due and not void. */
-export const isDue = (run: Run, call: CallState, timer: TimerKind, number: number): void =>
-  TIMERS[timer](run, call, number);
+/** The same of one of the phones that ring. */
+function isDueOf(run: Run, call: CallState, leg: Leg, timer: OfLeg): void {
+  switch (timer) {
+    case 'sound':
+      return sound(run, call, leg);
+    case 'answer':
+    case 'confirmed':
+      return lifted(run, call, leg);
+    case 'decline':
+      return declined(run, call, leg);
+    case 'to mailbox':
+      return sentToMailbox(run, call, leg);
+    case 'busy':
+      return outsideSays(run, call, leg, 'busy');
+    case 'unreachable':
+      return unreachable(run, call, leg);
+    case 'own voicemail':
+      return swallowed(run, call, leg);
+  }
+}
+type OfLeg = Extract<
+  TimerKind,
+  'sound' | 'answer' | 'confirmed' | 'decline' | 'to mailbox' | 'busy' | 'unreachable' | 'own voicemail'
+>;
 
 function lifted(run: Run, call: CallState, leg: Leg): void {
   const asksForKey = leg.confirmByKey && leg.state !== 'confirming';

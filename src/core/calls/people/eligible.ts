@@ -12,13 +12,13 @@ import {
   type Phone,
   type Quiet,
   type Standing,
-  type System,
 } from '../../system';
 import { awayAt } from '../rules/away';
 import { liftsByChance } from '../rules/chance';
 import { getsThrough } from '../rules/exceptions';
 import type { Act } from '../base/request';
 import type { CallState, Run } from '../base/state';
+import type { Plain } from '../base/world';
 import { outsideNumber, type NotRung } from '../base/trace';
 
 /** What the call's behaviour has this phone do, or undefined in a real call. */
@@ -36,8 +36,9 @@ export function actOf(call: CallState, phone: string, personId: string | null): 
 
 /** Why a phone is not rung, or null when it is. Reasons somebody chose come before those that befell them. */
 export function whyNot(run: Run, call: CallState, phone: Phone, personId: string | null): NotRung | null {
-  const person = personId ? run.world(call).system.people[personId] : undefined;
-  if (!isPlain(run, call, phone, personId)) {
+  const plain = plainOf(run, call, phone, personId);
+  const person = plain ? plain.person : personOf(run, call, personId);
+  if (!plain?.is) {
     const why = whyNotNow(run, call, phone, personId, person);
     if (why) return why;
   }
@@ -48,22 +49,30 @@ export function whyNot(run: Run, call: CallState, phone: Phone, personId: string
   return whyBusy(run, call, phone, person);
 }
 
+const personOf = (run: Run, call: CallState, personId: string | null): Person | undefined =>
+  personId ? run.world(call).system.people[personId] : undefined;
+
 /**
  * Whether nothing that people have set and phones have told ever keeps a phone from being rung, for any caller at any moment.
  * So it is with most, and calls ask about each of them: it is worked out once for each state of the standing.
  */
-export function isPlain(run: Run, call: CallState, phone: Phone, personId: string | null): boolean {
-  if (personId !== phone.personId) return false;
-  const { system, plain } = run.world(call);
+export const isPlain = (run: Run, call: CallState, phone: Phone, personId: string | null): boolean =>
+  plainOf(run, call, phone, personId)?.is ?? false;
+
+/** @returns nothing where it rings for somebody whose it is not */
+function plainOf(run: Run, call: CallState, phone: Phone, personId: string | null): Plain | undefined {
+  if (personId !== phone.personId) return undefined;
+  const { plain } = run.world(call);
   const { standing } = run;
   let known = plain.get(phone);
-  if (known?.standing !== standing)
-    plain.set(phone, (known = { standing, is: plainly(standing, system, phone, personId) }));
-  return known.is;
+  if (known?.standing !== standing) {
+    const person = personOf(run, call, personId);
+    plain.set(phone, (known = { standing, person, is: isPlainly(standing, person, phone) }));
+  }
+  return known;
 }
 
-function plainly(standing: Standing, system: System, phone: Phone, personId: string | null): boolean {
-  const person = personId ? system.people[personId] : undefined;
+function isPlainly(standing: Standing, person: Person | undefined, phone: Phone): boolean {
   const registration = standing.registrations[phone.id];
   if (isLinked(phone) || !registration || standing.resting?.[phone.id]) return false;
   if (!isInReach(registration, standing.accounts[phone.id])) return false;
