@@ -27,6 +27,8 @@ import { Changes, KeptLog, LOGGED, openDatabase, type EntryRecords } from '../wo
 const SLICE_MS = 12;
 /** Rows that differ are stored when nothing has come for so long. */
 const SAVE_MS = 3000;
+/** What was worked out of the records is stored sooner: whoever leaves before that waits for it again. */
+const SAVE_ALL_MS = 300;
 
 /** What a follow-up would have done. */
 export interface TriedHere {
@@ -93,9 +95,9 @@ const breathe = (): Promise<void> => new Promise((resolve) => setTimeout(resolve
 const tell = (): void => told({ entries: kept!.log.size, whole: kept!.whole, unread: kept!.unread, behind });
 /** Why what came last could not be taken up. */
 let behind = '';
-function saveSoon(): void {
+function saveSoon(ms = SAVE_MS): void {
   clearTimeout(saving);
-  saving = setTimeout(() => void kept?.save(), SAVE_MS);
+  saving = setTimeout(() => void kept?.save(), ms);
 }
 
 async function shown(rows: readonly Row[]): Promise<Shown[]> {
@@ -145,7 +147,7 @@ const reader = {
     });
     await running;
     isWhole();
-    saveSoon();
+    saveSoon(SAVE_ALL_MS);
   },
   /** What people, contacts and lines are called. */
   names(now: System): void {

@@ -253,6 +253,8 @@ test('an entry is deleted for good after asking once more, and calls go by a rul
   await sure.getByRole('button', { name: 'Delete it' }).click();
   await expect(count(page)).toHaveText(`${before - 1} entries`);
 
+  // The list above it has its new length.
+  await settled(page);
   await page.getByText('How long it is kept').click();
   await page.getByLabel('Days that calls are kept').fill('0');
   await page.getByRole('button', { name: 'Keep it so' }).click();

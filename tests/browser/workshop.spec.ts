@@ -76,7 +76,8 @@ test('a workshop with a café, twelve people, six numbers and two sites: from no
     // Some are gone by the time they are ordered; the nearest one then.
     for (;;) {
       await click(page.getByRole('button', { name: /^Order/ }));
-      await expect(page.getByRole('heading', { name: 'Your order' })).toBeVisible();
+      const order = page.getByRole('status').filter({ hasText: 'Your order' });
+      await expect(order).toHaveAttribute('aria-busy', 'false');
       await expect(aside).toHaveCount(0);
       const instead = page.getByRole('button', { name: 'Take this instead' });
       if (!(await instead.count())) break;

@@ -26,7 +26,8 @@
   interface Failure {
     offer: Offer;
     message: string;
-    instead: Offer | null;
+    /** The nearest one that is free; null where there is none, undefined while it is looked for. */
+    instead: Offer | null | undefined;
   }
   let bought = $state.raw<Offer[]>([]);
   /** The first of them in the draft. */
@@ -58,17 +59,14 @@
       if (got.length) place(got);
       bought = got;
       const failed = results.filter((r): r is Extract<Ordered, { ok: false }> => !r.ok);
-      const instead: Failure[] = [];
-      for (const { offer, message } of failed)
-        instead.push({
+      failures = failed.map(({ offer, message }) => ({ offer, message, instead: undefined }));
+      for (const { offer } of failed) {
+        const instead = await nearest(
           offer,
-          message,
-          instead: await nearest(
-            offer,
-            instead.flatMap((f) => f.instead ?? []),
-          ),
-        });
-      failures = instead;
+          failures.flatMap((f) => f.instead ?? []),
+        );
+        failures = failures.map((f) => (f.offer === offer ? { ...f, instead } : f));
+      }
     } finally {
       busy = false;
     }
@@ -164,7 +162,7 @@
   {#if problem}<p class="problem" role="alert">{problem}</p>{/if}
 </div>
 {#if bought.length || failures.length}
-  <div class="card" role="status">
+  <div class="card" role="status" aria-busy={busy}>
     <h2>Your order</h2>
     {#if bought.length}
       <p>
@@ -185,6 +183,7 @@
             >Take this instead</Button
           >
         </p>
+      {:else if f.instead === undefined}<p class="soft">The nearest one that is free is looked for.</p>
       {:else}<p class="soft">Nothing near it is free.</p>{/if}
     {/each}
   </div>
