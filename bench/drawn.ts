@@ -60,6 +60,14 @@ async function board(page: Page, baseURL: string): Promise<void> {
       const channel = new BroadcastChannel('upper-line:exchange');
       const act = (action: object) =>
         channel.postMessage({ kind: 'act', id: crypto.randomUUID(), businessId, action });
+      // The exchange of a page that has just opened is there once it answers.
+      await new Promise<void>((answers) => {
+        const asks = setInterval(() => channel.postMessage({ kind: 'ask', businessId }), 50);
+        channel.onmessage = () => {
+          clearInterval(asks);
+          answers();
+        };
+      });
       const ids: string[] = [];
       const place = (n: number) => {
         const id = `bench-${n}`;
