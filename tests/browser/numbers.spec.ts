@@ -39,10 +39,17 @@ test('find numbers, set them aside, order; one fails and its neighbour is offere
   await expect(page.getByText('2 numbers: $8.00 a month more than now.')).toBeVisible();
   await page.reload();
   await expect(aside(page)).toHaveCount(2);
+  // The carrier takes its time to say what is free beside the one that is gone.
+  let answers = () => {};
+  const answered = new Promise<void>((resolve) => (answers = resolve));
+  await page.route('**/api/carrier/**', (route) => answered.then(() => route.continue()));
   await page.getByRole('button', { name: 'Order all 2' }).click();
   const order = page.getByRole('status').filter({ hasText: 'Your order' });
   await expect(order).toContainText('(360) 555-0123 is yours and in the draft');
   await expect(order).toContainText('(360) 555-0147: Somebody else took this number');
+  await expect(order).toContainText('The nearest one that is free is looked for.');
+  await expect(order).toHaveAttribute('aria-busy', 'true');
+  answers();
   await expect(order).toContainText(/The nearest one free is \(360\) 555-014[68]/);
   await order.getByRole('button', { name: 'Take this instead' }).click();
   await expect(aside(page)).toHaveCount(1);

@@ -1,138 +1,18 @@
 /** A call in progress, as plain data: it can be stored, sent to another window and taken up there. */
 export * from './actions';
+export * from './caller-in';
 export * from './memory';
+export * from './rung';
 import type { Due, TimerKind } from './actions';
+import type { Asking, DialIn, InMeeting, InMenu, Waiting } from './caller-in';
 import type { Memory } from './memory';
-import type { Phone, Rates, Standing, System, Weights } from '../../system';
+import type { Leg, Onward, PersonRing, Rung } from './rung';
+import type { Rates, Standing, System, Weights } from '../../system';
 import type { Held } from '../../messages';
 import type { CallRequest, Origin } from './request';
 import type { End, Parked, Passing } from './talk';
 import type { CameBack, NotDone, Outcome, Said, Trace } from './trace';
 import type { World } from './world';
-
-export interface Leg {
-  /** Counts from 1 within the call. */
-  n: number;
-  phone: string;
-  personId: string | null;
-  state: 'offered' | 'sounding' | 'confirming' | 'over';
-  confirmByKey: boolean;
-  /** Moment up to which whoever lifted may press the key that takes the call; absent until then. */
-  confirmBy?: number;
-}
-
-/** One of those rung: a person, a phone, or an outside number. */
-export interface Rung {
-  personId: string | null;
-  phoneId: string | null;
-  outside: string | null;
-}
-
-/** What is offered to one of those rung: their phones, or those of who stands in for them. */
-export interface Offer {
-  personId: string | null;
-  phones: readonly Phone[];
-  /** An outside number, rung instead of phones. */
-  outside: string | null;
-}
-
-/** Where a call goes on when ringing came to nothing. */
-export type Onward =
-  | {
-      kind: 'step';
-      stepId: string | null;
-      /** Where it goes when nobody could be rung, or all were on calls; absent is the same way. */
-      unreachable?: string | null;
-      busy?: string | null;
-    }
-  | { kind: 'own mailbox'; personId: string }
-  /** Back to the greeting of a mailbox, from which a key led away. */
-  | { kind: 'mailbox'; mailboxId: string }
-  | { kind: 'nobody' }
-  /** One of ours called an outside number: it ends with what came of it. */
-  | { kind: 'outside'; number: string }
-  /** It rings at the phone it is placed from; where that is not lifted, nobody is called. */
-  | { kind: 'own phone'; phone: string };
-
-/** Ringing one person by their own rules. */
-export interface PersonRing {
-  personId: string;
-  /** Which step of their reach is rung. */
-  index: number;
-  rung: boolean;
-  sawBusy: boolean;
-  /** Moment at which the plan's patience ends, or null. */
-  until: number | null;
-}
-
-/** The caller is in a menu. */
-export interface InMenu {
-  /** How often it has been played. */
-  tries: number;
-  /** Keys pressed so far. */
-  digits: string;
-  /** What keys are read as: a choice, a name being spelt, or one of several people found. */
-  mode: 'keys' | 'name' | 'choose';
-  found: string[];
-}
-
-/** Where somebody is who listens by keypad. */
-export interface DialIn {
-  mailboxId: string | null;
-  stage: 'extension' | 'pin' | 'menu' | 'message' | 'after' | 'goodbye';
-  /** The PIN was right. */
-  open: boolean;
-  digits: string;
-  /** How often the present menu was said, or a PIN was wrong. */
-  times: number;
-  wrong: number;
-  /** What is listened to, and which of it. */
-  list: Held[];
-  index: number;
-}
-
-/** The caller waits in a queue. */
-export interface Waiting {
-  queueId: string;
-  /** The step it was entered by, or null where its extension was dialled. */
-  stepId: string | null;
-  since: number;
-  /** Marks the timers that belong to this wait. */
-  token: number;
-  /** Those who were rung and did not take it, since all were last tried. */
-  tried: string[];
-  /** It will be looked again by itself whether somebody is free. */
-  looks: boolean;
-  /** Moment at which it was last offered to somebody. */
-  offered?: number;
-}
-
-/** The caller is being asked something. */
-export interface Asking {
-  index: number;
-  part: 'question' | 'answer' | 'told';
-  heard: string;
-  /** How often it has been put; absent is once. */
-  time?: number;
-  /** Times that were offered, epoch milliseconds. */
-  offers?: number[];
-  /** The own answer of which it was asked back whether it is meant. */
-  meant?: string;
-  /** What is asked after what is told; absent is the next question. */
-  next?: string;
-}
-
-/** Somebody comes to a meeting, or is in it. */
-export interface InMeeting {
-  roomId: string;
-  /** A PIN or a name is waited for, the host is, or they are in. */
-  stage: 'pin' | 'name' | 'waits' | 'in';
-  as: 'host' | 'member';
-  digits: string;
-  wrong: number;
-  /** The others do not hear them. */
-  muted: boolean;
-}
 
 /** What a call has in each phase besides what every call has: what the caller is in the middle of. */
 interface InPhase {

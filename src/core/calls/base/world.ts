@@ -13,7 +13,7 @@ import {
   type Standing,
   type System,
 } from '../../system';
-import type { Offer, Rung } from './state';
+import type { Offer, Rung } from './rung';
 
 export interface World {
   system: System;
