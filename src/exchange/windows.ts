@@ -2,7 +2,7 @@
 import { outsideNumber, type Action } from '../core/calls';
 import { isOff } from '../core/phone';
 import type { Setting } from '../core/system';
-import type { Line } from './line';
+import type { Line as Whole } from './line';
 import { callerLock, outsideLock, phoneLock } from './protocol';
 
 /** A window that is gone for less than this is only being reloaded: milliseconds of real time. */
@@ -11,6 +11,9 @@ const RELOAD_MS = 4000;
 const OFF_MS = 30_000;
 /** With what the locks of outside phones begin. */
 const OUTSIDE = outsideLock('');
+
+/** What of a line it goes by. */
+type Line = Pick<Whole, 'engine' | 'standing'>;
 
 /** Names of the locks that windows hold: those that are open. */
 export type Open = ReadonlySet<string | undefined>;

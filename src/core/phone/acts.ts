@@ -1,4 +1,5 @@
 /** What can be done with a call on a phone: by word, by key, in the order of need. */
+import type { Action } from '../calls';
 import { slotsOf, type System } from '../system';
 import type { PhoneCall } from './calls';
 
@@ -100,6 +101,45 @@ export function actsOn(
     ...recording(),
     hangUp,
   ];
+}
+
+/**
+ * What an act does to calls; null for what the phone does by itself, or asks more about first.
+ * @param second the call it has placed about that one, where there is one @param phone that acts
+ */
+export function actionOf(
+  act: ActName,
+  call: PhoneCall,
+  second: PhoneCall | undefined,
+  phone: string,
+): Action | null {
+  const on = { callId: call.id, phone };
+  switch (act) {
+    case 'hold':
+    case 'take back':
+    case 'park':
+    case 'join':
+    case 'all together':
+    case 'back to':
+    case 'record':
+    case 'stop recording':
+    case 'pause recording':
+      return { kind: act, ...on };
+    case 'swap':
+      return { kind: 'take back', callId: call.holds === null && second ? second.id : call.id, phone };
+    case 'hang up':
+      // Whoever placed it and nobody has answered is no end of it yet.
+      return call.part === 'calls'
+        ? { kind: 'hang up', callId: call.id, by: 'caller' }
+        : { kind: 'hang up', callId: call.id, by: 'called', phone };
+    case 'mute':
+    case 'keypad':
+    case 'pass on':
+    case 'add':
+    case 'move':
+    case 'note':
+      return null;
+  }
 }
 
 /** What can be done about recording; what is by rule nobody ends. */

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { CUSTOMER, TEN, toPerson, Yard } from '../../../tests/fixtures/talk';
 import {
+  actionOf,
   actsOn,
   callees,
   callsNear,
@@ -13,6 +14,7 @@ import {
   slotsTaken,
   targetsOf,
   thenInWords,
+  type ActName,
 } from '.';
 import type { Command, Doing } from '../system';
 
@@ -51,6 +53,34 @@ const acts = (yard: Yard, phone: string) => {
     canMove: true,
   });
 };
+
+describe('what an act does', () => {
+  /** An act on the phone's calls, and which of them it has then, with who is held. */
+  const after = (yard: Yard, phone: string, act: ActName) => {
+    const calls = view(yard, phone);
+    const first = calls.find((c) => c.about === null)!;
+    const second = calls.find((c) => c.about !== null);
+    const action = actionOf(act, first, second, phone);
+    if (!action) return null;
+    yard.engine.act(yard.engine.now, action);
+    yard.engine.advance(yard.engine.now);
+    return view(yard, phone).map((c) => `${c.id} ${c.holds === null ? 'talks' : 'holds'}`);
+  };
+  const asking = () =>
+    new Yard().customerTalksToRosa().at(5).calls('b', toPerson('pia'), { callId: 'a', as: 'a word' });
+  it('a talk is held and ended by the phone that says so', () => {
+    expect(after(new Yard().customerTalksToRosa(), 'rosa-desk', 'hold')).toEqual(['a holds']);
+    expect(after(new Yard().customerTalksToRosa(), 'rosa-desk', 'hang up')).toEqual([]);
+  });
+  it('who calls somebody and stops has called nobody, and goes back to who is held', () =>
+    expect(after(asking(), 'rosa-desk', 'back to')).toEqual(['a talks']));
+  it('what asks for more, or is the phone’s own, does nothing to calls yet', () => {
+    const yard = new Yard().customerTalksToRosa();
+    for (const act of ['mute', 'keypad', 'pass on', 'add', 'move', 'note'] as const)
+      expect(after(yard, 'rosa-desk', act)).toBeNull();
+    expect(view(yard, 'rosa-desk')).toMatchObject([{ id: 'a', holds: null }]);
+  });
+});
 
 describe('what a phone shows of its calls', () => {
   it('who is at the other end, by the name of the contact, what they said, and by which line', () => {

@@ -8,7 +8,6 @@ import type { FollowThen, FollowUp, System } from '../../core/system';
 import { callRow } from '../../core/story';
 import {
   addTask,
-  carryDue,
   changeTask,
   doAgain,
   dropTask,
@@ -30,15 +29,19 @@ import {
   becomes,
   begin,
   byId,
+  carry,
   db,
+  errands,
   having,
   HOUR,
   later,
   MAIN,
   MINUTE,
-  NOW,
   now,
+  NOW,
   stored,
+  tasks,
+  texts,
   w,
 } from '../../../tests/fixtures/stored';
 
@@ -82,10 +85,6 @@ const over = (system: System, call: CallRecord = called()) =>
     await tx.done;
     return ids;
   });
-const carry = (system: System) => carryDue(db, DEMO_ID, system, now);
-const errands = () => readMany(db, 'errands', DEMO_ID);
-const texts = async () => (await readMany(db, 'texts', DEMO_ID)).filter((t) => t.way === 'out');
-const tasks = () => readMany(db, 'tasks', DEMO_ID);
 
 // What is stored differs from test to test.
 stored(() => {});

@@ -1,27 +1,26 @@
 /** Rounds of texts in storage: one after the other, nobody twice, paused and called off. */
 import { expect, it } from 'vitest';
 import { DEMO_ID } from '../../../demo/lantern-cove';
-import { carryDue, changeRound, readMany, startRound, writeTextHabits } from '..';
+import { changeRound, startRound, writeTextHabits } from '..';
 import {
   becomes,
   begin,
+  carry,
   db,
+  errands,
   having,
   HOUR,
   later,
   MAIN,
   MINUTE,
   NOW,
-  now,
   stored,
+  tasks,
+  texts,
   w,
 } from '../../../tests/fixtures/stored';
 
 stored(() => begin({ ...having({ followUps: {} }), texts: [], threads: [] }));
-const carry = () => carryDue(db, DEMO_ID, w.system, now);
-const errands = () => readMany(db, 'errands', DEMO_ID);
-const texts = async () => (await readMany(db, 'texts', DEMO_ID)).filter((t) => t.way === 'out');
-const tasks = () => readMany(db, 'tasks', DEMO_ID);
 
 const line = (n: number) => ({
   number: `+1206555010${n}`,

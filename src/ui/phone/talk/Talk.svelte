@@ -1,6 +1,7 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
   import {
+    actionOf,
     actsOn,
     mayRecord,
     phonesToMoveTo,
@@ -107,47 +108,20 @@
 
   const on = (callId: string) => ({ callId, phone });
   function does(act: ActName) {
-    const id = current?.id;
-    if (!id) return;
+    if (!current) return;
+    const action = actionOf(act, current, second, phone);
+    if (action) return void desk.act(action);
     switch (act) {
-      case 'hold':
-        return void desk.act({ kind: 'hold', ...on(id) });
-      case 'take back':
-        return void desk.act({ kind: 'take back', ...on(id) });
       case 'mute':
         return onmute();
       case 'keypad':
-        asking = asking === 'keypad' ? null : 'keypad';
-        return;
       case 'pass on':
       case 'add':
       case 'move':
         asking = asking === act ? null : act;
         return;
-      case 'record':
-      case 'stop recording':
-      case 'pause recording':
-        return void desk.act({ kind: act, ...on(id) });
       case 'note':
         noting = noting === null ? note : null;
-        return;
-      case 'park':
-        return void desk.act({ kind: 'park', ...on(id) });
-      case 'join':
-        return void desk.act({ kind: 'join', ...on(id) });
-      case 'all together':
-        return void desk.act({ kind: 'all together', ...on(id) });
-      case 'back to':
-        return void desk.act({ kind: 'back to', ...on(id) });
-      case 'swap':
-        return void desk.act({ kind: 'take back', ...on(current!.holds === null ? second!.id : id) });
-      case 'hang up':
-        return void desk.act({
-          kind: 'hang up',
-          callId: id,
-          by: current!.part === 'calls' ? 'caller' : 'called',
-          ...(current!.part === 'calls' ? {} : { phone }),
-        });
     }
   }
   function passOn(to: PassTarget) {
